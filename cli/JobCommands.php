@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Cli;
+
+use EvenRungs\Core\Body\SafetyScreen;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Placement\Placer;
+use EvenRungs\Core\Placement\Swaps;
+use EvenRungs\Core\Planning\WeekPlanner;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\Json;
+use EvenRungs\Formats\LibraryJson;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\PlacementJson;
+use EvenRungs\Formats\ProgramJson;
+use EvenRungs\Formats\Schemas;
+use EvenRungs\Formats\SessionJson;
+use EvenRungs\Formats\TimeJson;
+use EvenRungs\Formats\UnusableInput;
+
+/**
+ * The rules of the job from the command line: JSON in, JSON out, no framework and no database.
+ */
+final class JobCommands
+{
+    public const USED = 0;
+
+    public const UNUSABLE = 2;
+
+    public const REFERRED = 3;
+
+    /** Options of each command, by whether they take a value. */
+    private const OPTIONS = [
+        'library' => [],
+        'time' => ['--timeline' => false, '--format' => true],
+        'place' => ['--format' => true],
+        'plan' => ['--weeks' => true, '--style' => true, '--format' => true],
+        'schema' => [],
+    ];
+
+    private readonly DataFolder $data;
+
+    /**
+     * @param  resource  $in
+     * @param  resource  $out
+     * @param  resource  $err
+     */
+    public function __construct(private $in, private $out, private $err)
+    {
+        $this->data = DataFolder::shipped();
+    }
+
+    /**
+     * @param  list<string>  $words  the command and what stands behind it
+     * @return int exit code: 0 done, 2 unusable input, 3 safety stops planning
+     */
+    public function run(array $words): int
+    {
+        $command = array_shift($words) ?? '';
+        try {
+            $known = self::OPTIONS[$command] ?? throw UnusableInput::at($command === '' ? 'command' : $command, 'is not a command; there are '.implode(', ', array_keys(self::OPTIONS)));
+            $arguments = Arguments::parse($words, $known, $command === 'library' ? 0 : 1);
+
+            return match ($command) {
+                'library' => $this->answer(LibraryJson::write($this->data->library())),
+                'time' => $this->time($arguments),
+                'place' => $this->place($arguments),
+                'plan' => $this->plan($arguments),
+                default => $this->schema($arguments),
+            };
+        } catch (UnusableInput $e) {
+            fwrite($this->err, $e->getMessage()."\n");
+        } catch (InvalidValue $e) {
+            fwrite($this->err, '/: '.$e->getMessage()."\n");
+        }
+
+        return self::UNUSABLE;
+    }
+
+    private function time(Arguments $arguments): int
+    {
+        $document = $this->document($arguments);
+        $format = $document->format ?? null;
+        $writer = new TimeJson($this->data->library(), $arguments->has('--timeline'));
+        if ($format === ProgramJson::FORMAT) {
+            return $this->answer($writer->program((new ProgramJson($this->data->clients()))->read($this->checked('program', $document))));
+        }
+        if ($format === SessionJson::FORMAT) {
+            $node = $this->checked('session', $document);
+
+            return $this->answer($node->guard(static fn (): array => $writer->session(SessionJson::read($node))));
+        }
+        throw UnusableInput::at('/format', sprintf('must be "%s" or "%s"', SessionJson::FORMAT, ProgramJson::FORMAT));
+    }
+
+    private function place(Arguments $arguments): int
+    {
+        $client = $this->data->clients()->read($this->checked('client', $this->document($arguments)));
+
+        return $this->answer(PlacementJson::write($this->placer()->place($client)));
+    }
+
+    private function plan(Arguments $arguments): int
+    {
+        $weeks = $arguments->value('--weeks') ?? '1';
+        if (preg_match('/^\d{1,3}$/', $weeks) !== 1 || (int) $weeks < 1 || (int) $weeks > WeekPlanner::MOST_WEEKS) {
+            throw UnusableInput::at('--weeks', sprintf('must be a whole number from 1 to %d', WeekPlanner::MOST_WEEKS));
+        }
+        $style = $this->data->style($arguments->value('--style') ?? DataFolder::DEFAULT_STYLE);
+        $client = $this->data->clients()->readForPlanning($this->checked('client', $this->document($arguments)));
+        $referrals = (new SafetyScreen)->referrals($client);
+        if ($referrals !== []) {
+            $this->answer(PlacementJson::writeReferrals($referrals));
+            fwrite($this->err, "Planning stops here until a clinician has seen the client.\n");
+
+            return self::REFERRED;
+        }
+        $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->placer());
+
+        return $this->answer((new ProgramJson($this->data->clients()))->write($planner->plan($client, (int) $weeks)));
+    }
+
+    private function schema(Arguments $arguments): int
+    {
+        $name = $arguments->operands[0] ?? '';
+        $text = Schemas::text($name);
+        if ($text === null) {
+            throw UnusableInput::at($name === '' ? 'schema' : $name, 'is not a schema; there are '.implode(', ', Schemas::names()));
+        }
+        fwrite($this->out, $text);
+
+        return self::USED;
+    }
+
+    private function placer(): Placer
+    {
+        return new Placer($this->data->library(), new Swaps($this->data->library()));
+    }
+
+    private function document(Arguments $arguments): object
+    {
+        $format = $arguments->value('--format');
+        if ($format !== null && $format !== 'json') {
+            throw UnusableInput::at('--format', 'must be json: this command reads no other format');
+        }
+        $file = $arguments->operands[0] ?? '-';
+        if ($file === '-') {
+            return Json::decode((string) stream_get_contents($this->in, Json::LARGEST + 1));
+        }
+        if (! is_file($file) || ! is_readable($file)) {
+            throw UnusableInput::at($file, 'is not a file that can be read');
+        }
+
+        return Json::decode((string) file_get_contents($file, false, null, 0, Json::LARGEST + 1));
+    }
+
+    private function checked(string $schema, object $document): Node
+    {
+        $problems = Schemas::check($schema, $document);
+        if ($problems !== []) {
+            throw new UnusableInput($problems);
+        }
+
+        return new Node(Json::toArray($document));
+    }
+
+    /** @param  array<string, mixed>  $answer */
+    private function answer(array $answer): int
+    {
+        fwrite($this->out, Json::encode($answer));
+
+        return self::USED;
+    }
+}

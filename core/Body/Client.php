@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Body;
+
+use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Level;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Session\Day;
+
+/**
+ * The person a program is for.
+ */
+final class Client
+{
+    /**
+     * @param  ?int  $born  year of birth
+     * @param  int|float|null  $massKg  kilograms
+     * @param  array<string, Level>  $ability  by category code; a category that is not there was not tested
+     * @param  list<Limit>  $limits
+     * @param  list<string>  $equipment  kit ids to hand
+     * @param  array<string, int>|null  $days  minutes to spend by day code; null where nobody asked
+     * @param  list<OtherTraining>  $otherTraining
+     * @param  ?Screen  $screen  null where nobody asked
+     */
+    public function __construct(
+        public readonly string $name,
+        public readonly Goal $goal = Goal::General,
+        public readonly ?int $born = null,
+        public readonly NormGroup $normGroup = NormGroup::None,
+        public readonly int|float|null $massKg = null,
+        public readonly ?TrainingAge $trained = null,
+        public readonly array $ability = [],
+        public readonly array $limits = [],
+        public readonly array $equipment = [],
+        public readonly ?array $days = null,
+        public readonly array $otherTraining = [],
+        public readonly ?Screen $screen = null,
+        public readonly Tests $tests = new Tests,
+    ) {
+    }
+
+    public function abilityIn(Category $category): ?Level
+    {
+        return $this->ability[$category->value] ?? null;
+    }
+
+    /** @return list<Bar> every reason a limit of this client bars the rung */
+    public function bars(Rung $rung): array
+    {
+        return array_merge([], ...array_map(static fn (Limit $limit): array => $limit->bars($rung), $this->limits));
+    }
+
+    /** @return list<string> required kit that is not to hand */
+    public function missingKit(Rung $rung): array
+    {
+        return array_values(array_diff($rung->equipment, $this->equipment));
+    }
+
+    public function minutesOn(Day $day): int
+    {
+        return $this->days[$day->value] ?? 0;
+    }
+
+    /** @return list<TrainingType> */
+    public function otherTrainingOn(Day $day): array
+    {
+        $types = [];
+        foreach ($this->otherTraining as $other) {
+            if ($other->day === $day) {
+                $types[] = $other->type;
+            }
+        }
+
+        return $types;
+    }
+
+    /** The longest unbroken hold that the client's limits allow, or null where none caps it. */
+    public function holdCap(): ?Seconds
+    {
+        $cap = null;
+        foreach ($this->limits as $limit) {
+            $own = $limit->rule->holdCap;
+            $cap = $own !== null && ($cap === null || $cap->isLongerThan($own)) ? $own : $cap;
+        }
+
+        return $cap;
+    }
+
+    /**
+     * Whether a typed ability is at least one level above a gate rung, or a test or log shows the rung done clean.
+     */
+    public function hasShown(Rung $gate, Library $library): bool
+    {
+        $typed = $this->abilityIn($gate->category);
+        if ($typed !== null && $typed->value >= $gate->level->value + 1) {
+            return true;
+        }
+        $ladder = $library->ladderOf($gate);
+        $clean = $this->tests->ladders[$ladder->id] ?? null;
+
+        return $clean !== null && $ladder->indexOf($clean->lower($ladder)->id) >= $ladder->indexOf($gate->id);
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Body;
+
+use EvenRungs\Core\Ladder\Rung;
+
+/**
+ * A limit that one client has.
+ */
+final class Limit
+{
+    public function __construct(
+        public readonly LimitRule $rule,
+        public readonly Severity $severity = Severity::Moderate,
+    ) {
+    }
+
+    /**
+     * @return list<Bar> why this limit bars the rung; empty when it does not
+     */
+    public function bars(Rung $rung): array
+    {
+        $bars = [];
+        foreach ($this->rule->stresses as $stress) {
+            $grade = $rung->grade($stress);
+            if ($grade > 0 && $grade >= $this->rule->barsFrom($stress, $this->severity)) {
+                $bars[] = new Bar($rung->id, $this->rule->id, $stress, $grade);
+            }
+        }
+
+        return $bars;
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Body;
+
+use EvenRungs\Core\Dose\Seconds;
+
+/**
+ * What one limit means: which stresses it bars, from which grade, and what is said about it.
+ */
+final class LimitRule
+{
+    /** Medical limits bar this grade and up, whatever severity is written. */
+    public const MEDICAL_BARS_FROM = 2;
+
+    /**
+     * @param  list<string>  $stresses
+     * @param  bool  $medical  needs a recorded clearance and takes no severity
+     * @param  array<string, int<1, 3>>  $barsFrom  grades of single stresses that differ from the rest of a medical limit
+     * @param  ?Seconds  $holdCap  the longest unbroken hold, where the limit sets one
+     * @param  string  $caution  the usual caution, shown where the decision is made and on the sheet
+     * @param  string  $refer  what is said while a medical limit has no clearance
+     */
+    public function __construct(
+        public readonly string $id,
+        public readonly string $name,
+        public readonly array $stresses,
+        public readonly bool $medical,
+        public readonly array $barsFrom,
+        public readonly ?Seconds $holdCap,
+        public readonly string $caution,
+        public readonly string $refer,
+    ) {
+    }
+
+    /** @return int<1, 3> */
+    public function barsFrom(string $stress, Severity $severity): int
+    {
+        if (! $this->medical) {
+            return $severity->barsFrom();
+        }
+
+        return $this->barsFrom[$stress] ?? self::MEDICAL_BARS_FROM;
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Dose;
+
+use EvenRungs\Core\InvalidValue;
+
+/**
+ * How much of one exercise: sets of a measure, sides, rest, load and range.
+ *
+ * Side and rest are null where the writer left them out: time then counts both sides at once and no rest,
+ * and the gap is shown rather than filled.
+ */
+final class Dose
+{
+    /**
+     * @param  int  $sets  1 to 50
+     * @param  ?Seconds  $rest  0 to 3600 s after a set
+     * @param  int|float|null  $loadKg  0 to 500 kg
+     * @param  int|float|null  $range  share of the full range, over 0 to 1
+     *
+     * @throws InvalidValue when out of range, or when `alternate` goes with anything but repetitions
+     */
+    public function __construct(
+        public readonly Measure $measure,
+        public readonly int $sets = 1,
+        public readonly ?Side $side = null,
+        public readonly ?Seconds $rest = null,
+        public readonly int|float|null $loadKg = null,
+        public readonly int|float|null $range = null,
+    ) {
+        Bounds::Sets->check($sets);
+        if ($rest !== null) {
+            Bounds::Rest->check($rest->toNumber());
+        }
+        if ($loadKg !== null) {
+            Bounds::Load->check($loadKg);
+        }
+        if ($range !== null) {
+            Bounds::Range->check($range);
+        }
+        if ($side === Side::Alternate && ! $measure instanceof Reps) {
+            throw InvalidValue::because('alternate sides go only with reps; write each side instead');
+        }
+    }
+
+    public function withSets(int $sets): self
+    {
+        return new self($this->measure, $sets, $this->side, $this->rest, $this->loadKg, $this->range);
+    }
+
+    public function withMeasure(Measure $measure): self
+    {
+        return new self($measure, $this->sets, $this->side, $this->rest, $this->loadKg, $this->range);
+    }
+
+    public function withRest(?Seconds $rest): self
+    {
+        return new self($this->measure, $this->sets, $this->side, $rest, $this->loadKg, $this->range);
+    }
+
+    public function isPerSide(): bool
+    {
+        return $this->side?->isPerSide() ?? false;
+    }
+
+    /** Work of all sets and sides together. */
+    public function tension(): Seconds
+    {
+        $sides = $this->isPerSide() && ! $this->measure instanceof Work ? 2 : 1;
+
+        return $this->measure->work()->times($sides * $this->sets);
+    }
+}

@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Dose;
+
+use EvenRungs\Core\InvalidValue;
+
+/**
+ * A dose in one line, as trainers write it: `3 × 8 /s 3-1-3-1 r0:45`, `2 × 30 s`, `3 × (4 × 10 s / 5 s) /s`, `2 × 20 m /s`.
+ *
+ * `/s` is each side in turn, `/alt` alternating sides, neither is both at once; `r` is the rest after a set,
+ * `@` the load, `%` the range.
+ * Written and read in this one place, and what is written reads back to the same dose.
+ */
+final class Shorthand
+{
+    private const NUMBER = '\d+(?:\.\d{1,3})?';
+
+    public static function write(Dose $dose): string
+    {
+        $parts = [$dose->sets.' × '.self::writeMeasure($dose->measure)];
+        if ($dose->side !== null && $dose->side !== Side::Both) {
+            $parts[] = $dose->side === Side::Each ? '/s' : '/alt';
+        }
+        if ($dose->measure instanceof Reps && $dose->measure->tempo !== null) {
+            $parts[] = $dose->measure->tempo->toString();
+        }
+        if ($dose->loadKg !== null) {
+            $parts[] = '@'.InvalidValue::number($dose->loadKg).' kg';
+        }
+        if ($dose->range !== null) {
+            $parts[] = InvalidValue::number($dose->range * 100).'%';
+        }
+        if ($dose->rest !== null) {
+            $parts[] = 'r'.$dose->rest->toClock();
+        }
+
+        return implode(' ', $parts);
+    }
+
+    private static function writeMeasure(Measure $measure): string
+    {
+        return match (true) {
+            $measure instanceof Reps => $measure->count.($measure->hold === null ? '' : ' × '.self::seconds($measure->hold)),
+            $measure instanceof Hold => self::seconds($measure->time),
+            $measure instanceof Intervals => sprintf('(%d × %s / %s)', $measure->count, self::seconds($measure->hold), self::seconds($measure->break)),
+            $measure instanceof Work => self::seconds($measure->time).' work',
+            $measure instanceof Distance => InvalidValue::number($measure->metres).' m'
+                .($measure->pace === null ? '' : ' at '.InvalidValue::number($measure->pace).' m/s'),
+            default => throw InvalidValue::because('a measure that has no shorthand'),
+        };
+    }
+
+    private static function seconds(Seconds $time): string
+    {
+        return InvalidValue::number($time->toNumber()).' s';
+    }
+
+    /**
+     * @throws InvalidValue when a part is not understood, with the part named
+     */
+    public static function parse(string $text): Dose
+    {
+        $rest = self::tidy($text);
+        if ($rest === '') {
+            throw InvalidValue::because('the dose is empty; write sets × reps or seconds, such as 3 × 8 /s or 2 × 20 s');
+        }
+        if (strlen($rest) > 200) {
+            throw InvalidValue::because('a dose is one short line of at most 200 characters');
+        }
+        if (preg_match('/^(\d{1,4})x/', $rest, $m) !== 1) {
+            throw InvalidValue::because(sprintf('"%s" does not start with sets ×, such as 3 × 8', trim($text)));
+        }
+        $sets = (int) $m[1];
+        [$build, $rest] = self::readMeasure(substr($rest, strlen($m[0])));
+
+        $side = null;
+        $tempo = null;
+        $load = null;
+        $range = null;
+        $pause = null;
+        foreach ($rest === '' ? [] : explode(' ', $rest) as $word) {
+            if (isset(self::SIDES[$word]) && $side === null) {
+                $side = self::SIDES[$word];
+            } elseif (preg_match('/^[^-]*-[^-]*-.*$/', $word) === 1 && $tempo === null) {
+                $tempo = Tempo::parse(strtoupper($word));
+            } elseif (preg_match('/^@('.self::NUMBER.')(?:kg)?$/', $word, $m) === 1 && $load === null) {
+                $load = self::numeric($m[1]);
+            } elseif (preg_match('/^('.self::NUMBER.')%$/', $word, $m) === 1 && $range === null) {
+                $range = self::numeric($m[1]) / 100;
+            } elseif (preg_match('/^r(\S+)$/', $word, $m) === 1 && $pause === null) {
+                $pause = Seconds::parse($m[1]);
+            } else {
+                throw InvalidValue::because(sprintf('"%s" is not understood here; after the amount come /s or /alt, a tempo such as 3-1-3-1, @8kg, 50%%, r0:45, each once', $word));
+            }
+        }
+
+        return new Dose($build($tempo), $sets, $side, $pause, $load, $range);
+    }
+
+    private const SIDES = ['/s' => Side::Each, '/side' => Side::Each, '/alt' => Side::Alternate];
+
+    /** One spelling: small letters, `x` for times, no blanks inside an amount. */
+    private static function tidy(string $text): string
+    {
+        $text = trim(mb_strtolower(str_replace(['×', '–', '−'], ['x', '-', '-'], $text)));
+        $text = (string) preg_replace('/\s+/', ' ', $text);
+        $text = (string) preg_replace('/\s*x\s*(?=[\d(])/', 'x', $text);
+        $text = (string) preg_replace('/(?<=\d) (?=(?:s|m|kg|%|m\/s)(?: |$|\)|\/|x))/', '', $text);
+        $text = (string) preg_replace('/(?<=\d)s\s*\/\s*(?=\d)/', 's/', $text);
+        $text = (string) preg_replace('/(?<=[\d)sm])\/(s|side|alt)(?= |$)/', ' /$1', $text);
+        $text = (string) preg_replace('/\( /', '(', $text);
+        $text = (string) preg_replace('/ \)/', ')', $text);
+        $text = (string) preg_replace('/ at (?=\d)/', ' at', $text);
+
+        return (string) preg_replace('/\br (?=\d)/', 'r', $text);
+    }
+
+    /**
+     * @return array{callable(?Tempo): Measure, string} how to build the measure once the tempo is known, and the text behind it
+     */
+    private static function readMeasure(string $text): array
+    {
+        $n = self::NUMBER;
+        $tail = '(?: (?<rest>.*))?$/';
+        if (preg_match("/^\\((\\d{1,4})x($n)s\\/($n)s?\\)".$tail, $text, $m) === 1) {
+            $measure = new Intervals((int) $m[1], Seconds::of((float) $m[2]), Seconds::of((float) $m[3]));
+        } elseif (preg_match("/^($n)m(?: at($n)m\\/s)?".$tail, $text, $m) === 1) {
+            $measure = new Distance(self::numeric($m[1]), ($m[2] ?? '') === '' ? null : self::numeric($m[2]));
+        } elseif (preg_match("/^($n)s work".$tail, $text, $m) === 1) {
+            $measure = new Work(Seconds::of((float) $m[1]));
+        } elseif (preg_match("/^($n)s".$tail, $text, $m) === 1) {
+            $measure = new Hold(Seconds::of((float) $m[1]));
+        } elseif (preg_match("/^(\\d{1,5})(?:x($n)s)?".$tail, $text, $m) === 1) {
+            $count = (int) $m[1];
+            $hold = ($m[2] ?? '') === '' ? null : Seconds::of((float) $m[2]);
+
+            return [static fn (?Tempo $tempo): Measure => new Reps($count, $tempo, $hold), $m['rest'] ?? ''];
+        } else {
+            throw InvalidValue::because(sprintf('"%s" is not an amount; write reps (8), seconds (20 s), repeats (4 × 10 s / 5 s) or metres (20 m)', $text));
+        }
+
+        return [static function (?Tempo $tempo) use ($measure): Measure {
+            if ($tempo !== null) {
+                throw InvalidValue::because('a tempo goes only with reps');
+            }
+
+            return $measure;
+        }, $m['rest'] ?? ''];
+    }
+
+    private static function numeric(string $text): int|float
+    {
+        return str_contains($text, '.') ? (float) $text : (int) $text;
+    }
+}

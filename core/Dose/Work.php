@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Dose;
+
+use EvenRungs\Core\InvalidValue;
+
+/**
+ * A station worked for a time, both sides included: it is never doubled.
+ */
+final class Work implements Measure
+{
+    /**
+     * @param  Seconds  $time  1 to 7200 s
+     *
+     * @throws InvalidValue when out of range
+     */
+    public function __construct(public readonly Seconds $time)
+    {
+        Bounds::Work->check($time->toNumber());
+    }
+
+    public function work(): Seconds
+    {
+        return $this->time;
+    }
+
+    public function breaks(): Seconds
+    {
+        return Seconds::zero();
+    }
+
+    public function longestHold(): Seconds
+    {
+        return Seconds::zero();
+    }
+
+    public function amount(): int
+    {
+        return $this->time->ms;
+    }
+
+    public function kind(): MeasureKind
+    {
+        return MeasureKind::Work;
+    }
+}

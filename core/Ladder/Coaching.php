@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Ladder;
+
+/**
+ * The words that go with a rung.
+ */
+final class Coaching
+{
+    /**
+     * @param  string  $adds  what the rung asks more than the one below
+     * @param  string  $watch  where to stand and what to look at first
+     * @param  list<string>  $setup
+     * @param  list<Cue>  $cues  one for each fault of the rung
+     * @param  list<string>  $feltIn
+     * @param  list<string>  $notIn  where it must not be felt
+     * @param  list<string>  $muscles
+     */
+    public function __construct(
+        public readonly string $adds,
+        public readonly string $watch,
+        public readonly array $setup,
+        public readonly array $cues,
+        public readonly array $feltIn,
+        public readonly array $notIn,
+        public readonly array $muscles,
+    ) {
+    }
+}

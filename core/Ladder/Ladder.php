@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Ladder;
+
+use EvenRungs\Core\InvalidValue;
+
+/**
+ * Rungs of one movement, easiest first; levels never fall.
+ */
+final class Ladder
+{
+    /**
+     * @param  string  $anchor  id of the rung that the ladder's bare name means
+     * @param  list<Rung>  $rungs
+     *
+     * @throws InvalidValue when empty, when a level falls, or when the anchor is not one of the rungs
+     */
+    public function __construct(
+        public readonly string $id,
+        public readonly string $name,
+        public readonly Category $category,
+        public readonly string $anchor,
+        public readonly array $rungs,
+    ) {
+        if ($rungs === []) {
+            throw InvalidValue::because(sprintf('ladder "%s" has no rungs', $id));
+        }
+        foreach ($rungs as $i => $rung) {
+            if ($i > 0 && $rungs[$i - 1]->level->isAbove($rung->level)) {
+                throw InvalidValue::because(sprintf('ladder "%s": rung "%s" is easier than "%s" below it', $id, $rung->id, $rungs[$i - 1]->id));
+            }
+        }
+        if ($this->indexOf($anchor) === null) {
+            throw InvalidValue::because(sprintf('ladder "%s": its anchor "%s" is not one of its rungs', $id, $anchor));
+        }
+    }
+
+    /** Place of a rung from the bottom, 0 the easiest; null when it stands elsewhere. */
+    public function indexOf(string $rung): ?int
+    {
+        foreach ($this->rungs as $i => $candidate) {
+            if ($candidate->id === $rung) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+
+    /** The highest rung at or under a level, or null. */
+    public function highestAtOrUnder(int $level): ?Rung
+    {
+        $found = null;
+        foreach ($this->rungs as $rung) {
+            if ($rung->level->value <= $level) {
+                $found = $rung;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<Rung> the rung and those below it, nearest first */
+    public function downFrom(Rung $rung): array
+    {
+        return array_reverse(array_slice($this->rungs, 0, (int) $this->indexOf($rung->id) + 1));
+    }
+
+    /** @return list<Rung> the rungs above, nearest first */
+    public function above(Rung $rung): array
+    {
+        return array_slice($this->rungs, (int) $this->indexOf($rung->id) + 1);
+    }
+}

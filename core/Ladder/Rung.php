@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Ladder;
+
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Dose\Side;
+use EvenRungs\Core\Dose\Tempo;
+use EvenRungs\Core\InvalidValue;
+
+/**
+ * One exercise on a ladder, with its doses in small steps.
+ */
+final class Rung
+{
+    /**
+     * @param  string  $id  unique over the whole library; never changed, never reused
+     * @param  list<string>  $aliases  other common names
+     * @param  list<Category>  $also  other categories it trains by the way
+     * @param  list<Dose>  $steps  from the start dose to the top, one or more
+     * @param  ?Tempo  $tempo  null where nothing is counted in repetitions
+     * @param  list<Gate>  $requires
+     * @param  list<string>  $faults  ids of the shared fault table
+     * @param  array<string, int<1, 3>>  $stresses  grade by stress id; 1 light, 2 real, 3 high
+     * @param  list<string>  $equipment  required kit
+     * @param  list<string>  $helpful  kit that helps and is never required
+     * @param  ?string  $timedTest  the timed test that is done on this rung: front-plank or side-plank
+     *
+     * @throws InvalidValue when a rung has no step or a grade outside 1 to 3
+     */
+    public function __construct(
+        public readonly string $id,
+        public readonly string $name,
+        public readonly array $aliases,
+        public readonly string $ladder,
+        public readonly Category $category,
+        public readonly array $also,
+        public readonly Level $level,
+        public readonly Position $position,
+        public readonly Role $role,
+        public readonly Side $side,
+        public readonly array $steps,
+        public readonly ?Tempo $tempo,
+        public readonly Seconds $rest,
+        public readonly array $requires,
+        public readonly array $faults,
+        public readonly array $stresses,
+        public readonly array $equipment,
+        public readonly array $helpful,
+        public readonly Coaching $coaching,
+        public readonly ?string $timedTest = null,
+    ) {
+        if ($steps === []) {
+            throw InvalidValue::because(sprintf('rung "%s" has no dose', $id));
+        }
+        foreach ($stresses as $stress => $grade) {
+            if ($grade < 1 || $grade > 3) {
+                throw InvalidValue::outside(sprintf('stress "%s" of rung "%s"', $stress, $id), $grade, 1, 3);
+            }
+        }
+    }
+
+    public function start(): Dose
+    {
+        return $this->steps[0];
+    }
+
+    public function top(): Dose
+    {
+        return $this->steps[count($this->steps) - 1];
+    }
+
+    /** The dose of a step; past the last step, the last. */
+    public function dose(int $step): Dose
+    {
+        return $this->steps[max(0, min($step, count($this->steps) - 1))];
+    }
+
+    /** @return int<0, 3> */
+    public function grade(string $stress): int
+    {
+        return $this->stresses[$stress] ?? 0;
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Placement;
+
+use EvenRungs\Core\Ladder\Rung;
+
+/**
+ * A rung that can stand in for another.
+ */
+final class Swap
+{
+    /**
+     * @param  list<string>  $newStresses  stresses that the rung it replaces does not have
+     */
+    public function __construct(
+        public readonly Rung $rung,
+        public readonly bool $sameDirection,
+        public readonly array $newStresses,
+    ) {
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Planning;
+
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Position;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Basis;
+use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Style\GoalRule;
+
+/**
+ * Picks the rungs a program may use: the placed rung of each ladder, or one further down where the goal or the
+ * typed ability asks for it; where a direction has none, a swap that trains the same.
+ */
+final class ExerciseChooser
+{
+    /** Above the typed ability by more than this, a rung is not planned even when it was done clean (house rule). */
+    private const ABILITY_REACH = 2;
+
+    private const AVOIDED_FROM_GRADE = 2;
+
+    public function __construct(private readonly Library $library)
+    {
+    }
+
+    /**
+     * @param  list<Placement>  $placements
+     * @return array<string, list<ExerciseChoice>> by category code, best first
+     */
+    public function choices(Client $client, GoalRule $goal, array $placements): array
+    {
+        $choices = [];
+        foreach (Category::cases() as $category) {
+            $own = array_values(array_filter($placements, static fn (Placement $each): bool => $each->ladder->category === $category));
+            $found = in_array($category, $goal->without, true) ? [] : $this->fromLadders($client, $goal, $own);
+            if ($found === [] && $category->isDirection()) {
+                $found = $this->fromSwaps($client, $goal, $own);
+            }
+            $choices[$category->value] = $this->ranked($found, $goal);
+        }
+
+        return $choices;
+    }
+
+    /**
+     * @param  list<Placement>  $placements
+     * @return list<ExerciseChoice>
+     */
+    private function fromLadders(Client $client, GoalRule $goal, array $placements): array
+    {
+        $found = [];
+        foreach ($placements as $placement) {
+            if ($placement->rung === null) {
+                continue;
+            }
+            foreach ($placement->ladder->downFrom($placement->rung) as $rung) {
+                if (! $this->suits($rung, $client, $goal, $placement->basis) || ! Obstacles::between($client, $rung, $this->library)->isClear()) {
+                    continue;
+                }
+                $why = $placement->why;
+                if ($rung !== $placement->rung) {
+                    $why[] = $goal->levelCap !== null && $placement->rung->level->value > $goal->levelCap
+                        ? sprintf('%s asks for level %d at most: %s.', $goal->name, $goal->levelCap, $rung->name)
+                        : sprintf('Planned on %s: the ability typed for this direction, or the goal, asks for a lower rung.', $rung->name);
+                }
+                $found[] = new ExerciseChoice($rung, $placement->basis, false, $why);
+                break;
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  list<Placement>  $placements
+     * @return list<ExerciseChoice>
+     */
+    private function fromSwaps(Client $client, GoalRule $goal, array $placements): array
+    {
+        $found = [];
+        foreach ($placements as $placement) {
+            $rung = $placement->swap;
+            if ($rung !== null && ! isset($found[$rung->id]) && $this->suits($rung, $client, $goal, Basis::Entry)) {
+                $found[$rung->id] = new ExerciseChoice($rung, Basis::None, true, [
+                    sprintf('In place of %s, where nothing is allowed.', lcfirst($placement->ladder->name)),
+                ]);
+            }
+        }
+
+        return array_values($found);
+    }
+
+    private function suits(Rung $rung, Client $client, GoalRule $goal, Basis $basis): bool
+    {
+        if ($goal->levelCap !== null && $rung->level->value > $goal->levelCap) {
+            return false;
+        }
+        foreach ($goal->avoid as $stress) {
+            if ($rung->grade($stress) >= self::AVOIDED_FROM_GRADE) {
+                return false;
+            }
+        }
+        $typed = $client->abilityIn($rung->category);
+
+        return $basis === Basis::Entry || $typed === null || $rung->level->value <= $typed->value + self::ABILITY_REACH;
+    }
+
+    /**
+     * @param  list<ExerciseChoice>  $choices
+     * @return list<ExerciseChoice>
+     */
+    private function ranked(array $choices, GoalRule $goal): array
+    {
+        $rank = static fn (ExerciseChoice $choice): array => [
+            $goal->standingFirst && ! in_array($choice->rung->position, [Position::Standing, Position::Seated], true),
+            $choice->doubt(),
+            -$choice->rung->level->value,
+        ];
+        usort($choices, static fn (ExerciseChoice $a, ExerciseChoice $b): int => $rank($a) <=> $rank($b));
+
+        return $choices;
+    }
+}

@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Planning;
+
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Session\Change;
+use EvenRungs\Core\Session\CircuitBlock;
+use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Session\Kind;
+use EvenRungs\Core\Session\Planned;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Session\StraightBlock;
+use EvenRungs\Core\Style\Style;
+
+/**
+ * A session being filled. It refuses whatever would break the minutes, the hard-session line or the switch-on rules,
+ * so that what it holds is always allowed.
+ */
+final class SessionDraft
+{
+    /** Rest between stations of a circuit, at most (common practice, no source). */
+    private const CIRCUIT_REST_S = 20;
+
+    private ?DraftItem $switchOn = null;
+
+    /** @var list<DraftItem> */
+    private array $items = [];
+
+    public function __construct(
+        private readonly Slot $slot,
+        private readonly bool $circuit,
+        private readonly Library $library,
+        private readonly Style $style,
+    ) {
+    }
+
+    public function openWith(ExerciseChoice $choice, Dose $dose): bool
+    {
+        return $this->attempt(function () use ($choice, $dose): void {
+            $this->switchOn = new DraftItem($choice, $dose, [...$choice->why, 'Switch-on first: brace and breathe before the work.']);
+        });
+    }
+
+    /**
+     * @param  list<string>  $why
+     */
+    public function add(ExerciseChoice $choice, Dose $dose, array $why): bool
+    {
+        foreach ($this->items as $item) {
+            if ($item->choice->rung === $choice->rung) {
+                return false;
+            }
+        }
+
+        return $this->attempt(function () use ($choice, $dose, $why): void {
+            $sets = $this->circuit && $this->items !== [] ? $this->items[0]->dose->sets : 1;
+            $this->items[] = new DraftItem($choice, $dose->withSets($sets), [...$choice->why, ...$why]);
+        });
+    }
+
+    /** One set more of an item; in a circuit one round more of all. */
+    public function addSet(int $place): bool
+    {
+        return $this->attempt(function () use ($place): void {
+            foreach ($this->items as $i => $item) {
+                if ($i === $place || $this->circuit) {
+                    $this->items[$i] = $item->withOneSetMore();
+                }
+            }
+        });
+    }
+
+    /** @return list<DraftItem> in the order they were added, the switch-on left out */
+    public function items(): array
+    {
+        return $this->items;
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->items === [];
+    }
+
+    /** @param  callable(): void  $change */
+    private function attempt(callable $change): bool
+    {
+        [$switchOn, $items] = [$this->switchOn, $this->items];
+        $change();
+        if ($this->isAllowed()) {
+            return true;
+        }
+        [$this->switchOn, $this->items] = [$switchOn, $items];
+
+        return false;
+    }
+
+    private function isAllowed(): bool
+    {
+        $session = $this->session();
+        $time = SessionTime::of($session, $this->library);
+        if ($time->time->total()->isLongerThan($this->slot->length)) {
+            return false;
+        }
+        if ($this->slot->kind === Kind::Activation) {
+            foreach ($session->entries() as $entry) {
+                if ($entry->dose->sets > 1 || $entry->dose->measure->longestHold()->isLongerThan($this->style->switchOnHold)) {
+                    return false;
+                }
+            }
+
+            return $time->time->workMs <= $this->style->switchOnTension->ms;
+        }
+        if ($this->slot->mayBeHard) {
+            return true;
+        }
+        $sets = 0;
+        $ms = 0;
+        foreach ($this->items as $item) {
+            if ($item->choice->rung->category->isDirection()) {
+                $sets += $item->dose->sets;
+            }
+        }
+        foreach (Category::directions() as $direction) {
+            $ms += $time->tensionMs[$direction->value] ?? 0;
+        }
+
+        return $sets < $this->style->hardSets && $ms < $this->style->hardTension->ms;
+    }
+
+    public function session(): Session
+    {
+        $blocks = [];
+        if ($this->switchOn !== null) {
+            $blocks[] = new StraightBlock([$this->entry($this->switchOn, $this->switchOn->dose)], Seconds::zero());
+        }
+        if ($this->items !== []) {
+            $ordered = SessionOrder::arrange($this->items);
+            $blocks[] = $this->circuit
+                ? new CircuitBlock(array_map($this->station(...), $ordered), $this->items[0]->dose->sets, Seconds::zero(), Seconds::zero())
+                : new StraightBlock(array_map(fn (DraftItem $item): Entry => $this->entry($item, $item->dose), $ordered), Seconds::zero());
+        }
+        $session = new Session(
+            $this->slot->day,
+            $this->slot->kind,
+            $blocks,
+            Seconds::zero(),
+            Seconds::zero(),
+            Change::usual(),
+            null,
+            $this->slot->why === [] ? null : ['why' => $this->slot->why],
+        );
+
+        return $session->withClaimed(SessionTime::of($session, $this->library)->time->total());
+    }
+
+    private function station(DraftItem $item): Entry
+    {
+        $rest = $item->dose->rest ?? Seconds::zero();
+        $most = Seconds::of(self::CIRCUIT_REST_S);
+
+        return $this->entry($item, $item->dose->withSets(1)->withRest($rest->isLongerThan($most) ? $most : $rest));
+    }
+
+    private function entry(DraftItem $item, Dose $dose): Entry
+    {
+        $rung = $item->choice->rung;
+
+        return new Entry($rung->id, $dose, null, new Planned($rung->category, $rung->level, $rung->ladder, $item->why));
+    }
+}

@@ -1,0 +1,243 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Planning;
+
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Placement\Placer;
+use EvenRungs\Core\Session\Gap;
+use EvenRungs\Core\Session\Kind;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Style\Style;
+
+/**
+ * Plans weeks for a client who may train: each direction as often as the style asks where the days allow, switch-on
+ * first, never a barred rung, missing kit or an unmet gate, every day inside its minutes, every gap named.
+ */
+final class WeekPlanner
+{
+    public const MOST_WEEKS = 12;
+
+    /** A step of the dose is expected every two weeks at the earliest: it takes two clean sessions. */
+    private const WEEKS_PER_STEP = 2;
+
+    /** Accessories of a session, in the order they are added. */
+    private const ACCESSORIES = [Category::Hip, Category::ShoulderGirdle, Category::Integrated];
+
+    private readonly DoseChooser $doses;
+
+    /**
+     * @param  array<string, GoalRule>  $goals  by goal
+     */
+    public function __construct(
+        private readonly Library $library,
+        private readonly Style $style,
+        private readonly array $goals,
+        private readonly Placer $placer,
+    ) {
+        $this->doses = new DoseChooser($style);
+    }
+
+    /**
+     * @param  int  $weeks  1 to 12
+     *
+     * @throws InvalidValue when the number of weeks is out of range
+     */
+    public function plan(Client $client, int $weeks = 1): Program
+    {
+        if ($weeks < 1 || $weeks > self::MOST_WEEKS) {
+            throw InvalidValue::outside('the number of weeks', $weeks, 1, self::MOST_WEEKS);
+        }
+        $goal = $this->goals[$client->goal->value];
+        $placements = $this->placer->place($client);
+        $choices = (new ExerciseChooser($this->library))->choices($client, $goal, $placements);
+        $planned = [];
+        $gaps = [];
+        for ($number = 1; $number <= $weeks; $number++) {
+            $step = intdiv($number - 1, self::WEEKS_PER_STEP);
+            [$sessions, $covered] = $this->week($client, $goal, $choices, $step);
+            $planned[] = new Week($number, $client->otherTraining, $sessions);
+            $gaps = [...$gaps, ...$this->gaps($number, $covered, $choices, $placements, count($sessions))];
+        }
+        $title = sprintf('%s: %s', $client->name, $weeks === 1 ? 'one week' : $weeks.' weeks');
+
+        return new Program($planned, $title, $this->style->id, $client, $gaps);
+    }
+
+    /**
+     * @param  array<string, list<ExerciseChoice>>  $choices
+     * @return array{list<Session>, array<string, int>} the sessions through the week, and how many train each direction
+     */
+    private function week(Client $client, GoalRule $goal, array $choices, int $step): array
+    {
+        $covered = array_fill_keys(array_column(Category::directions(), 'value'), 0);
+        $sessions = [];
+        foreach ((new WeekSlots($this->style))->of($client) as $slot) {
+            $session = $this->fill($slot, $client, $goal, $choices, $covered, $step);
+            if ($session === null) {
+                continue;
+            }
+            $sessions[] = $session;
+            if ($session->kind !== Kind::Activation) {
+                foreach (array_keys($covered) as $code) {
+                    $covered[$code] += $this->trains($session, $code) ? 1 : 0;
+                }
+            }
+        }
+        usort($sessions, static fn (Session $a, Session $b): int => $a->day->number() <=> $b->day->number());
+
+        return [$sessions, $covered];
+    }
+
+    private function trains(Session $session, string $code): bool
+    {
+        foreach ($session->entries() as $entry) {
+            if ($entry->planned?->category->value === $code) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  array<string, list<ExerciseChoice>>  $choices
+     * @param  array<string, int>  $covered
+     */
+    private function fill(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, int $step): ?Session
+    {
+        $open = $choices[Category::Bracing->value][0] ?? null;
+        $draft = $this->draft($slot, $client, $goal, $choices, $covered, $step, $open);
+        if ($draft->isEmpty() && $open !== null) {
+            $draft = $this->draft($slot, $client, $goal, $choices, $covered, $step, null);
+        }
+
+        return $draft->isEmpty() ? null : $draft->session();
+    }
+
+    /**
+     * @param  array<string, list<ExerciseChoice>>  $choices
+     * @param  array<string, int>  $covered
+     */
+    private function draft(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, int $step, ?ExerciseChoice $open): SessionDraft
+    {
+        $draft = new SessionDraft($slot, $goal->circuit && $slot->kind !== Kind::Activation, $this->library, $this->style);
+        if ($open !== null) {
+            $draft->openWith($open, $this->doses->choose($open->rung, $step, $client)[0]);
+        }
+        $order = $this->needs($slot, $goal, $covered);
+        foreach ($order as $direction) {
+            $this->addFrom($choices[$direction->value], $covered[$direction->value], $draft, $client, $step);
+        }
+        $this->raiseSets($draft, $goal->sets);
+        foreach (self::ACCESSORIES as $category) {
+            $this->addFrom($choices[$category->value], 0, $draft, $client, $step);
+        }
+        if ($slot->mayBeHard) {
+            foreach ($order as $direction) {
+                $this->addFrom($choices[$direction->value], $covered[$direction->value] + 1, $draft, $client, $step);
+            }
+        }
+        $this->raiseSets($draft, $goal->mostSets);
+
+        return $draft;
+    }
+
+    /**
+     * Adds the choice whose turn it is: of the two best, session by session.
+     *
+     * @param  list<ExerciseChoice>  $choices
+     */
+    private function addFrom(array $choices, int $turn, SessionDraft $draft, Client $client, int $step): void
+    {
+        $best = array_slice($choices, 0, 2);
+        if ($best === []) {
+            return;
+        }
+        $choice = $best[$turn % count($best)];
+        [$dose, $why] = $this->doses->choose($choice->rung, $step, $client);
+        $draft->add($choice, $dose, $why);
+    }
+
+    private function raiseSets(SessionDraft $draft, int $sets): void
+    {
+        for ($reached = 2; $reached <= $sets; $reached++) {
+            foreach (array_keys($draft->items()) as $i) {
+                if ($draft->items()[$i]->dose->sets < $reached) {
+                    $draft->addSet($i);
+                }
+            }
+        }
+    }
+
+    /**
+     * @param  array<string, int>  $covered
+     * @return list<Category> the direction that is furthest behind first
+     */
+    private function needs(Slot $slot, GoalRule $goal, array $covered): array
+    {
+        $directions = Category::directions();
+        $wanted = [...$goal->first, ...$directions];
+        $rank = fn (Category $direction): array => [
+            -max(0, ($goal->sessions[$direction->value] ?? $this->style->directionSessions) - $covered[$direction->value]),
+            $slot->mayBeHard || $direction !== Category::AntiRotation,
+            array_search($direction, $wanted, true),
+        ];
+        usort($directions, static fn (Category $a, Category $b): int => $rank($a) <=> $rank($b));
+
+        return $directions;
+    }
+
+    /**
+     * @param  array<string, int>  $covered
+     * @param  array<string, list<ExerciseChoice>>  $choices
+     * @param  list<Placement>  $placements
+     * @return list<Gap>
+     */
+    private function gaps(int $week, array $covered, array $choices, array $placements, int $sessions): array
+    {
+        $gaps = [];
+        foreach (Category::directions() as $direction) {
+            $times = $covered[$direction->value];
+            if ($times >= $this->style->directionSessions) {
+                continue;
+            }
+            $gaps[] = new Gap($direction, $week, match (true) {
+                $choices[$direction->value] === [] => $this->whyNothing($direction, $placements),
+                $sessions === 0 => 'No day has minutes for a session.',
+                $times === 0 => 'The minutes of the week leave no room for it.',
+                $sessions === 1 => 'Once only: the week has one training day.',
+                default => 'Once only: the other days have no room for it, or stay light beside other training.',
+            });
+        }
+
+        return $gaps;
+    }
+
+    /** @param  list<Placement>  $placements */
+    private function whyNothing(Category $direction, array $placements): string
+    {
+        $reasons = [];
+        foreach ($placements as $placement) {
+            if ($placement->ladder->category === $direction) {
+                $labels = array_merge([], ...array_map(fn (Obstacles $each): array => $each->labels($this->library), $placement->obstacles));
+                $reasons[] = sprintf('%s: %s.', $placement->ladder->name, match (true) {
+                    $placement->rung !== null => 'the goal leaves out every rung that is allowed',
+                    $labels === [] => 'its first rung stands too far above the ability',
+                    default => 'nothing is allowed ('.implode(', ', array_unique($labels)).')',
+                });
+            }
+        }
+
+        return $reasons === [] ? 'The library has no ladder for it.' : implode(' ', $reasons);
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Session;
+
+enum Kind: string
+{
+    case Standalone = 'standalone';
+    case AfterLift = 'after-lift';
+    case BeforeLift = 'before-lift';
+    case Activation = 'activation';
+}

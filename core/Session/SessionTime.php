@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Session;
+
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Ladder\Library;
+
+/**
+ * How long a session takes, as a function of the session alone: the library only says which names mean the same
+ * exercise and which category its work counts for.
+ */
+final class SessionTime
+{
+    public const UNMATCHED = 'none';
+
+    /**
+     * @param  list<Segment>  $timeline
+     * @param  list<Time>  $blocks
+     * @param  list<list<Time>>  $entries  by block
+     * @param  array<string, int>  $tensionMs  work by category code, `none` for names that match no rung
+     * @param  list<string>  $unknown  names that match no rung
+     */
+    private function __construct(
+        public readonly Time $time,
+        public readonly array $timeline,
+        public readonly array $blocks,
+        public readonly array $entries,
+        public readonly array $tensionMs,
+        public readonly array $unknown,
+    ) {
+    }
+
+    /** @throws InvalidValue when the session is longer than a day */
+    public static function of(Session $session, Library $library): self
+    {
+        $timeline = Timeline::of($session, $library);
+        $time = new Time;
+        $blocks = array_map(static fn (): Time => new Time, $session->blocks);
+        $entries = array_map(static fn (Block $block): array => array_map(static fn (): Time => new Time, $block->entries()), $session->blocks);
+        $tension = [];
+        foreach ($timeline as $segment) {
+            $time = $time->with($segment->kind, $segment->ms());
+            if ($segment->block === null) {
+                continue;
+            }
+            $blocks[$segment->block] = $blocks[$segment->block]->with($segment->kind, $segment->ms());
+            if ($segment->entry === null) {
+                continue;
+            }
+            $entries[$segment->block][$segment->entry] = $entries[$segment->block][$segment->entry]->with($segment->kind, $segment->ms());
+            if ($segment->kind === SegmentKind::Work) {
+                $category = $library->find((string) $segment->exercise)->category->value ?? self::UNMATCHED;
+                $tension[$category] = ($tension[$category] ?? 0) + $segment->ms();
+            }
+        }
+        $unknown = [];
+        foreach ($session->entries() as $entry) {
+            if ($library->find($entry->exercise) === null) {
+                $unknown[$entry->exercise] = true;
+            }
+        }
+
+        return new self(
+            $time,
+            $timeline,
+            array_values($blocks),
+            array_values(array_map(array_values(...), $entries)),
+            $tension,
+            array_map(strval(...), array_keys($unknown)),
+        );
+    }
+}

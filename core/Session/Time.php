@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Session;
+
+use EvenRungs\Core\Dose\Seconds;
+
+/**
+ * Milliseconds by what they are spent on. The parts add up to the total.
+ */
+final class Time
+{
+    public function __construct(
+        public readonly int $workMs = 0,
+        public readonly int $restMs = 0,
+        public readonly int $changeMs = 0,
+        public readonly int $warmUpMs = 0,
+        public readonly int $coolDownMs = 0,
+    ) {
+    }
+
+    public function with(SegmentKind $kind, int $ms): self
+    {
+        return $this->plus(match ($kind) {
+            SegmentKind::Work => new self(workMs: $ms),
+            SegmentKind::Rest => new self(restMs: $ms),
+            SegmentKind::Side, SegmentKind::Station => new self(changeMs: $ms),
+            SegmentKind::WarmUp => new self(warmUpMs: $ms),
+            SegmentKind::CoolDown => new self(coolDownMs: $ms),
+        });
+    }
+
+    public function plus(self $other): self
+    {
+        return new self(
+            $this->workMs + $other->workMs,
+            $this->restMs + $other->restMs,
+            $this->changeMs + $other->changeMs,
+            $this->warmUpMs + $other->warmUpMs,
+            $this->coolDownMs + $other->coolDownMs,
+        );
+    }
+
+    public function total(): Seconds
+    {
+        return Seconds::ofMs($this->workMs + $this->restMs + $this->changeMs + $this->warmUpMs + $this->coolDownMs);
+    }
+}

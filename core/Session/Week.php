@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Session;
+
+use EvenRungs\Core\Body\OtherTraining;
+
+/**
+ * One week of a program.
+ */
+final class Week
+{
+    /**
+     * @param  int  $number  1 is the first
+     * @param  list<OtherTraining>  $otherTraining
+     * @param  list<Session>  $sessions
+     */
+    public function __construct(
+        public readonly int $number,
+        public readonly array $otherTraining,
+        public readonly array $sessions,
+    ) {
+    }
+
+    /** @param  list<Session>  $sessions */
+    public function withSessions(array $sessions): self
+    {
+        return new self($this->number, $this->otherTraining, $sessions);
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Style;
+
+use EvenRungs\Core\Body\Goal;
+use EvenRungs\Core\Ladder\Category;
+
+/**
+ * What a goal asks of the dose, the choice and the order.
+ */
+final class GoalRule
+{
+    /**
+     * @param  string  $intent  the kind of work, in words
+     * @param  int  $sets  sets of an exercise that are meant
+     * @param  int  $mostSets  sets of an exercise where the minutes allow
+     * @param  list<Category>  $first  directions served first, most wanted first
+     * @param  array<string, int>  $sessions  sessions a week by category code where it differs from the style's
+     * @param  ?int  $levelCap  no rung above this level
+     * @param  list<Category>  $without  categories that are left out
+     * @param  list<string>  $avoid  stresses that leave a rung out from grade 2
+     * @param  bool  $circuit  the main part runs as a circuit
+     * @param  bool  $standingFirst  standing rungs are preferred
+     */
+    public function __construct(
+        public readonly Goal $goal,
+        public readonly string $name,
+        public readonly string $intent,
+        public readonly int $sets,
+        public readonly int $mostSets,
+        public readonly array $first,
+        public readonly array $sessions,
+        public readonly ?int $levelCap,
+        public readonly array $without,
+        public readonly array $avoid,
+        public readonly bool $circuit,
+        public readonly bool $standingFirst,
+    ) {
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Style;
+
+use EvenRungs\Core\Dose\Seconds;
+
+/**
+ * A house style: the answers to the questions on which practitioners disagree, and the numbers that follow from them.
+ */
+final class Style
+{
+    /**
+     * @param  list<StyleChoice>  $choices
+     * @param  int  $directionSessions  sessions a week that each direction is meant to get
+     * @param  int  $hardSets  from this many sets in the four directions a session is hard
+     * @param  Seconds  $hardTension  from this much work in the four directions a session is hard
+     * @param  int  $mostHardDays  hard sessions a week; 48 h apart, so at most 3
+     * @param  Seconds  $holdCap  the longest unbroken hold
+     * @param  Seconds  $switchOnTension  the most work in a switch-on session
+     * @param  Seconds  $switchOnHold  the longest hold in a switch-on session
+     * @param  Seconds  $standaloneLength  a stand-alone session grows to this and no further
+     * @param  Seconds  $shortLength  a finisher or a switch-on session grows to this and no further
+     * @param  int  $mostTrainingDays  days with a session in a week
+     */
+    public function __construct(
+        public readonly string $id,
+        public readonly string $name,
+        public readonly string $summary,
+        public readonly array $choices,
+        public readonly int $directionSessions,
+        public readonly int $hardSets,
+        public readonly Seconds $hardTension,
+        public readonly int $mostHardDays,
+        public readonly Seconds $holdCap,
+        public readonly Seconds $switchOnTension,
+        public readonly Seconds $switchOnHold,
+        public readonly Seconds $standaloneLength,
+        public readonly Seconds $shortLength,
+        public readonly int $mostTrainingDays,
+    ) {
+    }
+}

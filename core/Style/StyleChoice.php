@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Style;
+
+/**
+ * One question on which practitioners disagree, what this style answers, why, and what the other side says.
+ */
+final class StyleChoice
+{
+    /**
+     * @param  'opinion'|'common practice'|'published'  $ground
+     */
+    public function __construct(
+        public readonly string $question,
+        public readonly string $answer,
+        public readonly string $reason,
+        public readonly string $ground,
+        public readonly string $otherSide,
+    ) {
+    }
+}

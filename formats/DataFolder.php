@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Formats;
+
+use EvenRungs\Core\Body\Flag;
+use EvenRungs\Core\Body\Urgency;
+use EvenRungs\Core\Ladder\Equipment;
+use EvenRungs\Core\Ladder\Fault;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Stress;
+use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Style\Style;
+use RuntimeException;
+
+/**
+ * The shipped tables: ladders, limits, faults, stresses, kit, flags, goals and house styles.
+ *
+ * They are checked against their schemas by the tests, so reading them at run time does not check them again.
+ */
+final class DataFolder
+{
+    public const DEFAULT_STYLE = 'even-keel';
+
+    private ?Library $library = null;
+
+    public function __construct(private readonly string $folder)
+    {
+    }
+
+    public static function shipped(): self
+    {
+        return new self(dirname(__DIR__).'/data');
+    }
+
+    public function library(): Library
+    {
+        if ($this->library === null) {
+            $tables = $this->tables();
+            $ladders = array_map(fn (string $id) => LibraryJson::readLadder($this->node('ladders/'.$id.'.json')), $this->node('ladders.json')->strings('order'));
+            $faults = $tables->each('faults', static fn (Node $row): Fault => new Fault($row->string('id'), $row->string('name'), $row->string('text')));
+            $stresses = $tables->each('stresses', static fn (Node $row): Stress => new Stress($row->string('id'), $row->string('name'), $row->string('text')));
+            $equipment = $tables->each('equipment', static fn (Node $row): Equipment => new Equipment($row->string('id'), $row->string('name'), $row->string('text')));
+            $limits = $tables->each('limits', LibraryJson::readLimit(...));
+            $this->library = new Library(
+                $ladders,
+                array_column($faults, null, 'id'),
+                array_column($stresses, null, 'id'),
+                array_column($limits, null, 'id'),
+                array_column($equipment, null, 'id'),
+            );
+        }
+
+        return $this->library;
+    }
+
+    /** @return array<string, Flag> by id */
+    public function flags(): array
+    {
+        return array_column($this->tables()->each('flags', static fn (Node $row): Flag => new Flag(
+            $row->string('id'),
+            $row->string('name'),
+            Urgency::from($row->string('urgency')),
+            $row->string('text'),
+        )), null, 'id');
+    }
+
+    /** @return array<string, GoalRule> by goal */
+    public function goals(): array
+    {
+        $goals = [];
+        foreach ($this->node('goals.json', 'goals')->each('goals', StyleJson::readGoal(...)) as $goal) {
+            $goals[$goal->goal->value] = $goal;
+        }
+
+        return $goals;
+    }
+
+    /** @return list<string> */
+    public function styleNames(): array
+    {
+        $files = glob($this->folder.'/styles/*.json');
+
+        return array_map(static fn (string $file): string => basename($file, '.json'), $files === false ? [] : $files);
+    }
+
+    /** @throws UnusableInput when there is none of that name */
+    public function style(string $name): Style
+    {
+        if (! in_array($name, $this->styleNames(), true)) {
+            throw UnusableInput::at('--style', sprintf('there is no house style "%s"; there are: %s', $name, implode(', ', $this->styleNames())));
+        }
+
+        return StyleJson::read($this->node('styles/'.$name.'.json'));
+    }
+
+    public function clients(): ClientJson
+    {
+        return new ClientJson($this->library(), $this->flags());
+    }
+
+    private function tables(): Node
+    {
+        return $this->node('tables.json');
+    }
+
+    /** @param  ?string  $as wraps a file that holds a list under this name */
+    private function node(string $file, ?string $as = null): Node
+    {
+        $text = file_get_contents($this->folder.'/'.$file);
+        $value = json_decode($text === false ? '' : $text, true, 128, JSON_THROW_ON_ERROR);
+        if (! is_array($value)) {
+            throw new RuntimeException(sprintf('%s holds no table', $file));
+        }
+
+        return new Node($as === null ? $value : [$as => $value]);
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Formats;
+
+use EvenRungs\Core\Body\Bar;
+use EvenRungs\Core\Body\Referral;
+use EvenRungs\Core\Placement\Placement;
+
+/**
+ * `even-rungs/placement`, and the referral that stands in place of a program.
+ */
+final class PlacementJson
+{
+    /**
+     * @param  list<Placement>  $placements
+     * @return array<string, mixed>
+     */
+    public static function write(array $placements): array
+    {
+        return ['format' => 'even-rungs/placement', 'version' => 1, 'placements' => array_map(self::writeOne(...), $placements)];
+    }
+
+    /** @return array<string, mixed> */
+    private static function writeOne(Placement $placement): array
+    {
+        $barred = $missing = $requires = [];
+        foreach ($placement->obstacles as $each) {
+            $barred = [...$barred, ...array_map(self::writeBar(...), $each->bars)];
+            foreach ($each->missingKit as $kit) {
+                $missing[] = ['rung' => $each->rung->id, 'equipment' => $kit];
+            }
+            foreach ($each->unmetGates as $gate) {
+                $requires[] = ['rung' => $each->rung->id, 'gate' => $gate->rung, 'what' => $gate->what];
+            }
+        }
+
+        return [
+            'ladder' => $placement->ladder->id,
+            'category' => $placement->ladder->category->value,
+            'rung' => $placement->rung?->id,
+            'level' => $placement->rung?->level->value,
+            'step' => $placement->step,
+            'basis' => $placement->basis->value,
+            'worse_side' => $placement->worseSide,
+            'barred' => $barred,
+            'missing' => $missing,
+            'requires' => $requires,
+            'swap' => $placement->swap?->id,
+            'why' => $placement->why,
+        ];
+    }
+
+    /** @return array{rung: string, limit: string, stress: string, grade: int} */
+    public static function writeBar(Bar $bar): array
+    {
+        return ['rung' => $bar->rung, 'limit' => $bar->limit, 'stress' => $bar->stress, 'grade' => $bar->grade];
+    }
+
+    /**
+     * @param  list<Referral>  $referrals
+     * @return array{refer: list<array<string, string>>}
+     */
+    public static function writeReferrals(array $referrals): array
+    {
+        return ['refer' => array_map(static fn (Referral $each): array => [$each->kind => $each->id, 'urgency' => $each->urgency->value, 'text' => $each->text], $referrals)];
+    }
+}

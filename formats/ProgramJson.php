@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Formats;
+
+use EvenRungs\Core\Body\OtherTraining;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Session\Gap;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\Week;
+
+/**
+ * `even-rungs/program`.
+ */
+final class ProgramJson
+{
+    public const FORMAT = 'even-rungs/program';
+
+    public function __construct(private readonly ClientJson $clients)
+    {
+    }
+
+    /** @throws UnusableInput */
+    public function read(Node $node): Program
+    {
+        $client = $node->optionalChild('client');
+
+        return new Program(
+            $node->each('weeks', self::readWeek(...)),
+            $node->optionalString('title'),
+            $node->optionalString('style'),
+            $client === null ? null : $this->clients->read($client),
+            $node->each('gaps', static fn (Node $gap): Gap => new Gap(Category::from($gap->string('category')), $gap->int('week'), $gap->string('why'))),
+            $node->opaque('x'),
+        );
+    }
+
+    private static function readWeek(Node $node): Week
+    {
+        return new Week($node->int('week'), $node->each('other_training', ClientJson::readOtherTraining(...)), $node->each('sessions', SessionJson::read(...)));
+    }
+
+    /** @return array<string, mixed> */
+    public function write(Program $program): array
+    {
+        return [
+            'format' => self::FORMAT,
+            'version' => 1,
+            ...($program->title === null ? [] : ['title' => $program->title]),
+            ...($program->style === null ? [] : ['style' => $program->style]),
+            ...($program->client === null ? [] : ['client' => $this->clients->write($program->client)]),
+            'weeks' => array_map(static fn (Week $week): array => [
+                'week' => $week->number,
+                'other_training' => array_map(static fn (OtherTraining $other): array => ClientJson::writeOtherTraining($other), $week->otherTraining),
+                'sessions' => array_map(SessionJson::write(...), $week->sessions),
+            ], $program->weeks),
+            'gaps' => array_map(static fn (Gap $gap): array => ['category' => $gap->category->value, 'week' => $gap->week, 'why' => $gap->why], $program->gaps),
+            ...($program->x === null ? [] : ['x' => (object) $program->x]),
+        ];
+    }
+}

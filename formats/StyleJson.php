@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Formats;
+
+use EvenRungs\Core\Body\Goal;
+use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Style\Style;
+use EvenRungs\Core\Style\StyleChoice;
+
+/**
+ * House styles and what each goal asks.
+ */
+final class StyleJson
+{
+    public static function read(Node $node): Style
+    {
+        $numbers = $node->child('numbers');
+        $seconds = static fn (string $key): Seconds => Seconds::of($numbers->number($key));
+
+        return new Style(
+            $node->string('id'),
+            $node->string('name'),
+            $node->string('summary'),
+            $node->each('choices', static fn (Node $choice): StyleChoice => new StyleChoice(
+                $choice->string('question'),
+                $choice->string('answer'),
+                $choice->string('reason'),
+                match ($choice->string('ground')) {
+                    'published' => 'published',
+                    'common practice' => 'common practice',
+                    default => 'opinion',
+                },
+                $choice->string('other_side'),
+            )),
+            $numbers->int('direction_sessions'),
+            $numbers->int('hard_sets'),
+            $seconds('hard_tension_s'),
+            $numbers->int('most_hard_days'),
+            $seconds('hold_cap_s'),
+            $seconds('switch_on_tension_s'),
+            $seconds('switch_on_hold_s'),
+            $seconds('standalone_length_s'),
+            $seconds('short_length_s'),
+            $numbers->int('most_training_days'),
+        );
+    }
+
+    public static function readGoal(Node $node): GoalRule
+    {
+        return new GoalRule(
+            Goal::from($node->string('goal')),
+            $node->string('name'),
+            $node->string('intent'),
+            $node->int('sets'),
+            $node->int('most_sets'),
+            array_map(Category::from(...), $node->strings('first')),
+            $node->ints('sessions'),
+            $node->optionalInt('level_cap'),
+            array_map(Category::from(...), $node->strings('without')),
+            $node->strings('avoid'),
+            $node->bool('circuit'),
+            $node->bool('standing_first'),
+        );
+    }
+}

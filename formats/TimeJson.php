@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Formats;
+
+use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\Segment;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Session\Time;
+use EvenRungs\Core\Session\Week;
+
+/**
+ * The answer of `time`.
+ */
+final class TimeJson
+{
+    public function __construct(private readonly Library $library, private readonly bool $withTimeline = false)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function session(Session $session): array
+    {
+        $time = SessionTime::of($session, $this->library);
+        $blocks = [];
+        foreach ($session->blocks as $b => $block) {
+            $entries = [];
+            foreach ($block->entries() as $e => $entry) {
+                $own = $time->entries[$b][$e];
+                $entries[] = [
+                    'exercise' => $entry->exercise,
+                    'rung' => $this->library->find($entry->exercise)?->id,
+                    'work_s' => self::seconds($own->workMs),
+                    'rest_s' => self::seconds($own->restMs),
+                    'change_s' => self::seconds($own->changeMs),
+                    'total_s' => $own->total()->toNumber(),
+                ];
+            }
+            $blocks[] = [...self::parts($time->blocks[$b]), 'entries' => $entries];
+        }
+
+        return [
+            ...self::parts($time->time),
+            'blocks' => $blocks,
+            'tension_s' => (object) array_map(self::seconds(...), $time->tensionMs),
+            ...($time->unknown === [] ? [] : ['unknown' => $time->unknown]),
+            ...($this->withTimeline ? ['timeline' => array_map(self::segment(...), $time->timeline)] : []),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public function program(Program $program): array
+    {
+        $sum = new Time;
+        foreach ($program->weeks as $week) {
+            foreach ($week->sessions as $session) {
+                $sum = $sum->plus(SessionTime::of($session, $this->library)->time);
+            }
+        }
+
+        return [
+            ...self::parts($sum),
+            'weeks' => array_map(fn (Week $week): array => [
+                'week' => $week->number,
+                'sessions' => array_map(fn (Session $session): array => ['day' => $session->day->value, ...$this->session($session)], $week->sessions),
+            ], $program->weeks),
+        ];
+    }
+
+    /** @return array{work_s: int|float, rest_s: int|float, change_s: int|float, warm_up_s: int|float, cool_down_s: int|float, total_s: int|float} */
+    public static function parts(Time $time): array
+    {
+        return [
+            'work_s' => self::seconds($time->workMs),
+            'rest_s' => self::seconds($time->restMs),
+            'change_s' => self::seconds($time->changeMs),
+            'warm_up_s' => self::seconds($time->warmUpMs),
+            'cool_down_s' => self::seconds($time->coolDownMs),
+            'total_s' => $time->total()->toNumber(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function segment(Segment $segment): array
+    {
+        return [
+            'start_s' => self::seconds($segment->startMs),
+            'end_s' => self::seconds($segment->endMs),
+            'what' => $segment->kind->value,
+            'exercise' => $segment->exercise,
+            'side' => $segment->side,
+            'set' => $segment->set,
+            'round' => $segment->round,
+            'rep_of' => $segment->repeat === null ? null : $segment->repeat.'/'.$segment->repeats,
+        ];
+    }
+
+    private static function seconds(int $ms): int|float
+    {
+        return Seconds::ofMs($ms)->toNumber();
+    }
+}
