@@ -19,6 +19,7 @@ final class Placement
      * @param  list<Obstacles>  $obstacles  of every rung of the ladder that has any, easiest first
      * @param  ?Rung  $swap  what trains the same category instead, where there is no rung
      * @param  list<string>  $why
+     * @param  bool  $kept  it follows where the client is known to stand
      */
     public function __construct(
         public readonly Ladder $ladder,
@@ -29,6 +30,7 @@ final class Placement
         public readonly array $obstacles,
         public readonly ?Rung $swap,
         public readonly array $why,
+        public readonly bool $kept = false,
     ) {
     }
 }

@@ -28,20 +28,23 @@ final class Placer
     {
     }
 
-    /** @return list<Placement> one for each ladder, in library order */
-    public function place(Client $client): array
+    /**
+     * @param  array<string, Standing>  $standings  where the client is known to stand, by ladder; it goes before tests and ability
+     * @return list<Placement> one for each ladder, in library order
+     */
+    public function place(Client $client, array $standings = []): array
     {
-        return array_map(fn (Ladder $ladder): Placement => $this->placeOn($ladder, $client), $this->library->ladders);
+        return array_map(fn (Ladder $ladder): Placement => $this->placeOn($ladder, $client, $standings[$ladder->id] ?? null), $this->library->ladders);
     }
 
-    private function placeOn(Ladder $ladder, Client $client): Placement
+    private function placeOn(Ladder $ladder, Client $client, ?Standing $standing): Placement
     {
         $obstacles = [];
         foreach ($ladder->rungs as $rung) {
             $obstacles[$rung->id] = Obstacles::between($client, $rung, $this->library);
         }
         $met = array_values(array_filter($obstacles, static fn (Obstacles $each): bool => ! $each->isClear()));
-        $start = $this->fromClean($ladder, $client) ?? $this->fromTimedHold($ladder, $client) ?? $this->fromAbility($ladder, $client);
+        $start = $this->fromStanding($standing) ?? $this->fromClean($ladder, $client) ?? $this->fromTimedHold($ladder, $client) ?? $this->fromAbility($ladder, $client);
         if ($start->rung === null) {
             return new Placement($ladder, null, 0, Basis::None, null, $met, null, $start->why);
         }
@@ -52,7 +55,9 @@ final class Placer
                     $why[] = sprintf('The nearest allowed rung below is %s.', $rung->name);
                 }
 
-                return new Placement($ladder, $rung, 0, $start->basis, $start->worseSide, $met, null, $why);
+                $step = $standing !== null && $rung === $standing->rung ? $standing->step : 0;
+
+                return new Placement($ladder, $rung, $step, $start->basis, $start->worseSide, $met, null, $why, $standing !== null);
             }
             foreach ($obstacles[$rung->id]->sentences($this->library) as $sentence) {
                 $why[] = sprintf('%s %s.', $rung->name, $sentence);
@@ -64,6 +69,11 @@ final class Placer
             : sprintf('Nothing on this ladder is allowed; %s trains the same.', $swap->name);
 
         return new Placement($ladder, null, 0, Basis::None, $start->worseSide, $met, $swap, $why);
+    }
+
+    private function fromStanding(?Standing $standing): ?Start
+    {
+        return $standing === null ? null : new Start($standing->rung, $standing->basis, null, [sprintf('Stands on %s.', $standing->rung->name)]);
     }
 
     private function fromClean(Ladder $ladder, Client $client): ?Start

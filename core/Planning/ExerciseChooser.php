@@ -60,7 +60,7 @@ final class ExerciseChooser
                 continue;
             }
             foreach ($placement->ladder->downFrom($placement->rung) as $rung) {
-                if (! $this->suits($rung, $client, $goal, $placement->basis) || ! Obstacles::between($client, $rung, $this->library)->isClear()) {
+                if (! $this->suits($rung, $client, $goal, $placement->kept || $placement->basis === Basis::Entry) || ! Obstacles::between($client, $rung, $this->library)->isClear()) {
                     continue;
                 }
                 $why = $placement->why;
@@ -86,7 +86,7 @@ final class ExerciseChooser
         $found = [];
         foreach ($placements as $placement) {
             $rung = $placement->swap;
-            if ($rung !== null && ! isset($found[$rung->id]) && $this->suits($rung, $client, $goal, Basis::Entry)) {
+            if ($rung !== null && ! isset($found[$rung->id]) && $this->suits($rung, $client, $goal, true)) {
                 $found[$rung->id] = new ExerciseChoice($rung, Basis::None, true, [
                     sprintf('In place of %s, where nothing is allowed.', lcfirst($placement->ladder->name)),
                 ]);
@@ -96,7 +96,7 @@ final class ExerciseChooser
         return array_values($found);
     }
 
-    private function suits(Rung $rung, Client $client, GoalRule $goal, Basis $basis): bool
+    private function suits(Rung $rung, Client $client, GoalRule $goal, bool $mayExceedAbility): bool
     {
         if ($goal->levelCap !== null && $rung->level->value > $goal->levelCap) {
             return false;
@@ -108,7 +108,7 @@ final class ExerciseChooser
         }
         $typed = $client->abilityIn($rung->category);
 
-        return $basis === Basis::Entry || $typed === null || $rung->level->value <= $typed->value + self::ABILITY_REACH;
+        return $mayExceedAbility || $typed === null || $rung->level->value <= $typed->value + self::ABILITY_REACH;
     }
 
     /**

@@ -11,6 +11,7 @@ use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
+use EvenRungs\Core\Placement\Standing;
 use EvenRungs\Core\Session\Gap;
 use EvenRungs\Core\Session\Kind;
 use EvenRungs\Core\Session\Program;
@@ -49,16 +50,17 @@ final class WeekPlanner
 
     /**
      * @param  int  $weeks  1 to 12
+     * @param  array<string, Standing>  $standings  where the client is known to stand, by ladder
      *
      * @throws InvalidValue when the number of weeks is out of range
      */
-    public function plan(Client $client, int $weeks = 1): Program
+    public function plan(Client $client, int $weeks = 1, array $standings = []): Program
     {
         if ($weeks < 1 || $weeks > self::MOST_WEEKS) {
             throw InvalidValue::outside('the number of weeks', $weeks, 1, self::MOST_WEEKS);
         }
         $goal = $this->goals[$client->goal->value];
-        $placements = $this->placer->place($client);
+        $placements = $this->placer->place($client, $standings);
         $choices = (new ExerciseChooser($this->library))->choices($client, $goal, $placements);
         $planned = [];
         $gaps = [];

@@ -21,7 +21,7 @@ final class AllOfWithEveryError extends AllOfKeyword
         foreach ($this->value as $part) {
             $error = (new AllOfKeyword([$part]))->validate($context, $schema);
             if ($error !== null) {
-                $errors = [...$errors, ...$error->subErrors()];
+                $errors = [...$errors, ...array_filter($error->subErrors(), static fn (mixed $sub): bool => $sub instanceof ValidationError)];
             }
         }
 

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Board;
+
+use App\Models\Change;
+use App\Models\Client;
+use App\Models\Program;
+use App\Models\Standing;
+use EvenRungs\Core\Body\Client as Person;
+use EvenRungs\Core\Body\SafetyScreen;
+use EvenRungs\Core\Placement\Basis;
+use EvenRungs\Core\Placement\Placer;
+use EvenRungs\Core\Placement\Standing as Stand;
+use EvenRungs\Core\Placement\Swaps;
+use EvenRungs\Core\Session\Program as Plan;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\ProgramJson;
+
+/**
+ * Reads a client's rows into the core's terms.
+ */
+final class BoardLoader
+{
+    public function __construct(private readonly DataFolder $data)
+    {
+    }
+
+    public function load(Client $record): Board
+    {
+        $person = $this->person($record);
+        $next = static fn (bool $undone): ?string => Change::query()->ofClient($record)->where('undone', $undone)->ordered('id', $undone ? 'asc' : 'desc')->first()?->label;
+
+        return new Board(
+            $record,
+            $person,
+            $this->placer()->place($person, $this->standings($record)),
+            $this->program($record),
+            (new SafetyScreen)->referrals($person),
+            $next(false),
+            $next(true),
+        );
+    }
+
+    public function person(Client $record): Person
+    {
+        return $this->data->clients()->read(new Node($record->document));
+    }
+
+    public function program(Client $record): ?Plan
+    {
+        $row = Program::query()->ofClient($record)->first();
+
+        return $row === null ? null : (new ProgramJson($this->data->clients()))->read(new Node($row->document));
+    }
+
+    /** @return array<string, Stand> where the client stands, by ladder, from the newest move of each */
+    public function standings(Client $record): array
+    {
+        $library = $this->data->library();
+        $standings = [];
+        foreach (Standing::query()->ofClient($record)->newestOfEachLadder()->get() as $row) {
+            if ($row->rung !== null && $library->hasRung($row->rung)) {
+                $standings[$row->ladder] = new Stand($library->rung($row->rung), $row->step, Basis::from($row->basis));
+            }
+        }
+
+        return $standings;
+    }
+
+    public function placer(): Placer
+    {
+        return new Placer($this->data->library(), new Swaps($this->data->library()));
+    }
+}

@@ -1,0 +1,290 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Board;
+
+use EvenRungs\Core\Body\Limit;
+use EvenRungs\Core\Body\OtherTraining;
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\MeasureKind;
+use EvenRungs\Core\Dose\Reps;
+use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Side;
+use EvenRungs\Core\Dose\Wording;
+use EvenRungs\Core\Evenness\DirectionLevels;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Ladder;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Moves;
+use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Planning\DoseChooser;
+use EvenRungs\Core\Planning\ProgramEdit;
+use EvenRungs\Core\Session\Block;
+use EvenRungs\Core\Session\CircuitBlock;
+use EvenRungs\Core\Session\DirectionShares;
+use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Session\Gap;
+use EvenRungs\Core\Session\RestBlock;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Style\Style;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\PlacementJson;
+
+/**
+ * A board as the pages show it: the wall, the week, and what can be undone. Every number on a page comes from here.
+ */
+final class BoardView
+{
+    private readonly Style $style;
+
+    public function __construct(private readonly DataFolder $data)
+    {
+        $this->style = $data->style(DataFolder::DEFAULT_STYLE);
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Board $board): array
+    {
+        $week = $board->program->weeks[0] ?? null;
+
+        return [
+            'id' => $board->record->id,
+            'version' => $board->record->version,
+            'client' => $this->client($board),
+            'style' => ['id' => $this->style->id, 'name' => $this->style->name],
+            'refer' => PlacementJson::writeReferrals($board->referrals)['refer'],
+            'ladders' => array_map(fn (Placement $each): array => $this->ladder($each, $board), $board->placements),
+            'levels' => DirectionLevels::of($board->placements)->levels,
+            'spread' => DirectionLevels::of($board->placements)->spread(),
+            'week' => $week === null ? null : $this->week($week, $board),
+            'undo' => $board->undo,
+            'redo' => $board->redo,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function client(Board $board): array
+    {
+        return [
+            'name' => $board->client->name,
+            'goal' => $board->client->goal->value,
+            'goal_name' => $this->data->goals()[$board->client->goal->value]->name,
+            'intent' => $this->data->goals()[$board->client->goal->value]->intent,
+            'limits' => array_map(static fn (Limit $limit): array => [
+                'id' => $limit->rule->id,
+                'name' => $limit->rule->name,
+                'severity' => $limit->rule->medical ? null : $limit->severity->value,
+                'caution' => $limit->rule->caution,
+            ], $board->client->limits),
+            'equipment' => $board->client->equipment,
+            'days' => (object) ($board->client->days ?? []),
+            'other_training' => array_map(static fn (OtherTraining $other): array => ['day' => $other->day->value, 'type' => $other->type->value], $board->client->otherTraining),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function ladder(Placement $placement, Board $board): array
+    {
+        $moves = new Moves($this->data->library());
+        $rung = $placement->rung;
+        $obstacles = [];
+        foreach ($placement->obstacles as $each) {
+            $obstacles[$each->rung->id] = $each;
+        }
+
+        return [
+            'id' => $placement->ladder->id,
+            'name' => $placement->ladder->name,
+            'category' => $placement->ladder->category->value,
+            'standing' => $rung === null ? null : ['rung' => $rung->id, 'step' => $placement->step, 'basis' => $placement->basis->value],
+            'why' => $placement->why,
+            'swap' => $placement->swap?->id,
+            'up' => $rung === null ? null : $moves->up($rung, $board->client)?->id,
+            'down' => $rung === null ? null : $moves->down($rung, $board->client)?->id,
+            'in_week' => $this->isInWeek($placement->ladder, $board),
+            'rungs' => array_map(fn (Rung $each): array => [
+                'id' => $each->id,
+                'name' => $each->name,
+                'level' => $each->level->value,
+                'state' => $this->state($obstacles[$each->id] ?? null),
+                'reasons' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->sentences($this->data->library()) : [],
+                'labels' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->labels($this->data->library()) : [],
+                'steps' => array_map(Shorthand::write(...), $each->steps),
+                ...$this->weekOn($each, $rung === $each ? $placement->step : 0, isset($obstacles[$each->id]), $board),
+            ], $placement->ladder->rungs),
+        ];
+    }
+
+    /** @return 'open'|'barred'|'kit'|'later' */
+    private function state(?Obstacles $obstacles): string
+    {
+        return match (true) {
+            $obstacles === null => 'open',
+            $obstacles->bars !== [] => 'barred',
+            $obstacles->missingKit !== [] => 'kit',
+            default => 'later',
+        };
+    }
+
+    private function isInWeek(Ladder $ladder, Board $board): bool
+    {
+        foreach ($board->program->weeks[0]->sessions ?? [] as $session) {
+            foreach ($session->entries() as $entry) {
+                if ($this->data->library()->find($entry->exercise)?->ladder === $ladder->id) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * What the week would take with the client on this rung; null where the rung is not open or its ladder is not in the week.
+     *
+     * @return array{week_total: array{seconds: int|float, text: string}|null, week_change: ?string}
+     */
+    private function weekOn(Rung $rung, int $step, bool $isObstructed, Board $board): array
+    {
+        if ($board->program === null || $isObstructed || ! $this->isInWeek($this->data->library()->ladderOf($rung), $board)) {
+            return ['week_total' => null, 'week_change' => null];
+        }
+        $edit = new ProgramEdit($this->data->library(), new DoseChooser($this->style));
+        $edited = $edit->standOn($board->program, $rung, $step, $board->client);
+
+        $total = $this->total($edited->weeks[0]);
+        $change = $total->ms - $this->total($board->program->weeks[0])->ms;
+
+        return [
+            'week_total' => self::clock($total),
+            'week_change' => ($change < 0 ? '−' : '+').Seconds::ofMs(abs($change))->toClock(),
+        ];
+    }
+
+    private function total(Week $week): Seconds
+    {
+        $total = Seconds::zero();
+        foreach ($week->sessions as $session) {
+            $total = $total->plus(SessionTime::of($session, $this->data->library())->time->total());
+        }
+
+        return $total;
+    }
+
+    /** @return array<string, mixed> */
+    private function week(Week $week, Board $board): array
+    {
+        $shares = DirectionShares::of($week, $this->data->library());
+        $target = $this->data->goals()[$board->client->goal->value]->sessions;
+        $available = 0;
+        foreach ($week->sessions as $session) {
+            $available += 60 * $board->client->minutesOn($session->day);
+        }
+
+        return [
+            'number' => $week->number,
+            'total' => self::clock($this->total($week)),
+            'available' => self::clock(Seconds::of($available)),
+            'sessions' => array_map(fn (Session $session): array => $this->session($session, $board), $week->sessions),
+            'directions' => array_map(fn (Category $direction): array => [
+                'code' => $direction->value,
+                'name' => $direction->label(),
+                'sessions' => $shares->sessions[$direction->value],
+                'target' => $target[$direction->value] ?? $this->style->directionSessions,
+                'sets' => $shares->sets[$direction->value],
+                'work' => self::clock(Seconds::ofMs($shares->ms[$direction->value])),
+                'percent' => $shares->percent($direction),
+            ], Category::directions()),
+            'gaps' => array_map(static fn (Gap $gap): array => ['category' => $gap->category->value, 'name' => $gap->category->label(), 'why' => $gap->why], $board->program->gaps ?? []),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function session(Session $session, Board $board): array
+    {
+        $time = SessionTime::of($session, $this->data->library());
+        $budget = Seconds::of(60 * $board->client->minutesOn($session->day));
+        $why = $session->x['why'] ?? [];
+        $blocks = [];
+        foreach ($session->blocks as $b => $block) {
+            $entries = [];
+            foreach ($block->entries() as $e => $entry) {
+                $entries[] = $this->entry($entry, $time->entries[$b][$e]->total());
+            }
+            $blocks[] = [
+                'type' => $this->blockType($block),
+                'rounds' => $block instanceof CircuitBlock ? $block->rounds : null,
+                'total' => self::clock($time->blocks[$b]->total()),
+                'entries' => $entries,
+            ];
+        }
+
+        return [
+            'day' => $session->day->value,
+            'kind' => $session->kind->value,
+            'total' => self::clock($time->time->total()),
+            'work' => self::clock(Seconds::ofMs($time->time->workMs)),
+            'rest' => self::clock(Seconds::ofMs($time->time->restMs)),
+            'change' => self::clock(Seconds::ofMs($time->time->changeMs)),
+            'budget' => self::clock($budget),
+            'over' => $time->time->total()->isLongerThan($budget),
+            'why' => is_array($why) ? array_values(array_filter($why, is_string(...))) : [],
+            'blocks' => $blocks,
+        ];
+    }
+
+    /** @return 'circuit'|'rest'|'straight' */
+    private function blockType(Block $block): string
+    {
+        return match (true) {
+            $block instanceof CircuitBlock => 'circuit',
+            $block instanceof RestBlock => 'rest',
+            default => 'straight',
+        };
+    }
+
+    /** @return array<string, mixed> */
+    private function entry(Entry $entry, Seconds $total): array
+    {
+        $rung = $this->data->library()->find($entry->exercise);
+
+        return [
+            'exercise' => $entry->exercise,
+            'name' => $rung->name ?? $entry->exercise,
+            'ladder' => $rung?->ladder,
+            'category' => $rung?->category->value,
+            'level' => $rung?->level->value,
+            'dose' => Shorthand::write($entry->dose),
+            'words' => Wording::of($entry->dose),
+            'missing' => $this->missing($entry->dose, $rung),
+            'total' => self::clock($total),
+            'why' => $entry->planned->why ?? [],
+            'note' => $entry->note,
+        ];
+    }
+
+    /**
+     * What the writer left out: shown, never filled in.
+     *
+     * @return list<'rest'|'side'|'tempo'>
+     */
+    private function missing(Dose $dose, ?Rung $rung): array
+    {
+        return [
+            ...($dose->rest === null ? ['rest'] : []),
+            ...($dose->side === null && ($rung->side ?? Side::Both) !== Side::Both && $dose->measure->kind() !== MeasureKind::Work ? ['side'] : []),
+            ...($dose->measure instanceof Reps && $dose->measure->tempo === null ? ['tempo'] : []),
+        ];
+    }
+
+    /** @return array{seconds: int|float, text: string} */
+    private static function clock(Seconds $time): array
+    {
+        return ['seconds' => $time->toNumber(), 'text' => $time->toClock()];
+    }
+}

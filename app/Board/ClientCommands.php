@@ -1,0 +1,250 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Board;
+
+use App\Models\Change;
+use App\Models\Client;
+use App\Models\Program;
+use App\Models\Standing;
+use App\Models\Trainer;
+use EvenRungs\Core\Body\SafetyScreen;
+use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Placement\Basis;
+use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Placement\Standing as Stand;
+use EvenRungs\Core\Planning\DoseChooser;
+use EvenRungs\Core\Planning\ProgramEdit;
+use EvenRungs\Core\Planning\WeekPlanner;
+use EvenRungs\Core\Session\Program as Plan;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\ProgramJson;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Every change to a client's standing and program. Each runs in one transaction on the row it locked, refuses an older
+ * version, and can be undone.
+ */
+final class ClientCommands
+{
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly BoardView $view,
+    ) {
+    }
+
+    /** Lets the client stand on another rung of a ladder, or on another step of the same. */
+    public function move(Client $client, Trainer $trainer, int $version, string $rungId, int $step): void
+    {
+        $this->change($client, $version, function (Client $locked) use ($trainer, $rungId, $step): void {
+            $library = $this->data->library();
+            if (! $library->hasRung($rungId)) {
+                throw UnusableInput::at('/rung', 'is not a rung of the library');
+            }
+            $rung = $library->rung($rungId);
+            if ($step >= count($rung->steps)) {
+                throw UnusableInput::at('/step', sprintf('must be under %d on this rung', count($rung->steps)));
+            }
+            $person = $this->boards->person($locked);
+            $obstacles = Obstacles::between($person, $rung, $library);
+            if (! $obstacles->isClear()) {
+                throw UnusableInput::at('/rung', sprintf('%s %s', $rung->name, implode('; ', $obstacles->sentences($library))));
+            }
+            $before = $this->boards->standings($locked)[$rung->ladder] ?? null;
+            $after = new Stand($rung, $step, Basis::HighestClean);
+            $program = $this->boards->program($locked);
+            $edited = $program === null ? null : $this->edit()->standOn($program, $rung, $step, $person);
+            $label = $before?->rung === $rung
+                ? sprintf('%s, step %d', $rung->name, $step + 1)
+                : sprintf('%s to %s', $library->ladderOf($rung)->name, $rung->name);
+            $this->record($locked, $trainer, $label, [$rung->ladder, $before], [$rung->ladder, $after], $program, $edited);
+            $this->stand($locked, $rung->ladder, $after, [sprintf('Moved by %s.', $trainer->name)]);
+            $this->store($locked, $edited);
+        });
+    }
+
+    /** Gives one entry of the week another dose, written as trainers write it. */
+    public function changeDose(Client $client, Trainer $trainer, int $version, Node $body): void
+    {
+        $this->change($client, $version, function (Client $locked) use ($trainer, $body): void {
+            $program = $this->boards->program($locked) ?? throw UnusableInput::at('/', 'there is no program yet');
+            try {
+                $dose = Shorthand::parse($body->string('dose'));
+                $edited = $this->edit()->changeDose($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $dose);
+            } catch (InvalidValue $e) {
+                throw UnusableInput::at('/dose', $e->getMessage());
+            }
+            $this->record($locked, $trainer, sprintf('Dose %s', Shorthand::write($dose)), null, null, $program, $edited);
+            $this->store($locked, $edited);
+        });
+    }
+
+    /** Plans the week anew from where the client stands. */
+    public function plan(Client $client, Trainer $trainer, int $version): void
+    {
+        $this->change($client, $version, function (Client $locked) use ($trainer): void {
+            $program = $this->boards->program($locked);
+            $planned = $this->planned($locked);
+            $this->record($locked, $trainer, 'Week planned anew', null, null, $program, $planned);
+            $this->store($locked, $planned);
+        });
+    }
+
+    /** Places a new client on every ladder and plans the first week where that is allowed. Cannot be undone. */
+    public function start(Client $client): void
+    {
+        DB::transaction(function () use ($client): void {
+            $person = $this->boards->person($client);
+            foreach ($this->boards->placer()->place($person) as $placement) {
+                $this->placed($client, $placement);
+            }
+            if ($person->screen !== null && $person->days !== null && (new SafetyScreen)->referrals($person) === []) {
+                $this->store($client, $this->planned($client));
+            }
+        });
+    }
+
+    public function undo(Client $client, int $version): void
+    {
+        $this->travel($client, $version, false);
+    }
+
+    public function redo(Client $client, int $version): void
+    {
+        $this->travel($client, $version, true);
+    }
+
+    private function travel(Client $client, int $version, bool $forward): void
+    {
+        $this->change($client, $version, function (Client $locked) use ($forward): void {
+            $change = Change::query()->ofClient($locked)->where('undone', $forward)->ordered('id', $forward ? 'asc' : 'desc')->first()
+                ?? throw UnusableInput::at('/', $forward ? 'there is nothing to redo' : 'there is nothing to undo');
+            $state = new Node($forward ? $change->after : $change->before);
+            $standing = $state->optionalChild('standing');
+            if ($standing !== null) {
+                $rung = $standing->optionalString('rung');
+                $stand = $rung === null ? null : new Stand($this->data->library()->rung($rung), $standing->int('step'), Basis::from($standing->string('basis')));
+                $this->stand($locked, $standing->string('ladder'), $stand, [sprintf('%s: %s.', $forward ? 'Done again' : 'Undone', $change->label)]);
+            }
+            $program = $state->opaque('program');
+            if ($program === null) {
+                Program::query()->ofClient($locked)->delete();
+            } else {
+                $this->storeDocument($locked, $program);
+            }
+            $change->undone = ! $forward;
+            $change->save();
+        });
+    }
+
+    /** @param  callable(Client): void  $act */
+    private function change(Client $client, int $version, callable $act): void
+    {
+        DB::transaction(function () use ($client, $version, $act): void {
+            $locked = Client::query()->ofStudio($client->studio_id)->whereKey($client->id)->locked()->firstOrFail();
+            if ($locked->version !== $version) {
+                throw new StaleVersion($this->view->of($this->boards->load($locked)));
+            }
+            $act($locked);
+            $locked->version++;
+            $locked->save();
+        });
+    }
+
+    private function planned(Client $client): Plan
+    {
+        $person = $this->boards->person($client);
+        if ($person->screen === null || $person->days === null) {
+            throw UnusableInput::at('/', 'the screen and the days are needed before a week is planned');
+        }
+        if ((new SafetyScreen)->referrals($person) !== []) {
+            throw UnusableInput::at('/', 'planning stops here until a clinician has seen the client');
+        }
+        $style = $this->data->style(DataFolder::DEFAULT_STYLE);
+        $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->boards->placer());
+
+        return $planner->plan($person, 1, $this->boards->standings($client));
+    }
+
+    private function edit(): ProgramEdit
+    {
+        return new ProgramEdit($this->data->library(), new DoseChooser($this->data->style(DataFolder::DEFAULT_STYLE)));
+    }
+
+    /**
+     * @param  array{string, ?Stand}|null  $standBefore  ladder and standing, where the change moves one
+     * @param  array{string, ?Stand}|null  $standAfter
+     */
+    private function record(Client $client, Trainer $trainer, string $label, ?array $standBefore, ?array $standAfter, ?Plan $before, ?Plan $after): void
+    {
+        Change::query()->ofClient($client)->where('undone', true)->delete();
+        Change::query()->create([
+            'studio_id' => $client->studio_id,
+            'client_id' => $client->id,
+            'trainer_id' => $trainer->id,
+            'label' => mb_substr($label, 0, 200),
+            'before' => $this->state($standBefore, $before),
+            'after' => $this->state($standAfter, $after),
+            'undone' => false,
+        ]);
+    }
+
+    /**
+     * @param  array{string, ?Stand}|null  $stand
+     * @return array<string, mixed>
+     */
+    private function state(?array $stand, ?Plan $program): array
+    {
+        return [
+            'standing' => $stand === null ? null : [
+                'ladder' => $stand[0],
+                'rung' => $stand[1]?->rung->id,
+                'step' => $stand[1]->step ?? 0,
+                'basis' => ($stand[1]->basis ?? Basis::None)->value,
+            ],
+            'program' => $program === null ? null : (new ProgramJson($this->data->clients()))->write($program),
+        ];
+    }
+
+    private function placed(Client $client, Placement $placement): void
+    {
+        $stand = $placement->rung === null ? null : new Stand($placement->rung, $placement->step, $placement->basis);
+        $this->stand($client, $placement->ladder->id, $stand, $placement->why);
+    }
+
+    /** @param  list<string>  $why */
+    private function stand(Client $client, string $ladder, ?Stand $stand, array $why): void
+    {
+        Standing::query()->create([
+            'studio_id' => $client->studio_id,
+            'client_id' => $client->id,
+            'ladder' => $ladder,
+            'rung' => $stand?->rung->id,
+            'step' => $stand->step ?? 0,
+            'basis' => ($stand->basis ?? Basis::None)->value,
+            'why' => $why,
+        ]);
+    }
+
+    private function store(Client $client, ?Plan $program): void
+    {
+        if ($program !== null) {
+            $this->storeDocument($client, (new ProgramJson($this->data->clients()))->write($program));
+        }
+    }
+
+    /** @param  array<string, mixed>  $document */
+    private function storeDocument(Client $client, array $document): void
+    {
+        Program::query()->updateOrCreate(
+            ['studio_id' => $client->studio_id, 'client_id' => $client->id],
+            ['document' => $document],
+        );
+    }
+}

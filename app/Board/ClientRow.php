@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Board;
+
+use EvenRungs\Core\Body\Limit;
+use EvenRungs\Core\Body\Referral;
+use EvenRungs\Core\Evenness\DirectionLevels;
+use EvenRungs\Core\Session\Gap;
+
+/**
+ * A client as one row of the list.
+ */
+final class ClientRow
+{
+    /** @return array<string, mixed> */
+    public static function of(Board $board): array
+    {
+        $levels = DirectionLevels::of($board->placements);
+
+        return [
+            'id' => $board->record->id,
+            'name' => $board->client->name,
+            'goal' => $board->client->goal->value,
+            'limits' => array_map(static fn (Limit $limit): string => $limit->rule->name, $board->client->limits),
+            'levels' => $levels->levels,
+            'spread' => $levels->spread(),
+            'days' => (object) array_filter($board->client->days ?? []),
+            'sessions' => count($board->program->weeks[0]->sessions ?? []),
+            'gaps' => array_map(static fn (Gap $gap): string => $gap->category->value, $board->program->gaps ?? []),
+            'refer' => array_map(static fn (Referral $each): string => $each->urgency->value, $board->referrals)[0] ?? null,
+        ];
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\Board\ClientCommands;
+use App\Models\Change;
+use App\Models\Client;
+use App\Models\Program;
+use App\Models\Standing;
+use App\Models\Studio;
+use App\Models\Trainer;
+use EvenRungs\Formats\Json;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\Schemas;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Puts the demo studio of demo/scenario.json into an empty database, or puts it back as it was.
+ */
+final class DemoSeed extends Command
+{
+    protected $signature = 'demo:seed {--again : remove the demo studio first}';
+
+    protected $description = 'Seed the demo studio when the database is empty';
+
+    public function handle(ClientCommands $commands): int
+    {
+        $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
+        DB::transaction(function () use ($scenario, $commands): void {
+            $studio = $scenario->child('studio');
+            if ($this->option('again')) {
+                $this->remove($scenario->each('trainers', static fn (Node $each): string => $each->string('email')));
+            } elseif (Studio::query()->exists()) {
+                return;
+            }
+            $record = Studio::query()->create(['name' => $studio->string('name')]);
+            $scenario->each('trainers', static fn (Node $each): Trainer => Trainer::query()->create([
+                'studio_id' => $record->id,
+                'name' => $each->string('name'),
+                'email' => $each->string('email'),
+                'password' => $each->string('password'),
+            ]));
+            $this->clients($scenario, $record, $commands);
+            $this->info('The demo studio is in place.');
+        });
+
+        return self::SUCCESS;
+    }
+
+    private function clients(Node $scenario, Studio $studio, ClientCommands $commands): void
+    {
+        foreach (array_keys($scenario->opaque('clients') ?? []) as $i) {
+            $document = $scenario->child('clients')->opaque((string) $i) ?? [];
+            $problems = Schemas::check('client', json_decode((string) json_encode($document)));
+            if ($problems !== []) {
+                throw new UnusableInput($problems);
+            }
+            $commands->start(Client::query()->create([
+                'studio_id' => $studio->id,
+                'name' => $document['name'],
+                'document' => $document,
+            ]));
+        }
+    }
+
+    /** @param  list<string>  $emails of the trainers whose studio goes */
+    private function remove(array $emails): void
+    {
+        foreach (Trainer::query()->whereIn('email', $emails)->pluck('studio_id')->unique() as $studio) {
+            foreach ([Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
+                $model::query()->where('studio_id', $studio)->delete();
+            }
+            Studio::query()->whereKey($studio)->delete();
+        }
+    }
+}

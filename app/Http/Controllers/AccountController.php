@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Body;
+use App\Models\Trainer;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\RateLimiter;
+use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
+
+final class AccountController extends Controller
+{
+    private const TRIES = 5;
+
+    private const WAIT_S = 60;
+
+    public function signIn(Request $request): JsonResponse
+    {
+        $body = Body::read($request, 'SignInRequest');
+        $email = mb_strtolower(trim($body->string('email')));
+        $key = 'sign-in:'.$email.'|'.$request->ip();
+        if (RateLimiter::tooManyAttempts($key, self::TRIES)) {
+            throw new TooManyRequestsHttpException(RateLimiter::availableIn($key));
+        }
+        if (! Auth::attempt(['email' => $email, 'password' => $body->string('password')])) {
+            RateLimiter::hit($key, self::WAIT_S);
+            throw UnusableInput::at('/email', 'No account has this address with this password.');
+        }
+        RateLimiter::clear($key);
+        $request->session()->regenerate();
+
+        return $this->me();
+    }
+
+    public function signOut(Request $request): JsonResponse
+    {
+        Auth::logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return new JsonResponse(null, 204);
+    }
+
+    public function me(): JsonResponse
+    {
+        $trainer = Trainer::query()->with('studio')->findOrFail($this->trainer()->id);
+
+        return new JsonResponse(['name' => $trainer->name, 'email' => $trainer->email, 'studio' => $trainer->studio->name]);
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\LibraryJson;
+use EvenRungs\Formats\Schemas;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+
+final class LibraryController extends Controller
+{
+    public function health(): JsonResponse
+    {
+        DB::select('select 1');
+
+        return new JsonResponse(['status' => 'ready']);
+    }
+
+    public function library(DataFolder $data): JsonResponse
+    {
+        return new JsonResponse([
+            'library' => LibraryJson::write($data->library()),
+            'categories' => array_map(static fn (Category $each): array => [
+                'code' => $each->value,
+                'name' => $each->label(),
+                'resists' => $each->resists(),
+                'direction' => $each->isDirection(),
+            ], Category::cases()),
+        ]);
+    }
+
+    public function schema(string $name): Response
+    {
+        $text = Schemas::text($name);
+        abort_if($text === null, 404);
+
+        return new Response($text, 200, ['Content-Type' => 'application/schema+json']);
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use App\Board\StaleVersion;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Formats\Problem as FieldProblem;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Auth\AuthenticationException;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Session\TokenMismatchException;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Throwable;
+
+/**
+ * An error as the API says it: RFC 9457 problem details, with a path for every field that is wrong.
+ */
+final class Problem
+{
+    /**
+     * @param  list<FieldProblem>  $errors
+     * @param  array<string, mixed>  $more
+     */
+    private function __construct(
+        private readonly int $status,
+        private readonly string $title,
+        private readonly array $errors = [],
+        private readonly array $more = [],
+    ) {
+    }
+
+    public static function of(Throwable $e): self
+    {
+        return match (true) {
+            $e instanceof UnusableInput => new self(422, 'Some of this cannot be used.', $e->problems),
+            $e instanceof InvalidValue => new self(422, 'Some of this cannot be used.', [new FieldProblem('/', $e->getMessage())]),
+            $e instanceof StaleVersion => new self(409, 'Somebody changed this client in the meantime.', [], ['current' => $e->current]),
+            $e instanceof AuthenticationException => new self(401, 'Please sign in.'),
+            $e instanceof TokenMismatchException => new self(419, 'The page was open too long; reload it and try again.'),
+            $e instanceof ModelNotFoundException => new self(404, 'There is nothing here.'),
+            $e instanceof HttpExceptionInterface => new self($e->getStatusCode(), match ($e->getStatusCode()) {
+                404 => 'There is nothing here.',
+                405 => 'This address does not answer that.',
+                413 => 'That is too large.',
+                419 => 'The page was open too long; reload it and try again.',
+                429 => 'Too many tries. Wait a minute.',
+                default => 'That did not work.',
+            }),
+            default => new self(500, 'Something went wrong on our side. Nothing was changed.'),
+        };
+    }
+
+    public function toResponse(): JsonResponse
+    {
+        return new JsonResponse([
+            'type' => 'about:blank',
+            'title' => $this->title,
+            'status' => $this->status,
+            'errors' => array_map(static fn (FieldProblem $each): array => ['path' => $each->path, 'message' => $each->message], $this->errors),
+            ...$this->more,
+        ], $this->status, ['Content-Type' => 'application/problem+json']);
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\HasBuilder;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+
+/**
+ * @property string $id
+ * @property string $studio_id
+ * @property string $name
+ * @property array<string, mixed> $document
+ * @property int $version
+ * @property ?Carbon $archived_at
+ */
+final class Client extends Model
+{
+    /** @use HasBuilder<StudioBuilder<static>> */
+    use HasBuilder, HasUlids;
+
+    protected static string $builder = StudioBuilder::class;
+
+    protected $fillable = ['studio_id', 'name', 'document', 'version', 'archived_at'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['document' => 'array', 'version' => 'integer', 'archived_at' => 'datetime'];
+    }
+
+    protected $attributes = ['version' => 1];
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\HasBuilder;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+
+/**
+ * One move on a ladder; the newest of a ladder is where the client stands. Rows are only ever added.
+ *
+ * @property int $id
+ * @property string $ladder
+ * @property ?string $rung
+ * @property int $step
+ * @property string $basis
+ * @property list<string> $why
+ * @property Carbon $created_at
+ */
+final class Standing extends Model
+{
+    /** @use HasBuilder<StudioBuilder<static>> */
+    use HasBuilder;
+
+    protected static string $builder = StudioBuilder::class;
+
+    public const UPDATED_AT = null;
+
+    protected $fillable = ['studio_id', 'client_id', 'ladder', 'rung', 'step', 'basis', 'why'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['why' => 'array', 'step' => 'integer'];
+    }
+}

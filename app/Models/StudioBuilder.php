@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * Queries of records that belong to a studio.
+ *
+ * @template TModel of Model
+ *
+ * @extends Builder<TModel>
+ */
+final class StudioBuilder extends Builder
+{
+    /** @return $this */
+    public function ofStudio(string $studio): static
+    {
+        return $this->where('studio_id', $studio);
+    }
+
+    /** @return $this */
+    public function ofClient(Client $client): static
+    {
+        return $this->where('studio_id', $client->studio_id)->where('client_id', $client->id);
+    }
+
+    /** @return $this */
+    public function ordered(string $column, string $direction = 'asc'): static
+    {
+        $this->query->orderBy($column, $direction === 'desc' ? 'desc' : 'asc');
+
+        return $this;
+    }
+
+    /**
+     * Only the newest row of every ladder.
+     *
+     * @return $this
+     */
+    public function newestOfEachLadder(): static
+    {
+        $this->query->whereIn('id', $this->clone()->getQuery()->selectRaw('max(id)')->groupBy('ladder'));
+
+        return $this;
+    }
+
+    /** @return $this */
+    public function active(): static
+    {
+        $this->query->whereNull('archived_at');
+
+        return $this;
+    }
+
+    /**
+     * Keeps the rows from others until the transaction ends.
+     *
+     * @return $this
+     */
+    public function locked(): static
+    {
+        $this->query->lockForUpdate();
+
+        return $this;
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Models\Client;
+use App\Models\Trainer;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\Schemas;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Route;
+use Illuminate\Support\ServiceProvider;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->singleton(DataFolder::class, static fn (): DataFolder => DataFolder::shipped());
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict();
+        Schemas::registerFolder('https://even-rungs.example/api/', base_path('api'));
+        Route::bind('client', static function (string $id): Client {
+            $trainer = Auth::user();
+
+            return Client::query()->ofStudio($trainer instanceof Trainer ? $trainer->studio_id : '')->whereKey($id)->firstOrFail();
+        });
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Console\DemoSeed;
+use App\Http\Middleware\SecurityHeaders;
+use App\Http\Problem;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+$app = Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        using: function (): void {
+            require dirname(__DIR__).'/routes/web.php';
+        },
+    )
+    ->withCommands([DemoSeed::class])
+    ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->remove(HandleCors::class);
+        $middleware->append(SecurityHeaders::class);
+        $middleware->redirectGuestsTo(fn (Request $request) => '/sign-in');
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->render(fn (Throwable $e, Request $request): ?Response => $request->is('api/*') ? Problem::of($e)->toResponse() : null);
+    })
+    ->create();
+
+$instance = getenv('EVEN_RUNGS_INSTANCE') ?: 'live';
+
+return $app
+    ->useEnvironmentPath(dirname(__DIR__).'/var/'.$instance)
+    ->loadEnvironmentFrom('app.env')
+    ->useStoragePath(dirname(__DIR__).'/var/'.$instance.'/storage');

@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'default' => 'single',
+    'channels' => [
+        'single' => ['driver' => 'single', 'path' => storage_path('logs/app.log'), 'level' => 'warning'],
+        'emergency' => ['path' => storage_path('logs/app.log')],
+    ],
+];

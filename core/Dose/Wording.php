@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Dose;
+
+use EvenRungs\Core\InvalidValue;
+
+/**
+ * A dose in whole words, for the client's sheet.
+ */
+final class Wording
+{
+    public static function of(Dose $dose): string
+    {
+        $parts = [sprintf('%s of %s%s', self::count($dose->sets, 'set'), self::amount($dose->measure), self::sides($dose))];
+        if ($dose->measure instanceof Reps && $dose->measure->tempo !== null) {
+            $parts[] = 'tempo '.$dose->measure->tempo->toString();
+        }
+        if ($dose->loadKg !== null) {
+            $parts[] = InvalidValue::number($dose->loadKg).' kg';
+        }
+        if ($dose->range !== null) {
+            $parts[] = InvalidValue::number($dose->range * 100).' % of the range';
+        }
+        if ($dose->rest !== null && ! $dose->rest->isZero()) {
+            $parts[] = 'rest '.$dose->rest->toClock();
+        }
+
+        return implode(', ', $parts);
+    }
+
+    private static function sides(Dose $dose): string
+    {
+        return match ($dose->side) {
+            Side::Each => ' on each side',
+            Side::Alternate => ' on each side, alternating',
+            default => '',
+        };
+    }
+
+    private static function amount(Measure $measure): string
+    {
+        return match (true) {
+            $measure instanceof Reps => self::count($measure->count, 'rep').($measure->hold === null ? '' : ' held '.self::seconds($measure->hold)),
+            $measure instanceof Hold => self::seconds($measure->time),
+            $measure instanceof Intervals => sprintf('%s of %s with %s between', self::count($measure->count, 'hold'), self::seconds($measure->hold), self::seconds($measure->break)),
+            $measure instanceof Work => self::seconds($measure->time).' of work',
+            $measure instanceof Distance => InvalidValue::number($measure->metres).' m',
+            default => throw InvalidValue::because('a measure that has no wording'),
+        };
+    }
+
+    private static function count(int $count, string $what): string
+    {
+        return $count.' '.$what.($count === 1 ? '' : 's');
+    }
+
+    private static function seconds(Seconds $time): string
+    {
+        return InvalidValue::number($time->toNumber()).' s';
+    }
+}

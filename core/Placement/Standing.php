@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Placement;
+
+use EvenRungs\Core\Ladder\Rung;
+
+/**
+ * Where a client is known to stand on a ladder.
+ */
+final class Standing
+{
+    /**
+     * @param  int  $step  step of the rung's dose, 0 the start
+     */
+    public function __construct(
+        public readonly Rung $rung,
+        public readonly int $step,
+        public readonly Basis $basis,
+    ) {
+    }
+}

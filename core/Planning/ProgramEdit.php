@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Planning;
+
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Side;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Session\Planned;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Session\Week;
+
+/**
+ * Changes to a planned program. The claimed minutes follow the computed ones.
+ */
+final class ProgramEdit
+{
+    public function __construct(private readonly Library $library, private readonly DoseChooser $doses)
+    {
+    }
+
+    /** Puts a rung in the place of every rung of its ladder; sets and rests stay as they were. */
+    public function standOn(Program $program, Rung $rung, int $step, Client $client): Program
+    {
+        [$dose, $why] = $this->doses->choose($rung, $step, $client);
+
+        return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries(function (Entry $entry) use ($rung, $dose, $why): Entry {
+            $old = $this->library->find($entry->exercise);
+            if ($old === null || $old->ladder !== $rung->ladder) {
+                return $entry;
+            }
+
+            return new Entry(
+                $rung->id,
+                $dose->withSets($entry->dose->sets)->withRest($entry->dose->rest),
+                $entry->note,
+                new Planned($rung->category, $rung->level, $rung->ladder, [$old === $rung ? sprintf('Step %d of %d on this rung.', $step + 1, count($rung->steps)) : sprintf('Moved from %s.', $old->name), ...$why]),
+                $entry->x,
+            );
+        })));
+    }
+
+    /**
+     * Gives one entry another dose. A dose written without a side is for both at once where the rung is not done side by side.
+     *
+     * @param  int  $week  place in the program, from 0; likewise session, block and entry
+     *
+     * @throws InvalidValue when there is no such entry, or its block cannot take the dose
+     */
+    public function changeDose(Program $program, int $week, int $session, int $block, int $entry, Dose $dose): Program
+    {
+        $old = ($program->weeks[$week]->sessions[$session]->blocks[$block] ?? null)?->entries()[$entry] ?? null;
+        if ($old === null) {
+            throw InvalidValue::because('there is no such entry in the program');
+        }
+        $rung = $this->library->find($old->exercise);
+        if ($dose->side === null && $rung !== null && $rung->side === Side::Both) {
+            $dose = new Dose($dose->measure, $dose->sets, Side::Both, $dose->rest, $dose->loadKg, $dose->range);
+        }
+        $weeks = $program->weeks;
+        $weeks[$week] = $this->withSession($weeks[$week], $session, function (Session $found) use ($block, $entry, $old, $dose): Session {
+            $blocks = $found->blocks;
+            $entries = $blocks[$block]->entries();
+            $entries[$entry] = $old->withDose($dose);
+            $blocks[$block] = $blocks[$block]->withEntries(array_values($entries));
+
+            return $this->claimed($found->withBlocks(array_values($blocks)));
+        });
+
+        return $program->withWeeks(array_values($weeks));
+    }
+
+    /** @param  callable(Session): Session  $change */
+    private function withSession(Week $week, int $place, callable $change): Week
+    {
+        $sessions = $week->sessions;
+        $sessions[$place] = $change($sessions[$place]);
+
+        return $week->withSessions(array_values($sessions));
+    }
+
+    private function claimed(Session $session): Session
+    {
+        return $session->withClaimed(SessionTime::of($session, $this->library)->time->total());
+    }
+}

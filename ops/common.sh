@@ -1,0 +1,59 @@
+# Shared by the ops scripts. An instance is one database, one web server and their files under var/NAME.
+set -euo pipefail
+root=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
+cd "$root"
+# Debian keeps server programs where a plain user's PATH does not look.
+PATH="$PATH:/usr/sbin:/sbin"
+
+say() { printf '%s\n' "$*"; }
+fail() {
+    printf 'even-rungs: %s\n' "$*" >&2
+    exit 1
+}
+
+use_instance() {
+    instance=$1
+    var="$root/var/$instance"
+    export EVEN_RUNGS_INSTANCE=$instance
+    # A socket path may have about 100 characters; deep folders fall back to /tmp.
+    socket="$var/run/db.sock"
+    if [ ${#socket} -gt 95 ]; then
+        socket="/tmp/even-rungs-$(printf '%s' "$var" | md5sum | cut -c1-12).sock"
+    fi
+    fpm_socket="$var/run/fpm.sock"
+    if [ ${#fpm_socket} -gt 95 ]; then
+        fpm_socket="/tmp/even-rungs-$(printf '%s' "$var" | md5sum | cut -c1-12)-fpm.sock"
+    fi
+}
+
+# is_ours PIDFILE NAME: the process in the pid file is alive and is the program it should be.
+is_ours() {
+    local pid
+    pid=$(cat "$1" 2>/dev/null) || return 1
+    [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -q -- "$2"
+}
+
+port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+# first_free_port START: the first port from START on that nothing answers on.
+first_free_port() {
+    local port=$1
+    while ! port_is_free "$port"; do
+        port=$((port + 1))
+        [ "$port" -lt $(($1 + 100)) ] || fail "no free port from $1 to $port"
+    done
+    printf '%s' "$port"
+}
+
+# wait_for SECONDS WHAT COMMAND...: until the command succeeds.
+wait_for() {
+    local seconds=$1 what=$2
+    shift 2
+    local end=$((SECONDS + seconds))
+    until "$@" >/dev/null 2>&1; do
+        [ $SECONDS -lt $end ] || fail "$what did not answer within $seconds s; see var/$instance/log"
+        sleep 0.1
+    done
+}
+
+setting() { { sed -n "s/^$1=//p" "$var/app.env" 2>/dev/null || true; } | head -n 1; }

@@ -1,0 +1,164 @@
+# Starts and stops the services of one instance. Sourced after common.sh and use_instance.
+
+prepare_folders() {
+    mkdir -p "$var"/{run,log,conf,tmp} "$var"/storage/{logs,framework/{cache/data,views,sessions}}
+    chmod 700 "$var"
+}
+
+# write_settings WEB_PORT DB_PORT: settings are made once and kept; ports follow what is free.
+write_settings() {
+    local key password
+    key=$(setting APP_KEY)
+    password=$(setting DB_PASSWORD)
+    [ -n "$key" ] || key="base64:$(head -c 32 /dev/urandom | base64)"
+    [ -n "$password" ] || password=$(head -c 18 /dev/urandom | base64 | tr -dc 'A-Za-z0-9')
+    local new="$var/app.env.new"
+    {
+        printf 'APP_ENV=%s\nAPP_KEY=%s\nAPP_URL=http://127.0.0.1:%s\n' "$([ "$instance" = test ] && echo testing || echo production)" "$key" "$1"
+        printf 'WEB_PORT=%s\nDB_PORT=%s\nDB_DATABASE=even_rungs\nDB_USERNAME=even_rungs\nDB_PASSWORD=%s\n' "$1" "$2" "$password"
+    } >"$new"
+    chmod 600 "$new"
+    mv "$new" "$var/app.env"
+}
+
+db() { mariadb --no-defaults --socket="$socket" --user="$(id -un)" "$@"; }
+
+start_database() {
+    if is_ours "$var/run/db.pid" mariadbd; then
+        return
+    fi
+    rm -f "$var/run/db.pid" "$socket"
+    if [ ! -f "$var/mysql/installed" ]; then
+        say "Making the database"
+        rm -rf "$var/mysql"
+        mkdir -p "$var/mysql"
+        mariadb-install-db --no-defaults --datadir="$var/mysql" --user="$(id -un)" --skip-test-db \
+            --auth-root-authentication-method=socket --auth-root-socket-user="$(id -un)" >"$var/log/install-db.log" 2>&1 ||
+            fail "the database could not be made; see var/$instance/log/install-db.log"
+        touch "$var/mysql/installed"
+    fi
+    nohup mariadbd --no-defaults --datadir="$var/mysql" --user="$(id -un)" --socket="$socket" --pid-file="$var/run/db.pid" \
+        --bind-address=127.0.0.1 --port="$(setting DB_PORT)" --skip-name-resolve --log-error="$var/log/db.log" \
+        --innodb-buffer-pool-size=128M --innodb-flush-log-at-trx-commit=1 --tmpdir="$var/tmp" \
+        --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --max-allowed-packet=64M \
+        >/dev/null 2>&1 </dev/null &
+    wait_for 60 "the database" db -e 'select 1'
+    db -e "CREATE DATABASE IF NOT EXISTS even_rungs CHARACTER SET utf8mb4;
+        CREATE USER IF NOT EXISTS 'even_rungs'@'127.0.0.1';
+        ALTER USER 'even_rungs'@'127.0.0.1' IDENTIFIED BY '$(setting DB_PASSWORD)';
+        GRANT ALL ON even_rungs.* TO 'even_rungs'@'127.0.0.1';" || fail "the database user could not be made"
+}
+
+start_php() {
+    if is_ours "$var/run/fpm.pid" php-fpm; then
+        return
+    fi
+    cat >"$var/conf/fpm.conf" <<CONF
+[global]
+pid = $var/run/fpm.pid
+error_log = $var/log/fpm.log
+daemonize = yes
+[www]
+listen = $fpm_socket
+listen.mode = 0600
+$([ "$(id -u)" != 0 ] || printf 'user = root\ngroup = root\n')
+pm = static
+pm.max_children = 4
+clear_env = no
+env[EVEN_RUNGS_INSTANCE] = $instance
+php_admin_value[memory_limit] = 256M
+php_admin_value[post_max_size] = 20M
+php_admin_value[opcache.validate_timestamps] = 1
+php_admin_value[opcache.revalidate_freq] = 0
+php_admin_value[error_log] = $var/log/php.log
+php_admin_flag[expose_php] = off
+catch_workers_output = yes
+CONF
+    local as_root=()
+    [ "$(id -u)" != 0 ] || as_root=(-R)
+    rm -f "$var/run/fpm.pid"
+    php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" >"$var/log/fpm-start.log" 2>&1 || fail "PHP did not start; see var/$instance/log/fpm-start.log"
+}
+
+start_web() {
+    if is_ours "$var/run/nginx.pid" nginx; then
+        return
+    fi
+    cat >"$var/conf/nginx.conf" <<CONF
+$([ "$(id -u)" != 0 ] || echo 'user root;')
+worker_processes 2;
+pid $var/run/nginx.pid;
+error_log $var/log/nginx.log;
+events { worker_connections 256; }
+http {
+    include /etc/nginx/mime.types;
+    types { application/manifest+json webmanifest; }
+    default_type application/octet-stream;
+    access_log off;
+    server_tokens off;
+    sendfile on;
+    gzip on;
+    gzip_types application/javascript text/javascript text/css application/json image/svg+xml application/problem+json;
+    gzip_min_length 1000;
+    client_max_body_size 20m;
+    client_body_temp_path $var/tmp/body;
+    proxy_temp_path $var/tmp/proxy;
+    fastcgi_temp_path $var/tmp/fastcgi;
+    uwsgi_temp_path $var/tmp/uwsgi;
+    scgi_temp_path $var/tmp/scgi;
+    server {
+        listen 127.0.0.1:$(setting WEB_PORT);
+        root $root/public;
+        location /build/ {
+            add_header Cache-Control "public, max-age=31536000, immutable";
+            add_header X-Content-Type-Options nosniff;
+            try_files \$uri =404;
+        }
+        location = /icon.svg { try_files \$uri =404; }
+        location / {
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME $root/public/index.php;
+            fastcgi_param SCRIPT_NAME /index.php;
+            fastcgi_pass unix:$fpm_socket;
+            fastcgi_read_timeout 60s;
+        }
+    }
+}
+CONF
+    rm -f "$var/run/nginx.pid"
+    nginx -c "$var/conf/nginx.conf" >"$var/log/nginx-start.log" 2>&1 || { tail -n 2 "$var/log/nginx-start.log" >&2 && fail "the web server did not start"; }
+}
+
+# stop_one PIDFILE NAME SIGNAL
+stop_one() {
+    if is_ours "$1" "$2"; then
+        local pid
+        pid=$(cat "$1")
+        kill "-$3" "$pid" 2>/dev/null || true
+        local end=$((SECONDS + 30))
+        while [ -d "/proc/$pid" ] && [ $SECONDS -lt $end ]; do sleep 0.1; done
+    fi
+    rm -f "$1"
+}
+
+stop_services() {
+    stop_one "$var/run/nginx.pid" nginx QUIT
+    stop_one "$var/run/fpm.pid" php-fpm QUIT
+    stop_one "$var/run/db.pid" mariadbd TERM
+}
+
+# start_services WEB_PORT DB_PORT: ports to try first
+start_services() {
+    prepare_folders
+    local web_port db_port
+    web_port=$(setting WEB_PORT)
+    db_port=$(setting DB_PORT)
+    is_ours "$var/run/nginx.pid" nginx || web_port=$(first_free_port "${web_port:-$1}")
+    is_ours "$var/run/db.pid" mariadbd || db_port=$(first_free_port "${db_port:-$2}")
+    write_settings "$web_port" "$db_port"
+    start_database
+    php artisan migrate --force --no-interaction >"$var/log/migrate.log" 2>&1 || { tail -n 5 "$var/log/migrate.log" >&2 && fail "the database could not be brought up to date"; }
+    start_php
+    start_web
+    wait_for 30 "the application" curl -fsS "http://127.0.0.1:$web_port/api/health"
+}

@@ -1,0 +1,16 @@
+<!DOCTYPE html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="color-scheme" content="light dark">
+    <title>Even Rungs</title>
+    <link rel="icon" href="/icon.svg" type="image/svg+xml">
+    @viteReactRefresh
+    @vite('web/main.tsx')
+</head>
+<body>
+    <div id="root"></div>
+    <noscript>Even Rungs needs JavaScript.</noscript>
+</body>
+</html>

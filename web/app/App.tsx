@@ -1,0 +1,54 @@
+import { lazy, Suspense } from 'react';
+import { Navigate, Route, Routes, useLocation } from 'react-router';
+import { ApiError } from '../api/client';
+import { Clients } from '../features/clients/Clients';
+import { BoardLayout } from '../features/board/BoardLayout';
+import { SignIn } from '../features/sign-in/SignIn';
+import { Wall } from '../features/wall/Wall';
+import { Week } from '../features/week/Week';
+import { Notice, Waiting } from '../ui/Notice';
+import { Shell } from './Shell';
+import { useMe } from './session';
+
+const Sheet = lazy(async () => ({ default: (await import('../features/sheet/Sheet')).Sheet }));
+
+export function App() {
+  return (
+    <Routes>
+      <Route path="/sign-in" element={<SignIn />} />
+      <Route path="*" element={<SignedIn />} />
+    </Routes>
+  );
+}
+
+function SignedIn() {
+  const me = useMe();
+  const location = useLocation();
+  if (me.isPending) return <Waiting what="the studio" />;
+  if (me.isError) {
+    if (me.error instanceof ApiError && me.error.problem.status === 401) {
+      return <Navigate to="/sign-in" state={{ from: location.pathname }} replace />;
+    }
+    return <Notice title={me.error.message} />;
+  }
+  return (
+    <Suspense fallback={<Waiting what="the page" />}>
+      <Routes>
+        <Route element={<Shell />}>
+          <Route index element={<Navigate to="/clients" replace />} />
+          <Route path="clients" element={<Clients />} />
+          <Route path="clients/:client" element={<BoardLayout />}>
+            <Route index element={<Navigate to="wall" replace />} />
+            <Route path="wall" element={<Wall />} />
+            <Route path="week" element={<Week />} />
+            <Route path="sheet" element={<Sheet />} />
+          </Route>
+          <Route
+            path="*"
+            element={<p className="p-6">There is no such page. Go back to the clients with the link above.</p>}
+          />
+        </Route>
+      </Routes>
+    </Suspense>
+  );
+}

@@ -1,0 +1,59 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { LogOut, Moon, Sun } from 'lucide-react';
+import { Link, Outlet, useNavigate } from 'react-router';
+import { answer, api } from '../api/client';
+import { Button } from '../ui/Button';
+import { Mark } from './Mark';
+import { useMe } from './session';
+import { useTheme } from './theme';
+
+/** The frame of every page behind the sign-in. */
+export function Shell() {
+  const me = useMe();
+  const [theme, turnTheme] = useTheme();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+
+  async function signOut() {
+    await answer(api.POST('/sign-out'));
+    queries.clear();
+    await navigate('/sign-in');
+  }
+
+  return (
+    <div className="flex min-h-screen flex-col">
+      <a href="#main" className="sr-only focus:not-sr-only focus:p-3">
+        Skip to the page
+      </a>
+      <header className="flex items-center gap-3 border-b border-line px-4 py-2 print:hidden">
+        <Link to="/clients" className="flex items-center gap-2 text-lg font-bold">
+          <Mark /> Even Rungs
+        </Link>
+        <Link to="/clients" className="ml-4 px-2 py-2 font-semibold underline-offset-4 hover:underline">
+          Clients
+        </Link>
+        <span className="ml-auto hidden text-faint sm:inline">
+          {me.data?.name}, {me.data?.studio}
+        </span>
+        <Button
+          look="quiet"
+          aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'}
+          onClick={turnTheme}
+          className="ml-auto sm:ml-0"
+        >
+          {theme === 'light' ? <Moon size={20} aria-hidden /> : <Sun size={20} aria-hidden />}
+        </Button>
+        <Button look="quiet" onClick={() => void signOut()}>
+          <LogOut size={20} aria-hidden /> <span className="hidden sm:inline">Sign out</span>
+        </Button>
+      </header>
+      <main id="main" className="flex-1">
+        <Outlet />
+      </main>
+      <footer className="border-t border-line px-4 py-2 text-sm text-faint print:hidden">
+        Stop at pain that is not ordinary effort. Even Rungs does not diagnose; it defers to local rules and licensed
+        practice.
+      </footer>
+    </div>
+  );
+}

@@ -1,0 +1,39 @@
+/** Words for the codes of the open formats. */
+export const dayNames: Record<string, string> = {
+  mon: 'Monday',
+  tue: 'Tuesday',
+  wed: 'Wednesday',
+  thu: 'Thursday',
+  fri: 'Friday',
+  sat: 'Saturday',
+  sun: 'Sunday',
+};
+
+export const kindNames: Record<string, string> = {
+  standalone: 'Own session',
+  'after-lift': 'After lifting',
+  'before-lift': 'Before lifting',
+  activation: 'Switch-on before lifting',
+};
+
+export const trainingNames: Record<string, string> = {
+  'heavy-lift': 'heavy lifting',
+  'light-lift': 'light lifting',
+  endurance: 'endurance',
+  'skill-sport': 'sport',
+  rest: 'rest',
+};
+
+export const urgencyNames: Record<string, string> = {
+  emergency: 'Emergency, now',
+  prompt: 'See a clinician before any training',
+  'before-load': 'Clearance needed before loading',
+};
+
+/** A rung's name without the ladder it stands on. */
+export function shortName(rung: string, ladder: string): string {
+  const prefix = `${ladder}, `;
+  if (!rung.toLowerCase().startsWith(prefix.toLowerCase())) return rung;
+  const rest = rung.slice(prefix.length);
+  return rest.charAt(0).toUpperCase() + rest.slice(1);
+}

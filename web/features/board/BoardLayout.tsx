@@ -1,0 +1,115 @@
+import { Redo2, Undo2 } from 'lucide-react';
+import { NavLink, Outlet } from 'react-router';
+import { trainingNames, urgencyNames, dayNames } from '../../app/words';
+import { Button } from '../../ui/Button';
+import { Notice, Waiting } from '../../ui/Notice';
+import { useBoard, useBoardCommand, type Board } from './useBoard';
+
+const tabs = [
+  ['wall', 'Wall'],
+  ['week', 'Week'],
+  ['sheet', 'Sheet'],
+] as const;
+
+/** The head of a client's pages: who it is, what must not be loaded, where the week stands. */
+export function BoardLayout() {
+  const board = useBoard();
+  if (board.isPending) return <Waiting what="the client" />;
+  if (board.isError) {
+    return (
+      <div className="p-6">
+        <Notice title={board.error.message} />
+      </div>
+    );
+  }
+  return (
+    <div className="mx-auto max-w-[110rem] px-4 py-3">
+      <Head board={board.data} />
+      {board.data.refer.length > 0 && (
+        <div className="mb-3 print:hidden">
+          <Notice title="Planning stops here until a clinician has seen the client.">
+            <ul>
+              {board.data.refer.map((each) => (
+                <li key={each.text}>
+                  <b>{urgencyNames[each.urgency]}:</b> {each.text}
+                </li>
+              ))}
+            </ul>
+          </Notice>
+        </div>
+      )}
+      <Outlet />
+    </div>
+  );
+}
+
+function Head({ board }: { board: Board }) {
+  const command = useBoardCommand();
+  const { client, week } = board;
+  return (
+    <div className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2 print:hidden">
+      <div>
+        <h1 className="text-2xl leading-tight font-bold">{client.name}</h1>
+        <p className="text-[15px] text-faint">
+          {client.goal_name}
+          {client.limits.map((limit) => (
+            <span
+              key={limit.id}
+              className="ml-2 rounded-sm bg-warn-soft px-1.5 font-semibold text-warn"
+              title={limit.caution}
+            >
+              {limit.name}
+              {limit.severity === null ? '' : `, ${limit.severity}`}
+            </span>
+          ))}
+          {client.other_training.map((other) => (
+            <span key={`${other.day}${other.type}`} className="ml-2">
+              {dayNames[other.day]?.slice(0, 3)}: {trainingNames[other.type]}
+            </span>
+          ))}
+        </p>
+      </div>
+      <nav aria-label="Pages of the client" className="flex gap-1">
+        {tabs.map(([to, name]) => (
+          <NavLink
+            key={to}
+            to={to}
+            className={({ isActive }) =>
+              `flex min-h-10 items-center border-b-3 px-4 font-semibold ${isActive ? 'border-act' : 'border-transparent hover:border-line'}`
+            }
+          >
+            {name}
+          </NavLink>
+        ))}
+      </nav>
+      <div className="ml-auto flex items-center gap-2">
+        {week !== null && (
+          <p className="mr-3 text-right" aria-live="polite">
+            <b className="text-xl" data-week-total>
+              {week.total.text}
+            </b>{' '}
+            <span className="text-faint">of {week.available.text} min this week</span>
+          </p>
+        )}
+        <Button
+          disabled={board.undo === null || command.isPending}
+          title={board.undo === null ? 'Nothing to undo' : `Undo: ${board.undo}`}
+          onClick={() => {
+            command.mutate({ do: 'undo' });
+          }}
+        >
+          <Undo2 size={18} aria-hidden /> Undo
+        </Button>
+        <Button
+          disabled={board.redo === null || command.isPending}
+          title={board.redo === null ? 'Nothing to redo' : `Redo: ${board.redo}`}
+          onClick={() => {
+            command.mutate({ do: 'redo' });
+          }}
+        >
+          <Redo2 size={18} aria-hidden /> Redo
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,70 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+import { answer, api, type Schemas } from '../../api/client';
+
+export type Board = Schemas['Board'];
+export type BoardLadder = Schemas['BoardLadder'];
+export type BoardRung = Schemas['BoardRung'];
+
+export function useClientId(): string {
+  return useParams().client ?? '';
+}
+
+/** The board of the client in the address. */
+export function useBoard() {
+  const client = useClientId();
+  return useQuery({
+    queryKey: ['board', client],
+    queryFn: () => answer(api.GET('/clients/{client}/board', { params: { path: { client } } })),
+  });
+}
+
+/** Everything that never changes while the page is open: ladders, words, cues. */
+export function useLibrary() {
+  return useQuery({ queryKey: ['library'], queryFn: () => answer(api.GET('/library')), staleTime: Infinity });
+}
+
+export type BoardCommand =
+  | { do: 'move'; rung: string; step: number }
+  | { do: 'dose'; week: number; session: number; block: number; entry: number; dose: string }
+  | { do: 'plan' | 'undo' | 'redo' };
+
+function send(client: string, version: number, command: BoardCommand): Promise<Board> {
+  const params = { path: { client } };
+  switch (command.do) {
+    case 'move':
+      return answer(
+        api.POST('/clients/{client}/moves', { params, body: { version, rung: command.rung, step: command.step } }),
+      );
+    case 'dose': {
+      const { week, session, block, entry, dose } = command;
+      return answer(
+        api.POST('/clients/{client}/doses', { params, body: { version, week, session, block, entry, dose } }),
+      );
+    }
+    case 'plan':
+      return answer(api.POST('/clients/{client}/plan', { params, body: { version } }));
+    case 'undo':
+      return answer(api.POST('/clients/{client}/undo', { params, body: { version } }));
+    case 'redo':
+      return answer(api.POST('/clients/{client}/redo', { params, body: { version } }));
+  }
+}
+
+/** Sends a command for the client in the address; the board it answers with replaces the one on the page. */
+export function useBoardCommand() {
+  const client = useClientId();
+  const queries = useQueryClient();
+  return useMutation({
+    mutationKey: ['board', client],
+    scope: { id: client },
+    mutationFn: (command: BoardCommand) => {
+      const board = queries.getQueryData<Board>(['board', client]);
+      return send(client, board?.version ?? 1, command);
+    },
+    onSuccess: (board) => {
+      queries.setQueryData(['board', client], board);
+      void queries.invalidateQueries({ queryKey: ['clients'] });
+    },
+  });
+}

@@ -1,0 +1,92 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { answer, api, type Schemas } from '../../api/client';
+import { dayNames, urgencyNames } from '../../app/words';
+import { Code } from '../../ui/Code';
+import { Notice, Waiting } from '../../ui/Notice';
+
+const directions = ['AE', 'AF', 'AL', 'AR'] as const;
+
+export function Clients() {
+  const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')) });
+  if (clients.isPending) return <Waiting what="the clients" />;
+  if (clients.isError) return <Notice title={clients.error.message} />;
+  return (
+    <div className="mx-auto max-w-6xl p-4">
+      <h1 className="mb-3 text-2xl font-bold">Clients</h1>
+      <ul className="space-y-2">
+        {clients.data.clients.map((client) => (
+          <ClientRow key={client.id} client={client} />
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function ClientRow({ client }: { client: Schemas['ClientRow'] }) {
+  const days = Object.entries(client.days);
+  return (
+    <li>
+      <Link
+        to={`/clients/${client.id}/wall`}
+        className="grid items-center gap-x-6 gap-y-2 rounded-lg border border-line bg-card px-4 py-3 hover:border-ink md:grid-cols-[15rem_13rem_1fr_15rem]"
+      >
+        <span>
+          <span className="block text-lg font-bold">{client.name}</span>
+          <span className="text-sm text-faint">{client.goal.replace('-', ' ')}</span>
+        </span>
+        <Levels client={client} />
+        <span className="text-[15px]">
+          {client.limits.length > 0 && <span className="font-semibold">{client.limits.join(', ')}</span>}
+          {client.refer !== null && <span className="block font-bold text-warn">{urgencyNames[client.refer]}</span>}
+          {client.refer === null && client.gaps.length > 0 && (
+            <span className="block text-warn">Short this week: {client.gaps.join(', ')}</span>
+          )}
+        </span>
+        <span className="text-[15px] md:text-right">
+          <span className="block">
+            {days.map(([day, min]) => `${(dayNames[day] ?? day).slice(0, 2)} ${min}`).join(' · ')} min
+          </span>
+          <span className="text-faint">
+            {client.sessions === 0 ? 'no week planned' : `${client.sessions} sessions planned`}
+          </span>
+        </span>
+      </Link>
+    </li>
+  );
+}
+
+/** The level of each direction as a small level line, so that unevenness is seen in the list. */
+function Levels({ client }: { client: Schemas['ClientRow'] }) {
+  const y = (level: number) => 34 - level * 3.2;
+  const points = directions.flatMap((code, i) => {
+    const level = client.levels[code];
+    return level === null ? [] : [{ x: 20 + i * 40, y: y(level), level }];
+  });
+  return (
+    <span className="block">
+      <svg viewBox="0 0 160 38" className="block h-9 w-40" aria-hidden>
+        {directions.map((code, i) => (
+          <path key={code} d={`M${20 + i * 40} 2v34`} stroke="var(--line)" strokeWidth="2" />
+        ))}
+        <polyline
+          points={points.map((p) => `${p.x},${p.y}`).join(' ')}
+          fill="none"
+          stroke="var(--act)"
+          strokeWidth="2.5"
+          strokeLinejoin="round"
+        />
+        {points.map((p) => (
+          <circle key={p.x} cx={p.x} cy={p.y} r="4" fill="var(--stand)" />
+        ))}
+      </svg>
+      <span className="grid w-40 grid-cols-4 text-center text-sm">
+        {directions.map((code) => (
+          <span key={code}>
+            <Code code={code} /> <span className="font-bold">{client.levels[code] ?? '–'}</span>
+          </span>
+        ))}
+      </span>
+    </span>
+  );
+}

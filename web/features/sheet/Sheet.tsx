@@ -1,0 +1,101 @@
+import { Printer } from 'lucide-react';
+import { useMe } from '../../app/session';
+import { dayNames, kindNames } from '../../app/words';
+import { Button } from '../../ui/Button';
+import { Notice, Waiting } from '../../ui/Notice';
+import { useBoard, useLibrary } from '../board/useBoard';
+
+/** One page a week for the client: readable in black and white, cautions included. */
+export function Sheet() {
+  const board = useBoard();
+  const library = useLibrary();
+  const me = useMe();
+  if (board.data === undefined || library.isPending) return <Waiting what="the sheet" />;
+  if (library.isError) return <Notice title={library.error.message} />;
+  const { week, client } = board.data;
+  if (week === null) return <p>No week is planned, so there is nothing to print.</p>;
+  const rungs = new Map(library.data.library.ladders.flatMap((ladder) => ladder.rungs).map((rung) => [rung.id, rung]));
+  const used = [
+    ...new Set(
+      week.sessions.flatMap((session) => session.blocks.flatMap((block) => block.entries.map((each) => each.exercise))),
+    ),
+  ].flatMap((id) => rungs.get(id) ?? []);
+
+  return (
+    <div>
+      <p className="mb-3 print:hidden">
+        <Button
+          look="act"
+          onClick={() => {
+            window.print();
+          }}
+        >
+          <Printer size={18} aria-hidden /> Print
+        </Button>
+      </p>
+      <article className="mx-auto max-w-[50rem] bg-white p-8 text-[13px] leading-snug text-black shadow print:max-w-none print:p-0 print:text-[11px] print:shadow-none">
+        <header className="mb-2 flex items-end border-b-2 border-black pb-1">
+          <h1 className="text-2xl font-bold print:text-xl">{client.name}</h1>
+          <p className="ml-auto text-right">
+            {me.data?.studio}
+            <br />
+            Week {week.number}, {week.total.text} min in {week.sessions.length} sessions
+          </p>
+        </header>
+        <div className="grid gap-x-6 sm:grid-cols-2 print:grid-cols-2">
+          {week.sessions.map((session) => (
+            <section key={session.day} className="mb-3 break-inside-avoid">
+              <h2 className="flex border-b border-black text-[15px] font-bold print:text-[13px]">
+                {dayNames[session.day]} <span className="ml-2 font-normal">{kindNames[session.kind]}</span>
+                <span className="ml-auto">{session.total.text} min</span>
+              </h2>
+              {session.blocks.map((block, b) => (
+                <div key={`${session.day}${b}`}>
+                  {block.type === 'circuit' && <p className="font-bold">Circuit: {block.rounds} rounds of</p>}
+                  <ul>
+                    {block.entries.map((entry) => (
+                      <li key={entry.exercise} className="flex gap-2 border-b border-neutral-400 py-0.5">
+                        <span className="mt-0.5 size-3 shrink-0 border border-black" aria-hidden />
+                        <span>
+                          <b>{entry.name}</b>
+                          <br />
+                          {entry.words}
+                        </span>
+                      </li>
+                    ))}
+                  </ul>
+                </div>
+              ))}
+            </section>
+          ))}
+        </div>
+        <section className="mb-2">
+          <h2 className="border-b border-black text-[15px] font-bold print:text-[13px]">How</h2>
+          <dl className="gap-x-6 print:columns-2 sm:columns-2">
+            {used.map((rung) => (
+              <div key={rung.id} className="break-inside-avoid py-0.5">
+                <dt className="inline font-bold">{rung.name}. </dt>
+                <dd className="inline">{rung.setup.join(' ')}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+        <section className="border-2 border-black p-2">
+          <h2 className="font-bold">Take care</h2>
+          <ul className="list-disc pl-4">
+            {client.limits.map((limit) => (
+              <li key={limit.id}>
+                <b>{limit.name}:</b> {limit.caution}
+              </li>
+            ))}
+            <li>Never hold the breath. Stop a set when the form goes, not when the clock says so.</li>
+            <li>
+              Stop at pain that is not ordinary effort, and at once at sharp or spreading pain, numbness or giving way;
+              tell your trainer. This sheet is no diagnosis and does not replace licensed care.
+            </li>
+          </ul>
+        </section>
+      </article>
+    </div>
+  );
+}

@@ -1,0 +1,30 @@
+const keys = [
+  ['↑ ↓', 'along a ladder'],
+  ['← →', 'to the ladder beside'],
+  ['+', 'client one rung up'],
+  ['−', 'client one rung down'],
+] as const;
+
+/** The keys of the wall. */
+export function Keys() {
+  return (
+    <dl className="mt-2 flex flex-wrap gap-x-5 gap-y-1 text-sm text-faint">
+      {keys.map(([key, what]) => (
+        <div key={key} className="flex gap-1.5">
+          <dt>
+            <kbd className="rounded border border-line bg-card px-1.5 font-bold text-ink">{key}</kbd>
+          </dt>
+          <dd>{what}</dd>
+        </div>
+      ))}
+      <div className="flex gap-1.5">
+        <dt className="text-ink">■□</dt>
+        <dd>dose climbed on the rung</dd>
+      </div>
+      <div className="flex gap-1.5">
+        <dt className="w-6 self-center border-t-4 border-act opacity-55" />
+        <dd>where the client stands</dd>
+      </div>
+    </dl>
+  );
+}

@@ -1,0 +1,177 @@
+import { ArrowDown, ArrowUp } from 'lucide-react';
+import { Button } from '../../ui/Button';
+import { Code } from '../../ui/Code';
+import { Notice } from '../../ui/Notice';
+import { Why } from '../../ui/Why';
+import type { BoardLadder, BoardRung, useLibrary } from '../board/useBoard';
+
+interface Props {
+  ladder: BoardLadder;
+  rung: BoardRung;
+  library: NonNullable<ReturnType<typeof useLibrary>['data']>;
+  weekTotal: string | null;
+  busy: boolean;
+  error: string | null;
+  onMove: (rung: string, step?: number) => void;
+  onShow: (rung: string) => void;
+}
+
+/** The coach's card of one rung, and what standing on it does to the week. */
+export function RungPanel({ ladder, rung, library, weekTotal, busy, error, onMove, onShow }: Props) {
+  const words = library.library.ladders
+    .find((each) => each.id === ladder.id)
+    ?.rungs.find((each) => each.id === rung.id);
+  const faultNames = new Map(library.library.faults.map((fault) => [fault.id, fault.name]));
+  const standing = ladder.standing?.rung === rung.id;
+  const name = (id: string) => ladder.rungs.find((each) => each.id === id)?.name ?? id;
+  if (words === undefined) return null;
+
+  return (
+    <aside
+      aria-label="Rung"
+      className="self-start rounded-lg border border-line bg-card p-4 lg:sticky lg:top-3 lg:max-h-[calc(100vh-1.5rem)] lg:overflow-y-auto"
+    >
+      <h2 className="text-xl leading-tight font-bold">{rung.name}</h2>
+      <p className="mb-2 text-faint">
+        <Code code={ladder.category} /> level {rung.level}, {words.position.replace('-', ' ')}
+        {words.equipment.length > 0 && `, needs ${words.equipment.join(', ')}`}
+      </p>
+
+      {rung.reasons.length > 0 && (
+        <div className="mb-3">
+          <Notice title={rung.state === 'later' ? 'Not yet' : 'Barred'}>
+            <ul>
+              {rung.reasons.map((reason) => (
+                <li key={reason}>This rung {reason}.</li>
+              ))}
+            </ul>
+          </Notice>
+        </div>
+      )}
+
+      {standing ? (
+        <div className="mb-3">
+          <p className="mb-2 flex items-center font-semibold">
+            Stands here
+            <Why about={rung.name} reasons={ladder.why} />
+          </p>
+          <div className="grid grid-cols-2 gap-2">
+            <Button
+              look="act"
+              disabled={busy || ladder.up === null}
+              onClick={() => {
+                if (ladder.up !== null) onMove(ladder.up);
+              }}
+            >
+              <ArrowUp size={18} aria-hidden /> One up
+            </Button>
+            <Button
+              disabled={busy || ladder.down === null}
+              onClick={() => {
+                if (ladder.down !== null) onMove(ladder.down);
+              }}
+            >
+              <ArrowDown size={18} aria-hidden /> One down
+            </Button>
+          </div>
+          <p className="mt-1 text-sm text-faint">
+            {ladder.up === null ? 'Nothing allowed above.' : `Up: ${name(ladder.up)}.`}{' '}
+            {ladder.down === null ? 'Nothing allowed below.' : `Down: ${name(ladder.down)}.`}
+          </p>
+        </div>
+      ) : (
+        <div className="mb-3 grid grid-cols-2 gap-2">
+          <Button
+            look="act"
+            disabled={busy || rung.state !== 'open'}
+            onClick={() => {
+              onMove(rung.id);
+            }}
+          >
+            Stand here
+          </Button>
+          <Button
+            disabled={ladder.standing === null}
+            onClick={() => {
+              if (ladder.standing !== null) onShow(ladder.standing.rung);
+            }}
+          >
+            Show standing
+          </Button>
+        </div>
+      )}
+      <p role="alert" className="font-semibold text-warn empty:hidden">
+        {error}
+      </p>
+
+      <section aria-label="Minutes" className="mb-3 rounded-md bg-paper px-3 py-2">
+        {weekTotal === null ? (
+          'No week is planned.'
+        ) : rung.week_total === null ? (
+          rung.state === 'open' ? (
+            <>This ladder is not in the week: the minutes stay {weekTotal}.</>
+          ) : (
+            <>Week: {weekTotal} min.</>
+          )
+        ) : standing ? (
+          <>
+            Week: <b>{rung.week_total.text}</b> min.
+          </>
+        ) : (
+          <>
+            Week on this rung: <b>{rung.week_total.text}</b> min ({rung.week_change}).
+          </>
+        )}
+      </section>
+
+      <h3 className="font-bold">Dose, step by step</h3>
+      <ol className="mb-3 space-y-1">
+        {rung.steps.map((step, i) => {
+          const here = standing && ladder.standing?.step === i;
+          return (
+            <li key={step}>
+              <button
+                type="button"
+                disabled={!standing || busy || here}
+                aria-current={here ? 'step' : undefined}
+                onClick={() => {
+                  onMove(rung.id, i);
+                }}
+                className={`min-h-8 w-full rounded border px-2 text-left ${here ? 'border-stand bg-stand font-bold text-on-stand' : 'border-line enabled:hover:border-ink'}`}
+              >
+                {step}
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+
+      <h3 className="font-bold">Set up</h3>
+      <ol className="mb-3 list-decimal space-y-0.5 pl-5">
+        {words.setup.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ol>
+      <p className="mb-3">
+        <b>More than below:</b> {words.adds}
+      </p>
+      <p className="mb-3">
+        <b>Look:</b> {words.watch}
+      </p>
+
+      <h3 className="font-bold">If you see, say</h3>
+      <dl className="mb-3">
+        {words.cues.map((cue) => (
+          <div key={cue.fault} className="border-t border-line py-1">
+            <dt className="font-semibold">{faultNames.get(cue.fault) ?? cue.fault}</dt>
+            <dd>{cue.say}</dd>
+          </div>
+        ))}
+      </dl>
+      <p>
+        <b>Felt in</b> {words.felt_in.join(', ')}; <b>not in</b> {words.not_in.join(', ')}.
+      </p>
+      <p className="text-faint">Works {words.muscles.join(', ')}.</p>
+    </aside>
+  );
+}

@@ -1,0 +1,136 @@
+import { RefreshCw } from 'lucide-react';
+import type { Schemas } from '../../api/client';
+import { dayNames, kindNames } from '../../app/words';
+import { Button } from '../../ui/Button';
+import { Code } from '../../ui/Code';
+import { Notice } from '../../ui/Notice';
+import { Why } from '../../ui/Why';
+import { useBoard, useBoardCommand } from '../board/useBoard';
+import { DoseLine } from './DoseLine';
+
+/** The week by day: doses as trainers write them, minutes that add up, the share of each direction, gaps in words. */
+export function Week() {
+  const board = useBoard();
+  const command = useBoardCommand();
+  if (board.data === undefined) return null;
+  const { week, refer, style } = board.data;
+  return (
+    <div className="space-y-4">
+      <div className="flex flex-wrap items-start gap-4">
+        {week !== null && <Shares directions={week.directions} />}
+        <div className="ml-auto text-right">
+          <Button
+            disabled={command.isPending || refer.length > 0}
+            onClick={() => {
+              command.mutate({ do: 'plan' });
+            }}
+          >
+            <RefreshCw size={18} aria-hidden /> {week === null ? 'Plan the week' : 'Plan anew from the wall'}
+          </Button>
+          <p className="mt-1 text-sm text-faint">House style: {style.name}</p>
+          <p role="alert" className="font-semibold text-warn empty:hidden">
+            {command.variables?.do === 'plan' ? command.error?.message : null}
+          </p>
+        </div>
+      </div>
+      {week !== null && week.gaps.length > 0 && (
+        <Notice title="Not covered as it should be">
+          <ul>
+            {week.gaps.map((gap) => (
+              <li key={gap.category}>
+                <b>{gap.name}:</b> {gap.why}
+              </li>
+            ))}
+          </ul>
+        </Notice>
+      )}
+      {week?.sessions.length === 0 && <p>No session fits: the client has no days, or no minutes on them.</p>}
+      <div className="grid items-start gap-4 md:grid-cols-2 xl:grid-cols-3">
+        {week?.sessions.map((session, i) => (
+          <SessionCard key={session.day} session={session} place={i} />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+const fills: Record<string, string> = {
+  AE: 'bg-stand',
+  AF: 'hatched border border-stand',
+  AL: 'bg-wood',
+  AR: 'bg-act',
+};
+
+function Shares({ directions }: { directions: Schemas['BoardDirection'][] }) {
+  return (
+    <section aria-label="Share of each direction" className="min-w-80 flex-1">
+      <div className="flex h-5 w-full gap-0.5 overflow-hidden rounded" aria-hidden>
+        {directions.map((each) => (
+          <span key={each.code} className={fills[each.code]} style={{ width: `${each.percent}%` }} />
+        ))}
+      </div>
+      <ul className="mt-1 grid grid-cols-2 gap-x-4 sm:grid-cols-4">
+        {directions.map((each) => (
+          <li key={each.code} className="leading-tight">
+            <span className={`mr-1 inline-block size-3 rounded-xs ${fills[each.code] ?? ''}`} aria-hidden />
+            <Code code={each.code} title={each.name} /> <b>{each.percent} %</b>
+            <span className={`block text-sm ${each.sessions < each.target ? 'font-semibold text-warn' : 'text-faint'}`}>
+              {each.sessions} of {each.target} sessions, {each.sets} sets, {each.work.text} work
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function SessionCard({ session, place }: { session: Schemas['BoardSession']; place: number }) {
+  const share =
+    session.budget.seconds === 0 ? 100 : Math.min(100, (100 * session.total.seconds) / session.budget.seconds);
+  return (
+    <section aria-label={dayNames[session.day]} className="rounded-lg border border-line bg-card">
+      <header className="border-b border-line px-4 py-2">
+        <div className="flex items-baseline gap-2">
+          <h2 className="text-lg font-bold">{dayNames[session.day]}</h2>
+          <span className="text-sm text-faint">{kindNames[session.kind]}</span>
+          <Why about={dayNames[session.day] ?? ''} reasons={session.why} />
+          <span className="ml-auto whitespace-nowrap">
+            <b className={`text-xl ${session.over ? 'text-warn' : ''}`} data-session-total={session.day}>
+              {session.total.text}
+            </b>{' '}
+            <span className="text-faint">of {session.budget.text}</span>
+          </span>
+        </div>
+        <div className="mt-1 h-2 rounded-full bg-line" aria-hidden>
+          <div className={`h-2 rounded-full ${session.over ? 'bg-warn' : 'bg-stand'}`} style={{ width: `${share}%` }} />
+        </div>
+        <p className="mt-1 text-sm text-faint">
+          {session.over && <b className="text-warn">Over the client’s minutes. </b>}
+          Work {session.work.text}, rest {session.rest.text}, changes {session.change.text}
+        </p>
+      </header>
+      {session.blocks.map((block, b) => (
+        <div key={b} className="px-4 py-1">
+          {block.type === 'circuit' && (
+            <p className="pt-1 text-sm font-semibold">
+              Circuit, {block.rounds} {block.rounds === 1 ? 'round' : 'rounds'}
+            </p>
+          )}
+          <ul>
+            {block.entries.map((entry, e) => (
+              <li key={`${entry.exercise}${e}`} className="border-b border-line py-1.5 last:border-0">
+                <div className="flex items-center gap-2">
+                  <Code code={entry.category ?? '–'} />
+                  <span className="flex-1 leading-tight font-semibold">{entry.name}</span>
+                  <span className="text-faint">{entry.total.text}</span>
+                  <Why about={entry.name} reasons={entry.why} />
+                </div>
+                <DoseLine entry={entry} place={{ week: 0, session: place, block: b, entry: e }} />
+              </li>
+            ))}
+          </ul>
+        </div>
+      ))}
+    </section>
+  );
+}
