@@ -11,6 +11,7 @@ use EvenRungs\Formats\Schemas;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
@@ -23,6 +24,8 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict();
+        // addresses without a host: the pages work behind whatever name and port they are reached by
+        Vite::createAssetPathsUsing(static fn (string $path): string => '/'.$path);
         Schemas::registerFolder('https://even-rungs.example/api/', base_path('api'));
         Route::bind('client', static function (string $id): Client {
             $trainer = Auth::user();

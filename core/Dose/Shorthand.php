@@ -62,12 +62,12 @@ final class Shorthand
      */
     public static function parse(string $text): Dose
     {
+        if (strlen($text) > 200) {
+            throw InvalidValue::because('a dose is one short line of at most 200 characters');
+        }
         $rest = self::tidy($text);
         if ($rest === '') {
             throw InvalidValue::because('the dose is empty; write sets × reps or seconds, such as 3 × 8 /s or 2 × 20 s');
-        }
-        if (strlen($rest) > 200) {
-            throw InvalidValue::because('a dose is one short line of at most 200 characters');
         }
         if (preg_match('/^(\d{1,4})x/', $rest, $m) !== 1) {
             throw InvalidValue::because(sprintf('"%s" does not start with sets ×, such as 3 × 8', trim($text)));
@@ -106,13 +106,13 @@ final class Shorthand
     {
         $text = trim(mb_strtolower(str_replace(['×', '–', '−'], ['x', '-', '-'], $text)));
         $text = (string) preg_replace('/\s+/', ' ', $text);
+        $text = (string) preg_replace('/ at (\d[\d.]*) ?m\/s(?= |$)/', ' at$1mps', $text);
         $text = (string) preg_replace('/\s*x\s*(?=[\d(])/', 'x', $text);
-        $text = (string) preg_replace('/(?<=\d) (?=(?:s|m|kg|%|m\/s)(?: |$|\)|\/|x))/', '', $text);
+        $text = (string) preg_replace('/(?<=\d) (?=(?:s|m|kg|%)(?: |$|\)|\/|x))/', '', $text);
         $text = (string) preg_replace('/(?<=\d)s\s*\/\s*(?=\d)/', 's/', $text);
         $text = (string) preg_replace('/(?<=[\d)sm])\/(s|side|alt)(?= |$)/', ' /$1', $text);
         $text = (string) preg_replace('/\( /', '(', $text);
         $text = (string) preg_replace('/ \)/', ')', $text);
-        $text = (string) preg_replace('/ at (?=\d)/', ' at', $text);
 
         return (string) preg_replace('/\br (?=\d)/', 'r', $text);
     }
@@ -126,7 +126,7 @@ final class Shorthand
         $tail = '(?: (?<rest>.*))?$/';
         if (preg_match("/^\\((\\d{1,4})x($n)s\\/($n)s?\\)".$tail, $text, $m) === 1) {
             $measure = new Intervals((int) $m[1], Seconds::of((float) $m[2]), Seconds::of((float) $m[3]));
-        } elseif (preg_match("/^($n)m(?: at($n)m\\/s)?".$tail, $text, $m) === 1) {
+        } elseif (preg_match("/^($n)m(?: at($n)mps)?".$tail, $text, $m) === 1) {
             $measure = new Distance(self::numeric($m[1]), ($m[2] ?? '') === '' ? null : self::numeric($m[2]));
         } elseif (preg_match("/^($n)s work".$tail, $text, $m) === 1) {
             $measure = new Work(Seconds::of((float) $m[1]));

@@ -31,7 +31,7 @@ final class ProgramEdit
     {
         [$dose, $why] = $this->doses->choose($rung, $step, $client);
 
-        return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries(function (Entry $entry) use ($rung, $dose, $why): Entry {
+        return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries(function (Entry $entry) use ($rung, $step, $dose, $why): Entry {
             $old = $this->library->find($entry->exercise);
             if ($old === null || $old->ladder !== $rung->ladder) {
                 return $entry;

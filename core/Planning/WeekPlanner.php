@@ -173,12 +173,24 @@ final class WeekPlanner
     private function raiseSets(SessionDraft $draft, int $sets): void
     {
         for ($reached = 2; $reached <= $sets; $reached++) {
-            foreach (array_keys($draft->items()) as $i) {
+            foreach ($this->leastWorkFirst($draft->items()) as $i) {
                 if ($draft->items()[$i]->dose->sets < $reached) {
                     $draft->addSet($i);
                 }
             }
         }
+    }
+
+    /**
+     * @param  list<DraftItem>  $items
+     * @return list<int> places of the items; what has the least work is raised first, so that the directions stay even
+     */
+    private function leastWorkFirst(array $items): array
+    {
+        $places = array_keys($items);
+        usort($places, static fn (int $a, int $b): int => [$items[$a]->dose->tension()->ms, $a] <=> [$items[$b]->dose->tension()->ms, $b]);
+
+        return $places;
     }
 
     /**

@@ -22,7 +22,7 @@ export function Keys() {
         <dd>dose climbed on the rung</dd>
       </div>
       <div className="flex gap-1.5">
-        <dt className="w-6 self-center border-t-4 border-act opacity-55" />
+        <dt className="w-6 self-center border-t-4 border-act" />
         <dd>where the client stands</dd>
       </div>
     </dl>

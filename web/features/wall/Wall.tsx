@@ -94,9 +94,10 @@ export function Wall() {
             ref={wall}
             role="group"
             aria-label="Wall of ladders"
-            className="relative grid gap-x-2"
+            className="relative grid gap-x-3.5"
             style={{ gridTemplateColumns: `1.6rem repeat(${ladders.length}, minmax(8.5rem, 1fr))` }}
           >
+            <EvenLine middles={line} height={layout.height} />
             <div />
             {ladders.map((each) => (
               <LadderHead key={each.id} ladder={each} library={library.data} />
@@ -117,7 +118,7 @@ export function Wall() {
                 {layout.bands.map((band) => (
                   <span
                     key={band.level}
-                    className="absolute -inset-x-1 border-t border-line"
+                    className="absolute -inset-x-2 border-t border-line"
                     style={{ top: band.top }}
                     aria-hidden
                   />
@@ -140,7 +141,6 @@ export function Wall() {
                 ))}
               </div>
             ))}
-            <EvenLine middles={line} height={layout.height} />
           </div>
         </div>
         <Keys />
@@ -289,8 +289,8 @@ function EvenLine({ middles, height }: { middles: (number | null)[]; height: num
       aria-hidden
       viewBox={`0 0 ${middles.length} ${height}`}
       preserveAspectRatio="none"
-      className="pointer-events-none absolute right-0 bottom-0"
-      style={{ left: '2.1rem', width: 'calc(100% - 2.1rem)', height }}
+      className="pointer-events-none absolute bottom-0"
+      style={{ left: '2.03rem', width: 'calc(100% - 1.59rem)', height }}
     >
       {runs.map((points) => (
         <polyline
@@ -298,7 +298,6 @@ function EvenLine({ middles, height }: { middles: (number | null)[]; height: num
           points={points}
           fill="none"
           stroke="var(--act)"
-          strokeOpacity="0.55"
           strokeWidth="4"
           strokeLinejoin="round"
           vectorEffect="non-scaling-stroke"

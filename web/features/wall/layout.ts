@@ -1,6 +1,6 @@
 import type { BoardLadder } from '../board/useBoard';
 
-export const rowHeight = 40;
+export const rowHeight = 36;
 const bandGap = 7;
 
 export interface WallLayout {

@@ -110,7 +110,7 @@ function SessionCard({ session, place }: { session: Schemas['BoardSession']; pla
         </p>
       </header>
       {session.blocks.map((block, b) => (
-        <div key={b} className="px-4 py-1">
+        <div key={b} className="border-b-4 border-paper px-4 py-1 last:border-0">
           {block.type === 'circuit' && (
             <p className="pt-1 text-sm font-semibold">
               Circuit, {block.rounds} {block.rounds === 1 ? 'round' : 'rounds'}

@@ -1,0 +1,38 @@
+#!/usr/bin/env bash
+# All checks and tests, or the tests of one suite.
+. "$(dirname "$0")/common.sh"
+. "$(dirname "$0")/services.sh"
+use_instance test
+suite=${1:-}
+case "$suite" in
+    '' | core | reference | formats | http | browser) ;;
+    *) fail "there is no suite \"$suite\"; there are core, reference, formats, http, browser" ;;
+esac
+
+bash ops/install.sh test
+[ ! -x var/node/bin/node ] || PATH="$root/var/node/bin:$PATH"
+
+step() {
+    local name=$1 began=$SECONDS
+    shift
+    say "· $name"
+    "$@" || fail "$name: see above"
+    say "  $((SECONDS - began)) s"
+}
+
+if [ -z "$suite" ]; then
+    say "Installed PHP packages:"
+    composer show --direct --format=text 2>/dev/null | awk '{print "  " $1, $2}'
+    step "Formatting of PHP (Pint)" vendor/bin/pint --test -q
+    step "PHPStan, highest level: core, formats, cli" vendor/bin/phpstan analyse -c phpstan.neon --no-progress --memory-limit=1G -q --error-format=raw
+    step "PHPStan, level 8: app" vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=1G -q --error-format=raw
+    step "TypeScript, ESLint, Prettier" npm run -s check
+fi
+
+if [ -z "$suite" ] || [ "$suite" = http ] || [ "$suite" = browser ]; then
+    trap 'stop_services >/dev/null 2>&1 || true' EXIT
+    start_services 8631 8731
+    php artisan migrate:fresh --force --no-interaction >"$var/log/migrate.log" 2>&1 || fail "the test database could not be made"
+    php artisan demo:seed
+fi
+vendor/bin/phpunit ${suite:+--testsuite "$suite"}

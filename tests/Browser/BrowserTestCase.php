@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverExpectedCondition as Until;
+use PHPUnit\Framework\TestCase;
+
+/**
+ * Drives the real pages in headless Chromium against the test instance.
+ */
+abstract class BrowserTestCase extends TestCase
+{
+    private const WAIT_S = 15;
+
+    /** @var resource|null */
+    private static $driverProcess = null;
+
+    private static int $port = 0;
+
+    protected RemoteWebDriver $browser;
+
+    private string $profile;
+
+    public static function setUpBeforeClass(): void
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0');
+        self::assertIsResource($socket);
+        self::$port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
+        fclose($socket);
+        $silent = ['file', '/dev/null', 'w'];
+        $process = proc_open(['chromedriver', '--port='.self::$port], [['file', '/dev/null', 'r'], $silent, $silent], $pipes);
+        self::assertIsResource($process);
+        self::$driverProcess = $process;
+        for ($try = 0; $try < 100 && @fsockopen('127.0.0.1', self::$port) === false; $try++) {
+            usleep(100_000);
+        }
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        if (self::$driverProcess !== null) {
+            proc_terminate(self::$driverProcess);
+            proc_close(self::$driverProcess);
+            self::$driverProcess = null;
+        }
+    }
+
+    protected function setUp(): void
+    {
+        exec(sprintf('EVEN_RUNGS_INSTANCE=test php %s demo:seed --again 2>&1', escapeshellarg(dirname(__DIR__, 2).'/artisan')), $output, $code);
+        self::assertSame(0, $code, implode("\n", $output));
+        $this->profile = sys_get_temp_dir().'/even-rungs-browser-'.bin2hex(random_bytes(4));
+        $options = new ChromeOptions;
+        $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--window-size=1280,800', '--user-data-dir='.$this->profile]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY_W3C, $options);
+        $this->browser = RemoteWebDriver::create('http://127.0.0.1:'.self::$port, $capabilities, 30_000, 60_000);
+    }
+
+    protected function tearDown(): void
+    {
+        $this->browser->quit();
+        exec('rm -rf '.escapeshellarg($this->profile));
+    }
+
+    protected function open(string $path): void
+    {
+        $settings = parse_ini_file(dirname(__DIR__, 2).'/var/test/app.env', false, INI_SCANNER_RAW) ?: [];
+        $this->browser->get('http://127.0.0.1:'.$settings['WEB_PORT'].$path);
+    }
+
+    protected function signIn(): void
+    {
+        $this->open('/sign-in');
+        $this->field('email')->sendKeys('trainer@slipway.example');
+        $this->field('password')->sendKeys('slipway-demo');
+        $this->button('Sign in')->click();
+        $this->waitForText('Clients');
+    }
+
+    protected function field(string $name): RemoteWebElement
+    {
+        return $this->element(WebDriverBy::name($name));
+    }
+
+    protected function button(string $text): RemoteWebElement
+    {
+        return $this->element(WebDriverBy::xpath(sprintf('//button[contains(normalize-space(.), "%s")]', $text)));
+    }
+
+    protected function link(string $text): RemoteWebElement
+    {
+        return $this->element(WebDriverBy::xpath(sprintf('//a[contains(normalize-space(.), "%s")]', $text)));
+    }
+
+    protected function css(string $selector): RemoteWebElement
+    {
+        return $this->element(WebDriverBy::cssSelector($selector));
+    }
+
+    private function element(WebDriverBy $by): RemoteWebElement
+    {
+        $this->browser->wait(self::WAIT_S, 100)->until(Until::elementToBeClickable($by), 'No such element: '.$by->getValue());
+
+        return $this->browser->findElement($by);
+    }
+
+    protected function waitForText(string $text): void
+    {
+        $this->browser->wait(self::WAIT_S, 100)->until(
+            fn (): bool => str_contains($this->browser->findElement(WebDriverBy::tagName('body'))->getText(), $text),
+            'The page never said: '.$text,
+        );
+    }
+
+    /** Waits until the text of an element differs, and gives the new text. */
+    protected function changed(string $selector, string $from): string
+    {
+        $this->browser->wait(self::WAIT_S, 100)->until(fn (): bool => $this->css($selector)->getText() !== $from, $selector.' stayed '.$from);
+
+        return $this->css($selector)->getText();
+    }
+}

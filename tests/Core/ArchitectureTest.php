@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\TestCase;
+use RecursiveDirectoryIterator;
+use RecursiveIteratorIterator;
+use SplFileInfo;
+
+/**
+ * The dependency rule of the house: core ← formats ← {cli, app}, and no rule of the job in the pages.
+ */
+final class ArchitectureTest extends TestCase
+{
+    /** @return array<string, string> code by path */
+    private static function code(string $folder, string $ending): array
+    {
+        $code = [];
+        /** @var SplFileInfo $file */
+        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__, 2).'/'.$folder)) as $file) {
+            if (str_ends_with($file->getFilename(), $ending)) {
+                $code[$file->getPathname()] = (string) file_get_contents($file->getPathname());
+            }
+        }
+
+        return $code;
+    }
+
+    /** @param  list<string>  $allowed namespaces that the folder may use */
+    private function assertUsesOnly(string $folder, array $allowed): void
+    {
+        $files = self::code($folder, '.php');
+        self::assertNotSame([], $files);
+        foreach ($files as $path => $code) {
+            preg_match_all('/^use (?:function |const )?([\w\\\\]+)/m', $code, $imports);
+            preg_match_all('/(?<![\w\\\\])\\\\([A-Z]\w+\\\\[\w\\\\]+)/', $code, $inline);
+            foreach ([...$imports[1], ...$inline[1]] as $name) {
+                $inside = ! str_contains($name, '\\') || array_filter($allowed, static fn (string $each): bool => str_starts_with($name, $each)) !== [];
+                self::assertTrue($inside, sprintf('%s uses %s', basename($path), $name));
+            }
+        }
+    }
+
+    public function test_core_uses_nothing_but_itself_and_php(): void
+    {
+        $this->assertUsesOnly('core', ['EvenRungs\\Core\\']);
+    }
+
+    public function test_core_has_no_clock_no_chance_and_no_files(): void
+    {
+        foreach (self::code('core', '.php') as $path => $code) {
+            self::assertDoesNotMatchRegularExpression('/\b(?:time|microtime|date|rand|mt_rand|random_int|file_get_contents|fopen|getenv|shuffle|uniqid)\(/', $code, $path);
+            self::assertDoesNotMatchRegularExpression('/new \\\\?DateTime/', $code, $path);
+        }
+    }
+
+    public function test_formats_use_core_and_the_schema_library(): void
+    {
+        $this->assertUsesOnly('formats', ['EvenRungs\\Core\\', 'EvenRungs\\Formats\\', 'Opis\\']);
+    }
+
+    public function test_the_job_commands_use_no_framework(): void
+    {
+        $this->assertUsesOnly('cli', ['EvenRungs\\']);
+    }
+
+    public function test_the_application_does_not_reach_into_the_command_line(): void
+    {
+        foreach (self::code('app', '.php') as $path => $code) {
+            self::assertStringNotContainsString('EvenRungs\\Cli', $code, $path);
+        }
+    }
+
+    public function test_pages_compute_no_times(): void
+    {
+        foreach ([...self::code('web', '.ts'), ...self::code('web', '.tsx')] as $path => $code) {
+            if (! str_ends_with($path, 'schema.d.ts')) {
+                self::assertDoesNotMatchRegularExpression('/[%\/*] ?60\b|\b60 ?\*|padStart|hold_s|rest_s|work_s/', $code, $path.' works out a time that PHP should give');
+            }
+        }
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use EvenRungs\Core\Placement\Basis;
+use EvenRungs\Core\Placement\Placement;
+use PHPUnit\Framework\TestCase;
+use Tests\Support\Documents;
+
+final class PlacementTest extends TestCase
+{
+    private const KIT = ['mat', 'band', 'kettlebell', 'ankle-weight', 'wall', 'bench'];
+
+    /** @param  array<string, mixed>  $client */
+    private static function on(string $ladder, array $client): Placement
+    {
+        return Documents::place(Documents::client(['equipment' => self::KIT, ...$client]))[$ladder];
+    }
+
+    public function test_the_lower_of_two_sides_sets_the_rung(): void
+    {
+        $placement = self::on('bird-dog', ['tests' => ['ladders' => ['bird-dog' => ['highest_clean' => ['left' => 'bird-dog-held', 'right' => 'bird-dog-leg']]]]]);
+
+        self::assertSame(['bird-dog-leg', 'right', Basis::HighestClean, 0], [$placement->rung?->id, $placement->worseSide, $placement->basis, $placement->step]);
+    }
+
+    public function test_a_clean_rung_goes_before_a_timed_hold_and_a_hold_before_typed_ability(): void
+    {
+        $held = ['side-plank-left_s' => 60, 'side-plank-right_s' => 60];
+
+        self::assertSame('side-plank-knees', self::on('side-plank', ['ability' => ['AL' => 8], 'tests' => [...$held, 'ladders' => ['side-plank' => ['highest_clean' => 'side-plank-knees']]]])->rung?->id);
+        self::assertSame('side-plank-split', self::on('side-plank', ['ability' => ['AL' => 8], 'tests' => $held])->rung?->id);
+        self::assertSame('side-plank-reach', self::on('side-plank', ['ability' => ['AL' => 8]])->rung?->id);
+    }
+
+    public function test_a_timed_hold_reaches_its_rung_at_the_start_hold_of_the_worse_side(): void
+    {
+        $rung = static fn (float $left, float $right): ?string => self::on('side-plank', ['tests' => ['side-plank-left_s' => $left, 'side-plank-right_s' => $right]])->rung?->id;
+
+        self::assertSame('side-plank-split', $rung(10, 40));
+        self::assertSame('side-plank-knees', $rung(40, 9.9));
+    }
+
+    public function test_one_side_alone_is_no_test(): void
+    {
+        self::assertSame(Basis::Ability, self::on('side-plank', ['ability' => ['AL' => 3], 'tests' => ['side-plank-left_s' => 60]])->basis);
+    }
+
+    public function test_an_untested_direction_is_level_two_and_says_so(): void
+    {
+        $placement = self::on('press-out', []);
+
+        self::assertSame('press-out-seated', $placement->rung?->id);
+        self::assertStringContainsString('Not tested', $placement->why[0]);
+    }
+
+    public function test_a_sore_shoulder_lowers_the_side_plank_to_the_wall_and_names_stress_and_grade(): void
+    {
+        $placement = self::on('side-plank', ['ability' => ['AL' => 6], 'limits' => ['shoulder']]);
+
+        self::assertSame('side-plank-wall', $placement->rung?->id);
+        $split = array_values(array_filter($placement->obstacles, static fn ($each): bool => $each->rung->id === 'side-plank-split'))[0];
+        self::assertSame(['shoulder', 'shoulder-load', 2], [$split->bars[0]->limit, $split->bars[0]->stress, $split->bars[0]->grade]);
+    }
+
+    public function test_severity_decides_from_which_grade_a_stress_bars(): void
+    {
+        $rung = static fn (string $severity): ?string => self::on('side-plank', ['ability' => ['AL' => 6], 'limits' => [['limit' => 'shoulder', 'severity' => $severity]]])->rung?->id;
+
+        self::assertSame(['side-plank-dips', 'side-plank-wall', null], [$rung('mild'), $rung('moderate'), $rung('severe')]);
+    }
+
+    public function test_where_nothing_is_allowed_a_swap_of_the_same_direction_is_offered(): void
+    {
+        $placement = self::on('press-out', ['ability' => ['AR' => 2], 'equipment' => []]);
+        self::assertSame('palm-press', $placement->rung?->id);
+
+        $placement = self::on('side-plank', ['ability' => ['AL' => 3], 'equipment' => [], 'limits' => ['shoulder']]);
+        self::assertNull($placement->rung);
+        self::assertNotSame([], $placement->why);
+    }
+
+    public function test_missing_kit_takes_the_nearest_rung_below(): void
+    {
+        self::assertSame('dead-bug-same-side', self::on('dead-bug', ['ability' => ['AE' => 8], 'equipment' => ['mat']])->rung?->id);
+    }
+}

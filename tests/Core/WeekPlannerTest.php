@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Dose\Side;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Session\CircuitBlock;
+use EvenRungs\Core\Session\Kind;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\Session;
+use PHPUnit\Framework\TestCase;
+use Tests\Support\Documents;
+
+final class WeekPlannerTest extends TestCase
+{
+    use TestTrait;
+
+    private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
+
+    private const ALL_KIT = ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bar', 'suspension', 'bench', 'wall', 'hang', 'throw-ball', 'ankle-weight'];
+
+    /** @param  array<string, mixed>  $client */
+    private static function week(array $client): Program
+    {
+        return Documents::plan(Documents::client(['equipment' => self::ALL_KIT, 'ability' => ['BR' => 4, 'AE' => 4, 'AF' => 4, 'AL' => 4, 'AR' => 4], ...$client]));
+    }
+
+    /** @return array<string, Session> */
+    private static function byDay(Program $program): array
+    {
+        return array_combine(array_map(static fn (Session $s): string => $s->day->value, $program->weeks[0]->sessions), $program->weeks[0]->sessions);
+    }
+
+    private static function isHard(Session $session): bool
+    {
+        $sets = 0;
+        foreach ($session->blocks as $block) {
+            foreach ($block->entries() as $entry) {
+                $sets += ($entry->planned?->category->isDirection() ?? false) ? ($block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets) : 0;
+            }
+        }
+        $tension = Documents::time($session)->tensionMs;
+        $ms = array_sum(array_map(static fn (Category $d): int => $tension[$d->value] ?? 0, Category::directions()));
+
+        return $session->kind !== Kind::Activation && ($sets >= 6 || $ms >= 150_000);
+    }
+
+    public function test_three_days_of_twenty_minutes_cover_every_direction_and_open_with_the_switch_on(): void
+    {
+        $program = self::week(['days' => ['mon' => 20, 'wed' => 20, 'fri' => 20]]);
+
+        self::assertSame([], $program->gaps);
+        foreach ($program->weeks[0]->sessions as $session) {
+            self::assertSame(Category::Bracing, $session->entries()[0]->planned?->category);
+        }
+    }
+
+    public function test_a_heavy_day_gets_a_switch_on_and_the_day_before_stays_light(): void
+    {
+        $sessions = self::byDay(self::week(['days' => ['mon' => 30, 'tue' => 30, 'thu' => 30, 'sat' => 30], 'other_training' => [['day' => 'tue', 'type' => 'heavy-lift']]]));
+
+        self::assertSame(Kind::Activation, $sessions['tue']->kind);
+        self::assertFalse(self::isHard($sessions['mon']));
+        self::assertTrue(self::isHard($sessions['thu']));
+        self::assertTrue(self::isHard($sessions['sat']));
+    }
+
+    public function test_neighbouring_days_are_never_both_hard(): void
+    {
+        $sessions = array_values(self::byDay(self::week(['days' => array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri'], 30)])));
+        $hard = array_values(array_filter($sessions, self::isHard(...)));
+
+        self::assertCount(3, $hard);
+        foreach ($hard as $i => $session) {
+            self::assertGreaterThanOrEqual(2, isset($hard[$i + 1]) ? $hard[$i + 1]->day->number() - $session->day->number() : 2);
+        }
+    }
+
+    public function test_one_day_of_seven_stays_free(): void
+    {
+        self::assertCount(6, self::week(['days' => array_fill_keys(self::DAYS, 20)])->weeks[0]->sessions);
+    }
+
+    public function test_no_days_is_a_week_without_sessions_and_four_named_gaps(): void
+    {
+        $program = self::week(['days' => (object) []]);
+
+        self::assertSame([], $program->weeks[0]->sessions);
+        self::assertCount(4, $program->gaps);
+    }
+
+    public function test_a_direction_that_nothing_allowed_can_train_is_named(): void
+    {
+        $program = self::week(['days' => ['mon' => 20, 'thu' => 20], 'limits' => [['limit' => 'wrist', 'severity' => 'severe'], 'floor-transfer', ['limit' => 'shoulder', 'severity' => 'severe']]]);
+        $named = array_map(static fn ($gap): Category => $gap->category, $program->gaps);
+
+        self::assertContains(Category::AntiLateralFlexion, $named);
+        self::assertStringContainsString('sore shoulder', implode(' ', array_map(static fn ($gap): string => $gap->why, $program->gaps)));
+    }
+
+    public function test_high_blood_pressure_breaks_holds_into_tens(): void
+    {
+        $program = self::week(['days' => ['mon' => 20, 'thu' => 20], 'screen' => ['flags' => [], 'cleared' => true], 'limits' => ['blood-pressure'], 'ability' => ['AL' => 4]]);
+        $longest = 0;
+        foreach ($program->weeks[0]->sessions as $session) {
+            foreach ($session->entries() as $entry) {
+                $longest = max($longest, $entry->dose->measure->longestHold()->ms);
+            }
+        }
+
+        self::assertSame(10_000, $longest);
+    }
+
+    public function test_a_working_hold_is_at_most_two_thirds_of_the_test_best(): void
+    {
+        $program = self::week(['days' => ['mon' => 20, 'thu' => 20], 'tests' => ['side-plank-left_s' => 12, 'side-plank-right_s' => 14]]);
+        $doses = [];
+        foreach ($program->weeks[0]->sessions as $session) {
+            foreach ($session->entries() as $entry) {
+                if ($entry->exercise === 'side-plank-split') {
+                    $doses[] = $entry->dose->measure->longestHold()->toNumber();
+                }
+            }
+        }
+
+        // two thirds of 12 s is 8 s, in whole steps of five
+        self::assertSame([5, 5], $doses);
+    }
+
+    public function test_rehab_stays_at_level_four_and_rotational_sport_turns_three_times(): void
+    {
+        $strong = ['ability' => ['BR' => 4, 'AE' => 8, 'AF' => 8, 'AL' => 8, 'AR' => 8], 'days' => ['mon' => 30, 'wed' => 30, 'fri' => 30]];
+        $levels = static fn (string $goal): array => array_map(static fn ($entry): int => $entry->planned->level->value ?? 0, self::byDay(self::week([...$strong, 'goal' => $goal]))['mon']->entries());
+
+        self::assertLessThanOrEqual(4, max($levels('rehab')));
+        self::assertGreaterThan(4, max($levels('general')));
+    }
+
+    public function test_every_plan_keeps_its_promises_whoever_the_client_is(): void
+    {
+        $library = Documents::data()->library();
+        $limits = Generators::map(
+            static fn (array $all): array => array_values(array_filter($all)),
+            Generators::tuple(...array_map(static fn (string $id) => Generators::frequency([6, null], [1, ['limit' => $id]], [1, ['limit' => $id, 'severity' => 'mild']], [1, ['limit' => $id, 'severity' => 'severe']]), array_keys($library->limits))),
+        );
+        $kit = Generators::subset(self::ALL_KIT);
+        $level = Generators::choose(1, 10);
+        $minutes = Generators::frequency([3, 0], [5, Generators::choose(1, 45)]);
+        $other = Generators::frequency([4, null], [1, 'heavy-lift'], [1, 'light-lift'], [1, 'endurance'], [1, 'rest']);
+        $goal = Generators::elements('general', 'rehab', 'strength', 'endurance-sport', 'rotational-sport', 'youth', 'healthy-ageing');
+        $this->limitTo(200)->forAll($goal, $limits, $kit, Generators::vector(5, $level), Generators::vector(7, $minutes), Generators::vector(7, $other), Generators::choose(0, 90))
+            ->then(function (string $goal, array $limits, array $kit, array $levels, array $minutes, array $other, int $held): void {
+                $client = Documents::client([
+                    'goal' => $goal, 'limits' => $limits, 'equipment' => array_values($kit),
+                    'ability' => array_combine(['BR', 'AE', 'AF', 'AL', 'AR'], $levels),
+                    'days' => (object) array_combine(self::DAYS, $minutes),
+                    'other_training' => array_values(array_map(static fn (int $i): array => ['day' => self::DAYS[$i], 'type' => $other[$i]], array_keys(array_filter($other)))),
+                    'screen' => ['flags' => [], 'cleared' => true],
+                    'tests' => ['side-plank-left_s' => $held, 'side-plank-right_s' => 30],
+                ]);
+                $program = Documents::plan($client, 2);
+
+                self::assertEquals($program, Documents::plan($client, 2), 'the same input gives the same program');
+                foreach ($program->weeks as $week) {
+                    $this->assertWeekKeepsItsPromises($week->sessions, $client);
+                    foreach (Category::directions() as $direction) {
+                        $times = count(array_filter($week->sessions, static fn (Session $s): bool => $s->kind !== Kind::Activation && array_filter($s->entries(), static fn ($e): bool => $e->planned?->category === $direction) !== []));
+                        $named = array_filter($program->gaps, static fn ($gap): bool => $gap->category === $direction && $gap->week === $week->number);
+                        self::assertSame($times < 2, $named !== [], $direction->value.' stands '.$times.' times in the week');
+                    }
+                }
+            });
+    }
+
+    /** @param  list<Session>  $sessions */
+    private function assertWeekKeepsItsPromises(array $sessions, Client $client): void
+    {
+        $library = Documents::data()->library();
+        foreach ($sessions as $i => $session) {
+            $total = Documents::time($session)->time->total();
+            self::assertLessThanOrEqual(60_000 * $client->minutesOn($session->day), $total->ms);
+            self::assertEquals($total, $session->claimed);
+            foreach ($session->entries() as $entry) {
+                $rung = $library->rung($entry->exercise);
+                self::assertTrue(Obstacles::between($client, $rung, $library)->isClear(), $rung->id);
+                self::assertSame($rung->side === Side::Both, ! $entry->dose->isPerSide(), $rung->id.' trains its sides');
+                self::assertNotNull($entry->dose->rest);
+            }
+            $next = $sessions[$i + 1] ?? null;
+            if ($next !== null && $next->day->number() - $session->day->number() === 1) {
+                self::assertFalse(self::isHard($session) && self::isHard($next), 'hard on neighbouring days');
+            }
+        }
+    }
+}

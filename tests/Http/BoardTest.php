@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\Models\Standing;
+
+final class BoardTest extends HttpTestCase
+{
+    private function path(string $rest = '/board', string $name = 'Maren Tidewell'): string
+    {
+        return '/clients/'.$this->clientNamed($name)->id.$rest;
+    }
+
+    /** @return array<string, mixed> */
+    private function board(string $name = 'Maren Tidewell'): array
+    {
+        return $this->api('GET', $this->path('/board', $name))->assertOk()->json();
+    }
+
+    /**
+     * @param  array<string, mixed>  $board
+     * @return array<string, mixed>
+     */
+    private function ladder(array $board, string $id): array
+    {
+        return array_column($board['ladders'], null, 'id')[$id];
+    }
+
+    public function test_a_sore_shoulder_shows_barred_rungs_with_the_reason(): void
+    {
+        $this->signedIn();
+        $rungs = array_column($this->ladder($this->board(), 'side-plank')['rungs'], null, 'id');
+
+        self::assertSame(['barred', 'open'], [$rungs['side-plank-split']['state'], $rungs['side-plank-wall']['state']]);
+        self::assertSame(['is barred by sore shoulder: shoulder load, grade 2'], $rungs['side-plank-split']['reasons']);
+    }
+
+    public function test_a_move_changes_standing_and_week_and_can_be_undone_and_redone(): void
+    {
+        $this->signedIn();
+        $before = $this->board();
+        $up = $this->ladder($before, 'dead-bug')['up'];
+        $foreseen = array_column($this->ladder($before, 'dead-bug')['rungs'], null, 'id')[$up]['week_total'];
+
+        $after = $this->api('POST', $this->path('/moves'), ['version' => $before['version'], 'rung' => $up])->assertOk()->json();
+        self::assertSame($up, $this->ladder($after, 'dead-bug')['standing']['rung']);
+        self::assertSame($foreseen, $after['week']['total']);
+        self::assertNotSame($before['week']['total'], $after['week']['total']);
+        self::assertSame($after['week']['total']['seconds'], array_sum(array_map(static fn (array $s): int => $s['total']['seconds'], $after['week']['sessions'])));
+
+        $undone = $this->api('POST', $this->path('/undo'), ['version' => $after['version']])->assertOk()->json();
+        self::assertSame([$before['week'], $before['levels']], [$undone['week'], $undone['levels']]);
+
+        $redone = $this->api('POST', $this->path('/redo'), ['version' => $undone['version']])->assertOk()->json();
+        self::assertSame($after['week'], $redone['week']);
+        self::assertGreaterThan(3, Standing::query()->ofClient($this->clientNamed('Maren Tidewell'))->where('ladder', 'dead-bug')->count(), 'every move stays on record');
+    }
+
+    public function test_a_barred_rung_is_refused_at_the_field_and_nothing_changes(): void
+    {
+        $this->signedIn();
+        $before = $this->board();
+        $answer = $this->api('POST', $this->path('/moves'), ['version' => $before['version'], 'rung' => 'side-plank-split'])->assertStatus(422);
+
+        self::assertSame('/rung', $answer->json('errors.0.path'));
+        self::assertStringContainsString('barred by sore shoulder', $answer->json('errors.0.message'));
+        self::assertSame($before, $this->board());
+    }
+
+    public function test_a_dose_typed_in_place_moves_the_minutes(): void
+    {
+        $this->signedIn();
+        $board = $this->board();
+        $place = ['version' => $board['version'], 'week' => 0, 'session' => 0, 'block' => 1, 'entry' => 0];
+        $after = $this->api('POST', $this->path('/doses'), [...$place, 'dose' => '1 x 5 /alt 2-0-2-0 r0:30'])->assertOk()->json();
+        $entry = $after['week']['sessions'][0]['blocks'][1]['entries'][0];
+
+        self::assertSame(['1 × 5 /alt 2-0-2-0 r0:30', []], [$entry['dose'], $entry['missing']]);
+        self::assertLessThan($board['week']['total']['seconds'], $after['week']['total']['seconds']);
+
+        $bare = $this->api('POST', $this->path('/doses'), [...$place, 'version' => $after['version'], 'dose' => '2 × 5'])->assertOk()->json();
+        self::assertSame(['rest', 'side', 'tempo'], $bare['week']['sessions'][0]['blocks'][1]['entries'][0]['missing']);
+
+        $refused = $this->api('POST', $this->path('/doses'), [...$place, 'version' => $bare['version'], 'dose' => '3 × 8 3-1'])->assertStatus(422);
+        self::assertSame('/dose', $refused->json('errors.0.path'));
+        $this->api('POST', $this->path('/doses'), [...$place, 'version' => $bare['version'], 'entry' => 99, 'dose' => '3 × 8'])->assertStatus(422);
+    }
+
+    public function test_a_stale_version_gets_409_with_the_newer_board(): void
+    {
+        $this->signedIn();
+        $before = $this->board();
+        $up = $this->ladder($before, 'dead-bug')['up'];
+        $this->api('POST', $this->path('/moves'), ['version' => $before['version'], 'rung' => $up])->assertOk();
+
+        $answer = $this->api('POST', $this->path('/plan'), ['version' => $before['version']])->assertStatus(409);
+        self::assertSame($this->board(), $answer->json('current'));
+    }
+
+    public function test_planning_anew_starts_from_the_wall(): void
+    {
+        $this->signedIn();
+        $board = $this->board();
+        $moved = $this->api('POST', $this->path('/moves'), ['version' => $board['version'], 'rung' => 'one-arm'])->assertOk()->json();
+        $planned = $this->api('POST', $this->path('/plan'), ['version' => $moved['version']])->assertOk()->json();
+        $names = array_merge(...array_map(static fn (array $s): array => array_merge(...array_map(static fn (array $b): array => array_column($b['entries'], 'exercise'), $s['blocks'])), $planned['week']['sessions']));
+
+        self::assertContains('one-arm', $names);
+        self::assertNotContains('heel-taps', $names);
+    }
+
+    public function test_a_flag_stops_planning(): void
+    {
+        $this->signedIn();
+        $board = $this->board('Anker Stave');
+
+        self::assertSame(['night-pain', 'prompt'], [$board['refer'][0]['flag'], $board['refer'][0]['urgency']]);
+        self::assertNull($board['week']);
+        $this->api('POST', $this->path('/plan', 'Anker Stave'), ['version' => $board['version']])->assertStatus(422);
+    }
+
+    public function test_bad_bodies_are_answered_with_paths_and_never_with_500(): void
+    {
+        $this->signedIn();
+        foreach (['', 'x', '[]', '{}', '{"version":"1","rung":5}', '{"version":1,"rung":"nowhere"}', '{"version":-1,"rung":"one-arm"}', '{"version":1,"rung":"one-arm","step":7}', '{"version":99999999999999999999,"rung":"a"}'] as $body) {
+            foreach (['/moves', '/doses', '/plan', '/undo', '/redo'] as $rest) {
+                self::assertContains($this->api('POST', $this->path($rest), $body)->getStatusCode(), [409, 422, 200], $rest.' '.$body);
+            }
+        }
+        $this->api('POST', $this->path('/undo'), ['version' => $this->board()['version']])->assertStatus(422)->assertJsonPath('errors.0.message', 'there is nothing to undo');
+    }
+}

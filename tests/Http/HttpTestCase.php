@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\Http\Body;
+use App\Models\Client;
+use App\Models\Trainer;
+use EvenRungs\Formats\Schemas;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Testing\DatabaseTransactions;
+use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * Calls the API on the seeded demo studio; every answer is checked against the API document.
+ */
+abstract class HttpTestCase extends TestCase
+{
+    use DatabaseTransactions;
+
+    public function createApplication(): Application
+    {
+        $app = require dirname(__DIR__, 2).'/bootstrap/app.php';
+        $app->make(\Illuminate\Contracts\Console\Kernel::class)->bootstrap();
+
+        return $app;
+    }
+
+    protected function signedIn(string $email = 'trainer@slipway.example'): Trainer
+    {
+        $trainer = Trainer::query()->where('email', $email)->firstOrFail();
+        $this->actingAs($trainer);
+
+        return $trainer;
+    }
+
+    protected function clientNamed(string $name): Client
+    {
+        return Client::query()->where('name', $name)->firstOrFail();
+    }
+
+    /**
+     * @param  array<string, mixed>|string|null  $body
+     * @return TestResponse<Response>
+     */
+    protected function api(string $method, string $path, array|string|null $body = null): TestResponse
+    {
+        $content = is_array($body) ? (string) json_encode($body) : $body;
+        $response = $this->call($method, '/api'.$path, [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], $content);
+        $this->assertFitsTheContract($method, $path, $response);
+
+        return $response;
+    }
+
+    /** @param  TestResponse<Response>  $response */
+    private function assertFitsTheContract(string $method, string $path, TestResponse $response): void
+    {
+        $document = json_decode((string) file_get_contents(base_path('api/openapi.json')), true);
+        foreach ($document['paths'] as $template => $operations) {
+            $pattern = '#^'.preg_replace('/\\\\\{\w+\\\\\}/', '[^/]+', preg_quote($template, '#')).'$#';
+            if (preg_match($pattern, $path) !== 1 || ! isset($operations[strtolower($method)])) {
+                continue;
+            }
+            $answers = $operations[strtolower($method)]['responses'];
+            $answer = $answers[(string) $response->getStatusCode()] ?? $answers['default'];
+            foreach ($answer['content'] ?? [] as $type => $content) {
+                self::assertStringStartsWith($type, (string) $response->headers->get('Content-Type'));
+                if (isset($content['schema']['$ref'])) {
+                    $problems = Schemas::checkUri(Body::COMPONENTS.basename($content['schema']['$ref']), json_decode((string) $response->getContent()));
+                    self::assertSame([], array_map(static fn ($p): string => $p->toLine(), $problems), $method.' '.$path);
+                }
+            }
+
+            return;
+        }
+        self::assertContains($response->getStatusCode(), [404, 405], $path.' is not in the API document');
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Placement\Placer;
+use EvenRungs\Core\Placement\Swaps;
+use EvenRungs\Core\Planning\WeekPlanner;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\Json;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\Schemas;
+use EvenRungs\Formats\SessionJson;
+use EvenRungs\Formats\UnusableInput;
+
+/**
+ * Short ways to write the documents that tests feed in.
+ */
+final class Documents
+{
+    private static ?DataFolder $data = null;
+
+    public static function data(): DataFolder
+    {
+        return self::$data ??= DataFolder::shipped();
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $blocks
+     * @param  array<string, mixed>  $more
+     */
+    public static function session(array $blocks, array $more = []): Session
+    {
+        $document = [...['format' => SessionJson::FORMAT, 'version' => 1, 'day' => 'mon', 'kind' => 'standalone', 'blocks' => $blocks], ...$more];
+
+        return SessionJson::read(self::checked('session', $document));
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $entries
+     * @param  array<string, mixed>  $more
+     */
+    public static function straight(array $entries, array $more = []): Session
+    {
+        return self::session([['type' => 'straight', 'entries' => $entries]], $more);
+    }
+
+    public static function time(Session $session): SessionTime
+    {
+        return SessionTime::of($session, self::data()->library());
+    }
+
+    /** @param  list<array<string, mixed>>  $entries */
+    public static function seconds(array $entries): int|float
+    {
+        return self::time(self::straight($entries))->time->total()->toNumber();
+    }
+
+    /** @param  array<string, mixed>  $document */
+    public static function client(array $document): Client
+    {
+        $whole = [...['format' => 'even-rungs/client', 'version' => 1, 'name' => 'Someone', 'screen' => ['flags' => []], 'days' => (object) []], ...$document];
+
+        return self::data()->clients()->readForPlanning(self::checked('client', $whole));
+    }
+
+    /** @return array<string, Placement> by ladder */
+    public static function place(Client $client): array
+    {
+        $placements = [];
+        foreach (self::placer()->place($client) as $placement) {
+            $placements[$placement->ladder->id] = $placement;
+        }
+
+        return $placements;
+    }
+
+    public static function plan(Client $client, int $weeks = 1): Program
+    {
+        $data = self::data();
+
+        return (new WeekPlanner($data->library(), $data->style(DataFolder::DEFAULT_STYLE), $data->goals(), self::placer()))->plan($client, $weeks);
+    }
+
+    private static function placer(): Placer
+    {
+        return new Placer(self::data()->library(), new Swaps(self::data()->library()));
+    }
+
+    /** @param  array<string, mixed>  $document */
+    private static function checked(string $schema, array $document): Node
+    {
+        $object = Json::decode((string) json_encode($document));
+        $problems = Schemas::check($schema, $object);
+        if ($problems !== []) {
+            throw new UnusableInput($problems);
+        }
+
+        return new Node(Json::toArray($object));
+    }
+}
