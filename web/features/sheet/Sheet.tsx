@@ -59,7 +59,12 @@ export function Sheet() {
                         <span>
                           <b>{entry.name}</b>
                           <br />
-                          {entry.words}
+                          {entry.words.split(', ').map((part, i, all) => (
+                            <span key={part} className="whitespace-nowrap">
+                              {part}
+                              {i < all.length - 1 && ','}{' '}
+                            </span>
+                          ))}
                         </span>
                       </li>
                     ))}

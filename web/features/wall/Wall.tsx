@@ -250,7 +250,7 @@ function RungBar({
       onClick={onSelect}
       onFocus={onSelect}
       onKeyDown={onKey}
-      className={`absolute inset-x-0 flex flex-col justify-center overflow-hidden rounded-md border px-2 text-left text-[13px] leading-[1.1] ${look} ${selected ? 'outline-2 outline-offset-1 outline-act' : ''}`}
+      className={`absolute inset-x-0 flex flex-col justify-center overflow-hidden rounded-md border px-2 text-left text-[12.5px] leading-[1.08] ${look} ${selected ? 'outline-2 outline-offset-1 outline-act' : ''}`}
       style={{ top, height: rowHeight - 6 }}
     >
       <span className={`flex items-center gap-1 ${blocked ? 'rounded-xs bg-paper' : ''}`}>
