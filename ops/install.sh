@@ -21,6 +21,7 @@ need_program git git
 if [ "$what" != php ]; then
     need_extension pdo_mysql php8.2-mysql
     need_extension curl php8.2-curl
+    need_extension zip php8.2-zip
     need_program php-fpm8.2 php8.2-fpm
     need_program mariadbd mariadb-server-core
     need_program mariadb mariadb-client-core
@@ -32,7 +33,6 @@ fi
 if [ "$what" = test ]; then
     need_program chromium chromium
     need_program chromedriver chromium-driver
-    need_extension zip php8.2-zip
 fi
 
 if [ ${#packages[@]} -gt 0 ]; then
@@ -55,10 +55,10 @@ stamp_of() { cat "$@" 2>/dev/null | md5sum | cut -d' ' -f1; }
 mkdir -p var
 if [ ! -f vendor/autoload.php ] || [ "$(stamp_of composer.json)" != "$(cat var/composer.stamp 2>/dev/null)" ]; then
     say "Installing PHP packages"
-    ignore=()
-    [ "$what" != php ] || ignore=(--ignore-platform-req=ext-pdo_mysql)
-    COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress -q "${ignore[@]}" >&2 || fail "composer could not install the PHP packages"
-    stamp_of composer.json >var/composer.stamp
+    only=()
+    [ "$what" != php ] || only=(--no-dev --ignore-platform-req=ext-pdo_mysql)
+    COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress -q "${only[@]}" >&2 || fail "composer could not install the PHP packages"
+    [ "$what" = php ] || stamp_of composer.json >var/composer.stamp
 fi
 [ "$what" != php ] || exit 0
 

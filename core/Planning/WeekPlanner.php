@@ -140,7 +140,7 @@ final class WeekPlanner
         foreach ($order as $direction) {
             $this->addFrom($choices[$direction->value], $covered[$direction->value], $draft, $client, $step);
         }
-        $this->raiseSets($draft, $goal->sets);
+        $this->raiseSets($draft, $goal->sets, $slot);
         foreach (self::ACCESSORIES as $category) {
             $this->addFrom($choices[$category->value], 0, $draft, $client, $step);
         }
@@ -149,7 +149,7 @@ final class WeekPlanner
                 $this->addFrom($choices[$direction->value], $covered[$direction->value] + 1, $draft, $client, $step);
             }
         }
-        $this->raiseSets($draft, $goal->mostSets);
+        $this->raiseSets($draft, $goal->mostSets, $slot);
 
         return $draft;
     }
@@ -170,11 +170,13 @@ final class WeekPlanner
         $draft->add($choice, $dose, $why);
     }
 
-    private function raiseSets(SessionDraft $draft, int $sets): void
+    /** Accessories of a light session keep one set. */
+    private function raiseSets(SessionDraft $draft, int $sets, Slot $slot): void
     {
         for ($reached = 2; $reached <= $sets; $reached++) {
             foreach ($this->leastWorkFirst($draft->items()) as $i) {
-                if ($draft->items()[$i]->dose->sets < $reached) {
+                $item = $draft->items()[$i];
+                if ($item->dose->sets < $reached && ($slot->mayBeHard || $item->choice->rung->category->isDirection())) {
                     $draft->addSet($i);
                 }
             }
@@ -243,7 +245,7 @@ final class WeekPlanner
         $reasons = [];
         foreach ($placements as $placement) {
             if ($placement->ladder->category === $direction) {
-                $labels = array_merge([], ...array_map(fn (Obstacles $each): array => $each->labels($this->library), $placement->obstacles));
+                $labels = array_merge([], ...array_map(fn (Obstacles $each): array => $each->unmetGates === [] ? $each->labels($this->library) : [], $placement->obstacles));
                 $reasons[] = sprintf('%s: %s.', $placement->ladder->name, match (true) {
                     $placement->rung !== null => 'the goal leaves out every rung that is allowed',
                     $labels === [] => 'its first rung stands too far above the ability',
