@@ -26,11 +26,11 @@ use_instance() {
     fi
 }
 
-# is_ours PIDFILE NAME: the process in the pid file is alive and is the program it should be.
+# is_ours PIDFILE NAME: the process in the pid file is alive, is the program it should be, and runs on this folder.
 is_ours() {
     local pid
     pid=$(cat "$1" 2>/dev/null) || return 1
-    [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -q -- "$2"
+    [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -q -- "$2.*$root/"
 }
 
 port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }

@@ -41,7 +41,7 @@ start_database() {
         --bind-address=127.0.0.1 --port="$(setting DB_PORT)" --skip-name-resolve --log-error="$var/log/db.log" \
         --innodb-buffer-pool-size=128M --innodb-flush-log-at-trx-commit=1 --tmpdir="$var/tmp" \
         --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --max-allowed-packet=64M \
-        >/dev/null 2>&1 </dev/null &
+        >/dev/null 2>&1 </dev/null 9>&- &
     wait_for 60 "the database" db -e 'select 1'
     db -e "CREATE DATABASE IF NOT EXISTS even_rungs CHARACTER SET utf8mb4;
         CREATE USER IF NOT EXISTS 'even_rungs'@'127.0.0.1';
@@ -77,7 +77,7 @@ CONF
     local as_root=()
     [ "$(id -u)" != 0 ] || as_root=(-R)
     rm -f "$var/run/fpm.pid"
-    php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" >"$var/log/fpm-start.log" 2>&1 || fail "PHP did not start; see var/$instance/log/fpm-start.log"
+    php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" >"$var/log/fpm-start.log" 2>&1 9>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
 }
 
 start_web() {
@@ -126,7 +126,7 @@ http {
 }
 CONF
     rm -f "$var/run/nginx.pid"
-    nginx -c "$var/conf/nginx.conf" >"$var/log/nginx-start.log" 2>&1 || { tail -n 2 "$var/log/nginx-start.log" >&2 && fail "the web server did not start"; }
+    nginx -c "$var/conf/nginx.conf" >"$var/log/nginx-start.log" 2>&1 9>&- || { tail -n 2 "$var/log/nginx-start.log" >&2 && fail "the web server did not start"; }
 }
 
 # stop_one PIDFILE NAME SIGNAL
@@ -150,6 +150,9 @@ stop_services() {
 # start_services WEB_PORT DB_PORT: ports to try first
 start_services() {
     prepare_folders
+    # two starts at once take turns
+    exec 9>"$var/run/start.lock"
+    flock 9
     local web_port db_port
     web_port=$(setting WEB_PORT)
     db_port=$(setting DB_PORT)

@@ -16,13 +16,21 @@ Route::middleware('web')->group(function (): void {
         Route::middleware('auth')->group(function (): void {
             Route::get('me', [AccountController::class, 'me']);
             Route::post('sign-out', [AccountController::class, 'signOut']);
+            Route::post('sign-out-everywhere', [AccountController::class, 'signOutEverywhere']);
+            Route::post('password', [AccountController::class, 'changePassword']);
 
             Route::get('library', [LibraryController::class, 'library']);
             Route::get('schemas/{name}', [LibraryController::class, 'schema']);
 
             Route::get('clients', [ClientController::class, 'index']);
+            Route::post('clients', [ClientController::class, 'store']);
+            Route::get('archive', [ClientController::class, 'archived']);
 
             Route::prefix('clients/{client}')->group(function (): void {
+                Route::get('', [ClientController::class, 'show']);
+                Route::put('', [ClientController::class, 'update']);
+                Route::post('archive', [ClientController::class, 'archive']);
+                Route::post('restore', [ClientController::class, 'restore']);
                 Route::get('board', [BoardController::class, 'show']);
                 Route::post('moves', [BoardController::class, 'move']);
                 Route::post('doses', [BoardController::class, 'dose']);

@@ -57,6 +57,7 @@ final class BoardView
             'version' => $board->record->version,
             'client' => $this->client($board),
             'style' => ['id' => $this->style->id, 'name' => $this->style->name],
+            'unasked' => $board->client->screen === null ? 'screen' : ($board->client->days === null ? 'days' : null),
             'refer' => PlacementJson::writeReferrals($board->referrals)['refer'],
             'ladders' => array_map(fn (Placement $each): array => $this->ladder($each, $board), $board->placements),
             'levels' => DirectionLevels::of($board->placements)->levels,

@@ -24,6 +24,7 @@ use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\UnusableInput;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -96,6 +97,63 @@ final class ClientCommands
         });
     }
 
+    /**
+     * Replaces what is known of the client. Ladders whose tests or ability changed are placed anew, the week is planned anew,
+     * and what could be undone before cannot be any more.
+     *
+     * @param  array<string, mixed>  $document  even-rungs/client
+     */
+    public function update(Client $client, int $version, array $document): void
+    {
+        $this->change($client, $version, function (Client $locked) use ($document): void {
+            $before = $this->measured($locked->document);
+            $after = $this->measured($document);
+            $locked->document = $document;
+            $locked->name = $this->boards->person($locked)->name;
+            foreach ($after as $ladder => $placement) {
+                $old = $before[$ladder] ?? null;
+                if ($old?->rung !== $placement->rung || $old?->basis !== $placement->basis) {
+                    $this->placed($locked, $placement);
+                }
+            }
+            Change::query()->ofClient($locked)->delete();
+            Program::query()->ofClient($locked)->delete();
+            $this->store($locked, $this->plannedIfAllowed($locked));
+        });
+    }
+
+    public function archive(Client $client, int $version, bool $archived): void
+    {
+        $this->change($client, $version, function (Client $locked) use ($archived): void {
+            $locked->archived_at = $archived ? Carbon::now() : null;
+        });
+    }
+
+    /**
+     * Where tests and ability alone would place a client, whatever the limits and the kit.
+     *
+     * @param  array<string, mixed>  $document
+     * @return array<string, Placement> by ladder
+     */
+    private function measured(array $document): array
+    {
+        $free = [...$document, 'limits' => [], 'equipment' => array_keys($this->data->library()->equipment)];
+        $placements = [];
+        foreach ($this->boards->placer()->place($this->data->clients()->read(new Node($free))) as $placement) {
+            $placements[$placement->ladder->id] = $placement;
+        }
+
+        return $placements;
+    }
+
+    private function plannedIfAllowed(Client $client): ?Plan
+    {
+        $person = $this->boards->person($client);
+        $allowed = $person->screen !== null && $person->days !== null && (new SafetyScreen)->referrals($person) === [];
+
+        return $allowed ? $this->planned($client) : null;
+    }
+
     /** Places a new client on every ladder and plans the first week where that is allowed. Cannot be undone. */
     public function start(Client $client): void
     {
@@ -104,9 +162,7 @@ final class ClientCommands
             foreach ($this->boards->placer()->place($person) as $placement) {
                 $this->placed($client, $placement);
             }
-            if ($person->screen !== null && $person->days !== null && (new SafetyScreen)->referrals($person) === []) {
-                $this->store($client, $this->planned($client));
-            }
+            $this->store($client, $this->plannedIfAllowed($client));
         });
     }
 

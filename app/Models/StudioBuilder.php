@@ -49,9 +49,9 @@ final class StudioBuilder extends Builder
     }
 
     /** @return $this */
-    public function active(): static
+    public function archived(bool $archived): static
     {
-        $this->query->whereNull('archived_at');
+        $this->query->whereNull('archived_at', 'and', $archived);
 
         return $this;
     }

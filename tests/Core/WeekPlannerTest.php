@@ -142,6 +142,31 @@ final class WeekPlannerTest extends TestCase
         self::assertGreaterThan(4, max($levels('general')));
     }
 
+    public function test_any_one_limit_at_any_severity_and_any_one_missing_kit_still_gives_an_honest_week(): void
+    {
+        $middle = ['ability' => ['BR' => 4, 'AE' => 5, 'AF' => 5, 'AL' => 5, 'AR' => 5, 'HP' => 5], 'days' => ['mon' => 20, 'wed' => 20, 'fri' => 20], 'screen' => ['flags' => [], 'cleared' => true]];
+        $cases = [];
+        foreach (Documents::data()->library()->limits as $limit) {
+            foreach (['mild', 'moderate', 'severe'] as $severity) {
+                $cases[$limit->id.' '.$severity] = ['equipment' => self::ALL_KIT, 'limits' => [['limit' => $limit->id, 'severity' => $severity]]];
+            }
+        }
+        foreach (self::ALL_KIT as $kit) {
+            $cases['no '.$kit] = ['equipment' => array_values(array_diff(self::ALL_KIT, [$kit]))];
+        }
+        foreach ($cases as $name => $case) {
+            $client = Documents::client([...$middle, ...$case]);
+            $program = Documents::plan($client);
+            $this->assertWeekKeepsItsPromises($program->weeks[0]->sessions, $client);
+            self::assertCount(3, $program->weeks[0]->sessions, $name);
+            foreach (Category::directions() as $direction) {
+                $trained = array_filter($program->weeks[0]->sessions, static fn (Session $s): bool => array_filter($s->entries(), static fn ($e): bool => $e->planned?->category === $direction) !== []);
+                $named = array_filter($program->gaps, static fn ($gap): bool => $gap->category === $direction && $gap->why !== '');
+                self::assertTrue(count($trained) >= 2 || $named !== [], $name.': '.$direction->value.' is neither trained nor named');
+            }
+        }
+    }
+
     public function test_every_plan_keeps_its_promises_whoever_the_client_is(): void
     {
         $library = Documents::data()->library();

@@ -10,6 +10,9 @@ import { Notice, Waiting } from '../ui/Notice';
 import { Shell } from './Shell';
 import { useMe } from './session';
 
+const ClientForm = lazy(async () => ({ default: (await import('../features/client-form/ClientForm')).ClientForm }));
+const Account = lazy(async () => ({ default: (await import('../features/account/Account')).Account }));
+const Archive = lazy(async () => ({ default: (await import('../features/clients/Archive')).Archive }));
 const Sheet = lazy(async () => ({ default: (await import('../features/sheet/Sheet')).Sheet }));
 
 export function App() {
@@ -37,6 +40,10 @@ function SignedIn() {
         <Route element={<Shell />}>
           <Route index element={<Navigate to="/clients" replace />} />
           <Route path="clients" element={<Clients />} />
+          <Route path="clients/new" element={<ClientForm />} />
+          <Route path="clients/:client/edit" element={<ClientForm />} />
+          <Route path="archive" element={<Archive />} />
+          <Route path="account" element={<Account />} />
           <Route path="clients/:client" element={<BoardLayout />}>
             <Route index element={<Navigate to="wall" replace />} />
             <Route path="wall" element={<Wall />} />

@@ -32,9 +32,12 @@ export function Shell() {
         <Link to="/clients" className="ml-4 px-2 py-2 font-semibold underline-offset-4 hover:underline">
           Clients
         </Link>
-        <span className="ml-auto hidden text-faint sm:inline">
+        <Link
+          to="/account"
+          className="ml-auto hidden px-2 py-2 text-faint underline-offset-4 hover:underline sm:inline"
+        >
           {me.data?.name}, {me.data?.studio}
-        </span>
+        </Link>
         <Button
           look="quiet"
           aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'}

@@ -10,6 +10,8 @@ use EvenRungs\Formats\UnusableInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\RateLimiter;
 use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 
@@ -42,6 +44,31 @@ final class AccountController extends Controller
         Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
+
+        return new JsonResponse(null, 204);
+    }
+
+    /** Ends every session of this account, this one too. */
+    public function signOutEverywhere(Request $request): JsonResponse
+    {
+        DB::table('sessions')->where('user_id', $this->trainer()->id)->delete();
+
+        return $this->signOut($request);
+    }
+
+    /** Changes the password and ends every other session. */
+    public function changePassword(Request $request): JsonResponse
+    {
+        $body = Body::read($request, 'PasswordRequest');
+        $trainer = $this->trainer();
+        if (! Hash::check($body->string('current'), $trainer->password)) {
+            throw UnusableInput::at('/current', 'This is not the password now.');
+        }
+        DB::transaction(function () use ($trainer, $body, $request): void {
+            $trainer->password = $body->string('password');
+            $trainer->save();
+            DB::table('sessions')->where('user_id', $trainer->id)->where('id', '!=', $request->session()->getId())->delete();
+        });
 
         return new JsonResponse(null, 204);
     }

@@ -5,16 +5,121 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Board\BoardLoader;
+use App\Board\ClientCommands;
 use App\Board\ClientRow;
+use App\Board\StaleVersion;
+use App\Http\Body;
 use App\Models\Client;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\Node;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 
 final class ClientController extends Controller
 {
-    public function index(BoardLoader $boards): JsonResponse
-    {
-        $clients = Client::query()->ofStudio($this->trainer()->studio_id)->active()->ordered('name')->get();
+    public function __construct(
+        private readonly BoardLoader $boards,
+        private readonly ClientCommands $commands,
+        private readonly DataFolder $data,
+    ) {
+    }
 
-        return new JsonResponse(['clients' => $clients->map(static fn (Client $client): array => ClientRow::of($boards->load($client)))->all()]);
+    public function index(): JsonResponse
+    {
+        return $this->listed(false);
+    }
+
+    public function archived(): JsonResponse
+    {
+        return $this->listed(true);
+    }
+
+    private function listed(bool $archived): JsonResponse
+    {
+        $clients = Client::query()->ofStudio($this->trainer()->studio_id)->archived($archived)->ordered('name')->get();
+
+        return new JsonResponse(['clients' => $clients->map(fn (Client $client): array => ClientRow::of($this->boards->load($client)))->all()]);
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        [$name, $document] = $this->document(Body::read($request, 'NewClientRequest'));
+        $client = DB::transaction(function () use ($name, $document): Client {
+            $client = Client::query()->create(['studio_id' => $this->trainer()->studio_id, 'name' => $name, 'document' => $document]);
+            $this->commands->start($client);
+
+            return $client;
+        });
+
+        return $this->record($client, 201);
+    }
+
+    public function show(Client $client): JsonResponse
+    {
+        return $this->record($client);
+    }
+
+    public function update(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'ClientRequest');
+        $document = $this->document($body)[1];
+
+        return $this->changed($client, fn () => $this->commands->update($client, $body->int('version'), $document));
+    }
+
+    public function archive(Request $request, Client $client): JsonResponse
+    {
+        $version = Body::read($request, 'VersionRequest')->int('version');
+
+        return $this->changed($client, fn () => $this->commands->archive($client, $version, true));
+    }
+
+    public function restore(Request $request, Client $client): JsonResponse
+    {
+        $version = Body::read($request, 'VersionRequest')->int('version');
+
+        return $this->changed($client, fn () => $this->commands->archive($client, $version, false));
+    }
+
+    /** @param  callable(): void  $change */
+    private function changed(Client $client, callable $change): JsonResponse
+    {
+        try {
+            $change();
+        } catch (StaleVersion) {
+            throw new StaleVersion(self::fields($client->refresh()));
+        }
+
+        return $this->record($client->refresh());
+    }
+
+    /** @return array{string, array<string, mixed>} the name and the document, which the core can read */
+    private function document(Node $body): array
+    {
+        $person = $this->data->clients()->read($body->child('document'));
+
+        return [$person->name, $body->opaque('document') ?? []];
+    }
+
+    private function record(Client $client, int $status = 200): JsonResponse
+    {
+        return new JsonResponse(self::fields($client), $status);
+    }
+
+    /** @return array<string, mixed> */
+    private static function fields(Client $client): array
+    {
+        $document = $client->document;
+        if (is_array($document['tests'] ?? null) && isset($document['tests']['ladders'])) {
+            $document['tests']['ladders'] = (object) $document['tests']['ladders'];
+        }
+        foreach (['ability', 'days', 'tests', 'screen', 'x'] as $object) {
+            if (isset($document[$object])) {
+                $document[$object] = (object) $document[$object];
+            }
+        }
+
+        return ['id' => $client->id, 'version' => $client->version, 'archived' => $client->archived_at !== null, 'document' => $document];
     }
 }

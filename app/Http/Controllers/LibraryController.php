@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use EvenRungs\Core\Body\Flag;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Formats\Schemas;
@@ -25,6 +27,16 @@ final class LibraryController extends Controller
     {
         return new JsonResponse([
             'library' => LibraryJson::write($data->library()),
+            'flags' => array_map(static fn (Flag $each): array => [
+                'id' => $each->id,
+                'name' => $each->name,
+                'urgency' => $each->urgency->value,
+            ], array_values($data->flags())),
+            'goals' => array_map(static fn (GoalRule $each): array => [
+                'id' => $each->goal->value,
+                'name' => $each->name,
+                'intent' => $each->intent,
+            ], array_values($data->goals())),
             'categories' => array_map(static fn (Category $each): array => [
                 'code' => $each->value,
                 'name' => $each->label(),

@@ -1,8 +1,9 @@
-import { Redo2, Undo2 } from 'lucide-react';
-import { NavLink, Outlet } from 'react-router';
+import { Pencil, Redo2, Undo2 } from 'lucide-react';
+import { Link, NavLink, Outlet } from 'react-router';
 import { trainingNames, urgencyNames, dayNames } from '../../app/words';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
+import { Conflict } from './Conflict';
 import { useBoard, useBoardCommand, type Board } from './useBoard';
 
 const tabs = [
@@ -38,6 +39,16 @@ export function BoardLayout() {
           </Notice>
         </div>
       )}
+      {board.data.unasked !== null && (
+        <div className="mb-3 print:hidden">
+          <Notice title={`No week can be planned: the ${board.data.unasked} was not asked yet.`}>
+            <Link to={`/clients/${board.data.id}/edit`} className="underline">
+              Ask now
+            </Link>
+          </Notice>
+        </div>
+      )}
+      <Conflict />
       <Outlet />
     </div>
   );
@@ -49,7 +60,15 @@ function Head({ board }: { board: Board }) {
   return (
     <div className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2 print:hidden">
       <div>
-        <h1 className="text-2xl leading-tight font-bold">{client.name}</h1>
+        <h1 className="text-2xl leading-tight font-bold">
+          {client.name}
+          <Link
+            to={`/clients/${board.id}/edit`}
+            className="ml-3 inline-flex min-h-8 items-center gap-1 text-base font-semibold underline underline-offset-4"
+          >
+            <Pencil size={15} aria-hidden /> Edit
+          </Link>
+        </h1>
         <p className="text-[15px] text-faint">
           {client.goal_name}
           {client.limits.map((limit) => (

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { Plus } from 'lucide-react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
 import { dayNames, urgencyNames } from '../../app/words';
@@ -13,7 +14,19 @@ export function Clients() {
   if (clients.isError) return <Notice title={clients.error.message} />;
   return (
     <div className="mx-auto max-w-6xl p-4">
-      <h1 className="mb-3 text-2xl font-bold">Clients</h1>
+      <div className="mb-3 flex items-center gap-4">
+        <h1 className="text-2xl font-bold">Clients</h1>
+        <Link to="/archive" className="ml-auto px-2 py-2 underline underline-offset-4">
+          Archive
+        </Link>
+        <Link
+          to="/clients/new"
+          className="inline-flex min-h-10 items-center gap-2 rounded-md bg-act px-3 font-semibold text-on-act"
+        >
+          <Plus size={18} aria-hidden /> Add a client
+        </Link>
+      </div>
+      {clients.data.clients.length === 0 && <p>No clients yet. Add the first one.</p>}
       <ul className="space-y-2">
         {clients.data.clients.map((client) => (
           <ClientRow key={client.id} client={client} />

@@ -3,6 +3,8 @@ const keys = [
   ['← →', 'to the ladder beside'],
   ['+', 'client one rung up'],
   ['−', 'client one rung down'],
+  ['z', 'undo'],
+  ['y', 'redo'],
 ] as const;
 
 /** The keys of the wall. */

@@ -15,7 +15,12 @@ export function Wall() {
   const ladders = useMemo(() => board.data?.ladders ?? [], [board.data]);
   const layout = useMemo(() => layOut(ladders), [ladders]);
   const [selected, setSelected] = useState<string | null>(null);
+  const [folds, setFolds] = useState<Record<string, boolean>>({});
   const wall = useRef<HTMLDivElement>(null);
+  const directions = new Set(library.data?.categories.filter((each) => each.direction).map((each) => each.code));
+  const folded = new Set(
+    ladders.filter((each) => folds[each.id] ?? !directions.has(each.category)).map((each) => each.id),
+  );
 
   const fallback = ladders.find((ladder) => ladder.standing !== null && ladder.category === 'AE') ?? ladders[0];
   const selectedId = selected ?? fallback?.standing?.rung ?? fallback?.rungs[0]?.id ?? null;
@@ -76,6 +81,12 @@ export function Wall() {
       '-': () => {
         move(at.down);
       },
+      z: () => {
+        if (board.data?.undo !== null) command.mutate({ do: 'undo' });
+      },
+      y: () => {
+        if (board.data?.redo !== null) command.mutate({ do: 'redo' });
+      },
     };
     const handler = act[event.key];
     if (handler !== undefined && !event.ctrlKey && !event.metaKey && !event.altKey) {
@@ -87,20 +98,29 @@ export function Wall() {
   const line = ladders.map((each) => (each.standing === null ? null : layout.middle(each.standing.rung)));
 
   return (
-    <div className="grid gap-4 lg:grid-cols-[1fr_22rem]">
+    <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <div>
         <div className="overflow-x-auto pb-1">
           <div
             ref={wall}
             role="group"
             aria-label="Wall of ladders"
-            className="relative grid gap-x-3.5"
-            style={{ gridTemplateColumns: `1.6rem repeat(${ladders.length}, minmax(8.5rem, 1fr))` }}
+            className="relative grid gap-x-2.5"
+            style={{
+              gridTemplateColumns: `1.6rem ${ladders.map((each) => (folded.has(each.id) ? '2.6rem' : 'minmax(6.2rem, 1fr)')).join(' ')}`,
+            }}
           >
-            <EvenLine middles={line} height={layout.height} />
             <div />
             {ladders.map((each) => (
-              <LadderHead key={each.id} ladder={each} library={library.data} />
+              <LadderHead
+                key={each.id}
+                ladder={each}
+                library={library.data}
+                folded={folded.has(each.id)}
+                onFold={() => {
+                  setFolds({ ...folds, [each.id]: !folded.has(each.id) });
+                }}
+              />
             ))}
             <div className="relative" style={{ height: layout.height }} aria-hidden>
               {layout.bands.map((band) => (
@@ -113,7 +133,7 @@ export function Wall() {
                 </span>
               ))}
             </div>
-            {ladders.map((each) => (
+            {ladders.map((each, i) => (
               <div key={each.id} className="relative" style={{ height: layout.height }}>
                 {layout.bands.map((band) => (
                   <span
@@ -124,11 +144,13 @@ export function Wall() {
                   />
                 ))}
                 <Rails ladder={each} layout={layout} />
+                <Joint from={line[i - 1] ?? null} to={line[i] ?? null} />
                 {each.rungs.map((one) => (
                   <RungBar
                     key={one.id}
                     ladder={each}
                     rung={one}
+                    folded={folded.has(each.id)}
                     top={layout.middle(one.id) - rowHeight / 2 + 3}
                     selected={one.id === rung.id}
                     onSelect={() => {
@@ -162,18 +184,29 @@ export function Wall() {
 function LadderHead({
   ladder,
   library,
+  folded,
+  onFold,
 }: {
   ladder: BoardLadder;
   library: NonNullable<ReturnType<typeof useLibrary>['data']>;
+  folded: boolean;
+  onFold: () => void;
 }) {
   const category = library.categories.find((each) => each.code === ladder.category);
   const swap = library.library.ladders.flatMap((each) => each.rungs).find((each) => each.id === ladder.swap);
   return (
-    <div className="pb-2 text-center">
-      <h2 className="leading-tight font-bold">
-        <Code code={ladder.category} {...(category === undefined ? {} : { title: category.name })} /> {ladder.name}
-      </h2>
-      <p className="text-sm text-faint">
+    <div className="flex flex-col items-center justify-end pb-1 text-center">
+      <button
+        type="button"
+        aria-expanded={!folded}
+        title={folded ? `Unfold ${ladder.name}` : `Fold ${ladder.name}`}
+        onClick={onFold}
+        className="min-h-8 w-full rounded-md hover:bg-card"
+      >
+        <Code code={ladder.category} {...(category === undefined ? {} : { title: category.name })} />
+        <span className={folded ? 'block truncate text-[11px]' : 'block leading-tight font-bold'}>{ladder.name}</span>
+      </button>
+      <p className={folded ? 'sr-only' : 'text-[13px] leading-tight text-faint'}>
         {ladder.standing === null ? (
           <span className="font-semibold text-warn">
             nothing allowed{swap === undefined ? '' : `; try ${swap.name.toLowerCase()}`}
@@ -193,7 +226,7 @@ function Rails({ ladder, layout }: { ladder: BoardLadder; layout: ReturnType<typ
   const top = layout.middle(ladder.rungs[ladder.rungs.length - 1]?.id ?? '');
   return (
     <span aria-hidden>
-      {['left-2', 'right-2'].map((side) => (
+      {['left-1.5', 'right-1.5'].map((side) => (
         <span
           key={side}
           className={`absolute ${side} w-1 rounded-full bg-wood`}
@@ -207,6 +240,7 @@ function Rails({ ladder, layout }: { ladder: BoardLadder; layout: ReturnType<typ
 function RungBar({
   ladder,
   rung,
+  folded,
   top,
   selected,
   onSelect,
@@ -214,6 +248,7 @@ function RungBar({
 }: {
   ladder: BoardLadder;
   rung: BoardRung;
+  folded: boolean;
   top: number;
   selected: boolean;
   onSelect: () => void;
@@ -242,6 +277,7 @@ function RungBar({
     <button
       type="button"
       data-rung={rung.id}
+      title={folded ? rung.name : undefined}
       data-state={rung.state}
       data-standing={standing || undefined}
       aria-label={spoken}
@@ -253,56 +289,40 @@ function RungBar({
       className={`absolute inset-x-0 flex flex-col justify-center overflow-hidden rounded-md border px-2 text-left text-[12.5px] leading-[1.08] ${look} ${selected ? 'outline-2 outline-offset-1 outline-act' : ''}`}
       style={{ top, height: rowHeight - 6 }}
     >
-      <span className={`flex items-center gap-1 ${blocked ? 'rounded-xs bg-paper' : ''}`}>
-        <span className={blocked ? 'truncate' : 'line-clamp-2'}>{shortName(rung.name, ladder.name)}</span>
-        {standing && (
-          <span className="ml-auto shrink-0 text-[10px] tracking-tight">
-            {rung.steps.map((_, i) => (i <= (ladder.standing?.step ?? 0) ? '■' : '□')).join('')}
+      {!folded && (
+        <>
+          <span className={`flex items-center gap-1 ${blocked ? 'rounded-xs bg-paper' : ''}`}>
+            <span className={blocked ? 'truncate' : 'line-clamp-2'}>{shortName(rung.name, ladder.name)}</span>
+            {standing && (
+              <span className="ml-auto shrink-0 text-[10px] tracking-tight">
+                {rung.steps.map((_, i) => (i <= (ladder.standing?.step ?? 0) ? '■' : '□')).join('')}
+              </span>
+            )}
           </span>
-        )}
-      </span>
-      {blocked && (
-        <span className="truncate rounded-xs bg-paper text-[12px] text-warn">
-          {rung.state === 'later' ? 'later: ' : '✕ '}
-          {rung.labels.join(', ')}
-        </span>
+          {blocked && (
+            <span className="truncate rounded-xs bg-paper text-[12px] text-warn">
+              {rung.state === 'later' ? 'later: ' : '✕ '}
+              {rung.labels.join(', ')}
+            </span>
+          )}
+        </>
       )}
     </button>
   );
 }
 
-/** Joins the rungs a client stands on: level when the directions are even. */
-function EvenLine({ middles, height }: { middles: (number | null)[]; height: number }) {
-  const runs: string[] = [];
-  let run: string[] = [];
-  middles.forEach((y, i) => {
-    if (y === null) {
-      if (run.length > 1) runs.push(run.join(' '));
-      run = [];
-      return;
-    }
-    run.push(`${i},${y}`, `${i + 1},${y}`);
-  });
-  if (run.length > 1) runs.push(run.join(' '));
+/** Joins two neighbouring standings in the gap between their ladders: level when the directions are even. */
+function Joint({ from, to }: { from: number | null; to: number | null }) {
+  if (from === null || to === null) return null;
+  const bar = 'absolute bg-act';
   return (
-    <svg
-      aria-hidden
-      viewBox={`0 0 ${middles.length} ${height}`}
-      preserveAspectRatio="none"
-      className="pointer-events-none absolute bottom-0"
-      style={{ left: '2.03rem', width: 'calc(100% - 1.59rem)', height }}
-    >
-      {runs.map((points) => (
-        <polyline
-          key={points}
-          points={points}
-          fill="none"
-          stroke="var(--act)"
-          strokeWidth="4"
-          strokeLinejoin="round"
-          vectorEffect="non-scaling-stroke"
-        />
-      ))}
-    </svg>
+    <span aria-hidden>
+      <span className={`${bar} h-1 w-1.5`} style={{ left: -10, top: from - 2 }} />
+      <span
+        className={`${bar} w-1`}
+        style={{ left: -7, top: Math.min(from, to) - 2, height: Math.abs(from - to) + 4 }}
+      />
+      <span className={`${bar} h-1 w-1.5`} style={{ left: -6, top: to - 2 }} />
+    </span>
   );
 }

@@ -1,0 +1,221 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { answer, api, ApiError, type Schemas } from '../../api/client';
+import { Button } from '../../ui/Button';
+import { Notice, Waiting } from '../../ui/Notice';
+import { useLibrary } from '../board/useBoard';
+import type { ClientDocument, SentDocument } from './document';
+import { Sections } from './Sections';
+import { useDraft } from './useDraft';
+
+type Saved = Schemas['ClientRecord'];
+
+/** Adds a client or edits one, in the order a practitioner asks. */
+export function ClientForm() {
+  const { client } = useParams();
+  const library = useLibrary();
+  const saved = useQuery({
+    queryKey: ['client', client],
+    queryFn: () => answer(api.GET('/clients/{client}', { params: { path: { client: client ?? '' } } })),
+    enabled: client !== undefined,
+  });
+  if (library.isPending || (client !== undefined && saved.isPending)) return <Waiting what="the client" />;
+  const error = library.error ?? saved.error;
+  if (error !== null || library.data === undefined) {
+    return (
+      <div className="p-4">
+        <Notice title={error?.message ?? 'The library did not load.'} />
+      </div>
+    );
+  }
+  return <Form key={client ?? 'new'} client={client} saved={saved.data} library={library.data} />;
+}
+
+function Form({
+  client,
+  saved,
+  library,
+}: {
+  client: string | undefined;
+  saved: Saved | undefined;
+  library: Schemas['LibraryAnswer'];
+}) {
+  const draft = useDraft(client, saved);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const top = useRef<HTMLDivElement>(null);
+
+  const refresh = (id: string) => {
+    void queries.invalidateQueries({ queryKey: ['clients'] });
+    void queries.invalidateQueries({ queryKey: ['archive'] });
+    queries.removeQueries({ queryKey: ['client', id] });
+    queries.removeQueries({ queryKey: ['board', id] });
+  };
+  const save = useMutation({
+    mutationFn: () =>
+      client === undefined
+        ? answer(api.POST('/clients', { body: { document: draft.document as SentDocument } }))
+        : answer(
+            api.PUT('/clients/{client}', {
+              params: { path: { client } },
+              body: { version: draft.version, document: draft.document as SentDocument },
+            }),
+          ),
+    onSuccess: async (record) => {
+      draft.drop();
+      refresh(record.id);
+      await navigate(`/clients/${record.id}/wall`);
+    },
+    onError: () => {
+      top.current?.scrollIntoView();
+      top.current?.focus();
+    },
+  });
+  const archive = useMutation({
+    mutationFn: (id: string) =>
+      answer(
+        api.POST('/clients/{client}/archive', {
+          params: { path: { client: id } },
+          body: { version: saved?.version ?? 1 },
+        }),
+      ),
+    onSuccess: async (record) => {
+      draft.drop();
+      refresh(record.id);
+      await navigate('/clients');
+    },
+  });
+
+  const problem = save.error instanceof ApiError ? save.error.problem : null;
+  const errors = problem?.errors ?? [];
+  const newer = problem?.status === 409 ? (problem.current as Saved) : null;
+  const ended = problem !== null && (problem.status === 401 || problem.status === 419);
+
+  return (
+    <form
+      noValidate
+      className="mx-auto max-w-5xl p-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.mutate();
+      }}
+    >
+      <div ref={top} tabIndex={-1} className="space-y-3 outline-none">
+        <h1 className="text-2xl font-bold">
+          {client === undefined ? 'Add a client' : `Edit ${saved?.document.name ?? ''}`}
+        </h1>
+        {draft.isChanged && (
+          <p role="status" className="text-faint">
+            Unsaved entries are kept on this device.{' '}
+            <button type="button" className="underline" onClick={draft.drop}>
+              Drop them
+            </button>
+          </p>
+        )}
+        {newer !== null && (
+          <Newer
+            newer={newer}
+            mine={draft.document}
+            onMine={() => {
+              draft.rebase(newer.version);
+              save.reset();
+            }}
+            onNewer={() => {
+              draft.drop();
+              save.reset();
+              queries.setQueryData(['client', newer.id], newer);
+            }}
+          />
+        )}
+        {ended && (
+          <Notice title="Your session has ended. What you typed is kept.">
+            <Link to="/sign-in" state={{ from: location.pathname }} className="underline">
+              Sign in and go on
+            </Link>
+          </Notice>
+        )}
+        {problem !== null && newer === null && !ended && (
+          <Notice title={problem.title}>
+            <ul>
+              {errors.map((each) => (
+                <li key={each.path + each.message}>
+                  {each.path.replace('/document/', '').replaceAll('/', ' ').replaceAll('_', ' ')}: {each.message}
+                </li>
+              ))}
+            </ul>
+          </Notice>
+        )}
+      </div>
+      <Sections document={draft.document} onChange={draft.change} library={library} errors={errors} />
+      <div className="sticky bottom-0 flex gap-2 border-t border-line bg-paper py-3">
+        <Button look="act" type="submit" disabled={save.isPending}>
+          {save.isPending ? 'Saving …' : 'Save'}
+        </Button>
+        <Button
+          onClick={() => {
+            draft.drop();
+            void navigate(client === undefined ? '/clients' : `/clients/${client}/wall`);
+          }}
+        >
+          Cancel
+        </Button>
+        {client !== undefined && (
+          <Button
+            className="ml-auto"
+            disabled={archive.isPending}
+            onClick={() => {
+              archive.mutate(client);
+            }}
+          >
+            Archive
+          </Button>
+        )}
+        {archive.isError && <p className="self-center text-warn">{archive.error.message}</p>}
+      </div>
+    </form>
+  );
+}
+
+/** Two people edited: mine on top of the newer, the newer, and where they differ. */
+function Newer({
+  newer,
+  mine,
+  onMine,
+  onNewer,
+}: {
+  newer: Saved;
+  mine: ClientDocument;
+  onMine: () => void;
+  onNewer: () => void;
+}) {
+  const keys = [...new Set([...Object.keys(mine), ...Object.keys(newer.document)])] as (keyof ClientDocument)[];
+  const differing = keys.filter((key) => JSON.stringify(mine[key]) !== JSON.stringify(newer.document[key]));
+  const shown = (value: unknown) => (value === undefined ? 'not given' : JSON.stringify(value).replaceAll('"', ''));
+  return (
+    <Notice title="Somebody changed this client in the meantime. Nothing is lost: choose what counts.">
+      <table className="my-2 w-full text-left text-[15px]">
+        <thead>
+          <tr>
+            <th className="pr-3">Where they differ</th>
+            <th className="pr-3">Mine</th>
+            <th>Newer</th>
+          </tr>
+        </thead>
+        <tbody>
+          {differing.map((key) => (
+            <tr key={key} className="border-t border-line align-top">
+              <td className="pr-3">{key.replace('_', ' ')}</td>
+              <td className="pr-3">{shown(mine[key])}</td>
+              <td>{shown(newer.document[key])}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <span className="flex gap-2">
+        <Button onClick={onMine}>Keep mine</Button>
+        <Button onClick={onNewer}>Take the newer</Button>
+      </span>
+    </Notice>
+  );
+}

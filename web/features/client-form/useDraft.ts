@@ -1,0 +1,46 @@
+import { useState } from 'react';
+import { emptyDocument, type ClientDocument } from './document';
+
+interface Draft {
+  version: number;
+  document: ClientDocument;
+}
+
+function read(key: string): Draft | null {
+  try {
+    const kept = localStorage.getItem(key);
+    return kept === null ? null : (JSON.parse(kept) as Draft);
+  } catch {
+    return null;
+  }
+}
+
+/** A form's entries, kept on this device until they are saved or given up: a reload or an ended session loses nothing. */
+export function useDraft(client: string | undefined, saved: Draft | undefined) {
+  const key = `client-draft:${client ?? 'new'}`;
+  const [draft, setDraft] = useState<Draft | null>(() => read(key));
+  const base = saved ?? { version: 0, document: emptyDocument };
+  const current = draft ?? base;
+
+  function keep(next: Draft) {
+    setDraft(next);
+    localStorage.setItem(key, JSON.stringify(next));
+  }
+
+  return {
+    document: current.document,
+    version: current.version,
+    isChanged: draft !== null,
+    change: (document: ClientDocument) => {
+      keep({ version: current.version, document });
+    },
+    /** Puts my entries on top of a newer version. */
+    rebase: (version: number) => {
+      keep({ version, document: current.document });
+    },
+    drop: () => {
+      setDraft(null);
+      localStorage.removeItem(key);
+    },
+  };
+}

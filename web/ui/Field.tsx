@@ -1,0 +1,116 @@
+import { useId, type ReactNode } from 'react';
+
+const box = 'mt-0.5 block w-full rounded-md border border-wood bg-card px-2 py-1.5 text-base font-normal';
+
+/** A labelled text or number field with its error below it. */
+export function TextField({
+  label,
+  value,
+  onChange,
+  error,
+  unit,
+  ...rest
+}: {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  error?: string | undefined;
+  unit?: string;
+  type?: 'text' | 'number' | 'password';
+  autoComplete?: string;
+  required?: boolean;
+  className?: string;
+}) {
+  const id = useId();
+  return (
+    <label className={`block font-semibold ${rest.className ?? ''}`}>
+      {label}
+      {unit !== undefined && <span className="font-normal text-faint"> ({unit})</span>}
+      <input
+        {...rest}
+        className={box}
+        value={value}
+        inputMode={rest.type === 'number' ? 'decimal' : undefined}
+        aria-invalid={error !== undefined}
+        aria-describedby={error === undefined ? undefined : id}
+        onChange={(event) => {
+          onChange(event.target.value);
+        }}
+      />
+      <FieldError id={id} error={error} />
+    </label>
+  );
+}
+
+/** A labelled choice of one. */
+export function SelectField({
+  label,
+  value,
+  onChange,
+  options,
+  error,
+  className = '',
+}: {
+  label: ReactNode;
+  value: string;
+  onChange: (value: string) => void;
+  options: readonly (readonly [string, string])[];
+  error?: string | undefined;
+  className?: string;
+}) {
+  const id = useId();
+  return (
+    <label className={`block font-semibold ${className}`}>
+      {label}
+      <select
+        className={box}
+        value={value}
+        aria-invalid={error !== undefined}
+        aria-describedby={error === undefined ? undefined : id}
+        onChange={(event) => {
+          onChange(event.target.value);
+        }}
+      >
+        {options.map(([code, name]) => (
+          <option key={code} value={code}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <FieldError id={id} error={error} />
+    </label>
+  );
+}
+
+/** A box to tick, as large as a finger. */
+export function Tick({
+  label,
+  checked,
+  onChange,
+}: {
+  label: ReactNode;
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+}) {
+  return (
+    <label className="flex min-h-9 items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-5 shrink-0 accent-(--act)"
+        checked={checked}
+        onChange={(event) => {
+          onChange(event.target.checked);
+        }}
+      />
+      <span>{label}</span>
+    </label>
+  );
+}
+
+function FieldError({ id, error }: { id: string; error: string | undefined }) {
+  return (
+    <span id={id} role={error === undefined ? undefined : 'alert'} className="block text-sm font-semibold text-warn">
+      {error}
+    </span>
+  );
+}
