@@ -163,7 +163,7 @@ final class BoardView
 
         return [
             'week_total' => self::clock($total),
-            'week_change' => ($change < 0 ? '−' : '+').Seconds::ofMs(abs($change))->toClock(),
+            'week_change' => ($change < 0 ? '−' : '+').self::clock(Seconds::ofMs(abs($change)))['text'],
         ];
     }
 
@@ -283,9 +283,9 @@ final class BoardView
         ];
     }
 
-    /** @return array{seconds: int|float, text: string} */
+    /** @return array{seconds: int|float, text: string} exact seconds, and m:ss to the nearest second */
     private static function clock(Seconds $time): array
     {
-        return ['seconds' => $time->toNumber(), 'text' => $time->toClock()];
+        return ['seconds' => $time->toNumber(), 'text' => Seconds::of(round($time->toNumber()))->toClock()];
     }
 }

@@ -105,7 +105,7 @@ abstract class BrowserTestCase extends TestCase
         return $this->element(WebDriverBy::cssSelector($selector));
     }
 
-    private function element(WebDriverBy $by): RemoteWebElement
+    protected function element(WebDriverBy $by): RemoteWebElement
     {
         $this->browser->wait(self::WAIT_S, 100)->until(Until::elementToBeClickable($by), 'No such element: '.$by->getValue());
 

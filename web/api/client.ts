@@ -11,17 +11,41 @@ export class ApiError extends Error {
   }
 }
 
+/** Whether somebody else changed the same thing first. */
+export function isConflict(error: Error | null): boolean {
+  return error instanceof ApiError && error.problem.status === 409;
+}
+
 function cookie(name: string): string | undefined {
   const found = document.cookie.split('; ').find((pair) => pair.startsWith(`${name}=`));
   return found === undefined ? undefined : decodeURIComponent(found.slice(name.length + 1));
 }
 
+function withToken(request: Request): Request {
+  const token = cookie('XSRF-TOKEN');
+  if (token !== undefined) request.headers.set('X-XSRF-TOKEN', token);
+  request.headers.set('Accept', 'application/json');
+  return request;
+}
+
+const unsent = new Map<string, Request>();
+
+/** Sends the forgery token; where it has run out with the session, fetches a new one and tries once more. */
 const forgeryToken: Middleware = {
-  onRequest({ request }) {
-    const token = cookie('XSRF-TOKEN');
-    if (token !== undefined) request.headers.set('X-XSRF-TOKEN', token);
-    request.headers.set('Accept', 'application/json');
+  onRequest({ id, request }) {
+    withToken(request);
+    unsent.set(id, request.clone());
     return request;
+  },
+  async onResponse({ id, response }) {
+    const again = unsent.get(id);
+    unsent.delete(id);
+    if (response.status !== 419 || again === undefined) return undefined;
+    await fetch('/api/health');
+    return fetch(withToken(again));
+  },
+  onError({ id }) {
+    unsent.delete(id);
   },
 };
 

@@ -1,4 +1,5 @@
 import { Printer } from 'lucide-react';
+import { Fragment } from 'react';
 import { useMe } from '../../app/session';
 import { dayNames, kindNames } from '../../app/words';
 import { Button } from '../../ui/Button';
@@ -33,7 +34,7 @@ export function Sheet() {
           <Printer size={18} aria-hidden /> Print
         </Button>
       </p>
-      <article className="mx-auto max-w-[50rem] bg-white p-8 text-[13px] leading-snug text-black shadow print:max-w-none print:p-0 print:text-[11px] print:shadow-none">
+      <article className="mx-auto max-w-[50rem] bg-white p-8 text-[13px] leading-snug text-black shadow print:max-w-none print:p-0 print:text-[10px] print:leading-[1.25] print:shadow-none">
         <header className="mb-2 flex items-end border-b-2 border-black pb-1">
           <h1 className="text-2xl font-bold print:text-xl">{client.name}</h1>
           <p className="ml-auto text-right">
@@ -42,10 +43,10 @@ export function Sheet() {
             Week {week.number}, {week.total.text} min in {week.sessions.length} sessions
           </p>
         </header>
-        <div className="grid gap-x-6 sm:grid-cols-2 print:grid-cols-2">
+        <div className="grid gap-x-6 sm:grid-cols-2 print:grid-cols-3 print:gap-x-4">
           {week.sessions.map((session) => (
-            <section key={session.day} className="mb-3 break-inside-avoid">
-              <h2 className="flex border-b border-black text-[15px] font-bold print:text-[13px]">
+            <section key={session.day} className="mb-3 break-inside-avoid print:mb-2">
+              <h2 className="flex border-b border-black text-[15px] font-bold print:text-[12px]">
                 {dayNames[session.day]} <span className="ml-2 font-normal">{kindNames[session.kind]}</span>
                 <span className="ml-auto">{session.total.text} min</span>
               </h2>
@@ -54,16 +55,18 @@ export function Sheet() {
                   {block.type === 'circuit' && <p className="font-bold">Circuit: {block.rounds} rounds of</p>}
                   <ul>
                     {block.entries.map((entry) => (
-                      <li key={entry.exercise} className="flex gap-2 border-b border-neutral-400 py-0.5">
+                      <li key={entry.exercise} className="flex gap-2 border-b border-neutral-400 py-0.5 print:py-px">
                         <span className="mt-0.5 size-3 shrink-0 border border-black" aria-hidden />
                         <span>
                           <b>{entry.name}</b>
                           <br />
                           {entry.words.split(', ').map((part, i, all) => (
-                            <span key={part} className="whitespace-nowrap">
-                              {part}
-                              {i < all.length - 1 && ','}{' '}
-                            </span>
+                            <Fragment key={part}>
+                              <span className="whitespace-nowrap">
+                                {part}
+                                {i < all.length - 1 && ','}
+                              </span>{' '}
+                            </Fragment>
                           ))}
                         </span>
                       </li>
@@ -75,8 +78,8 @@ export function Sheet() {
           ))}
         </div>
         <section className="mb-2">
-          <h2 className="border-b border-black text-[15px] font-bold print:text-[13px]">How</h2>
-          <dl className="gap-x-6 print:columns-2 sm:columns-2">
+          <h2 className="border-b border-black text-[15px] font-bold print:text-[12px]">How</h2>
+          <dl className="gap-x-6 sm:columns-2 print:columns-3 print:gap-x-4">
             {used.map((rung) => (
               <div key={rung.id} className="break-inside-avoid py-0.5">
                 <dt className="inline font-bold">{rung.name}. </dt>

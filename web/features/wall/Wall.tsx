@@ -2,6 +2,7 @@ import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { shortName } from '../../app/words';
 import { Code } from '../../ui/Code';
 import { Notice, Waiting } from '../../ui/Notice';
+import { isConflict } from '../../api/client';
 import { useBoard, useBoardCommand, useLibrary, type BoardLadder, type BoardRung } from '../board/useBoard';
 import { Keys } from './Keys';
 import { layOut, rowHeight } from './layout';
@@ -173,7 +174,7 @@ export function Wall() {
         library={library.data}
         weekTotal={board.data?.week?.total.text ?? null}
         busy={command.isPending}
-        error={command.error?.message ?? null}
+        error={isConflict(command.error) ? null : (command.error?.message ?? null)}
         onMove={move}
         onShow={choose}
       />
@@ -265,7 +266,7 @@ function RungBar({
         ? 'bg-card border-dashed border-act border-2'
         : 'bg-card border-wood';
   const spoken = [
-    rung.name,
+    folded ? rung.name : '',
     `level ${rung.level}`,
     standing ? `stands here, step ${(ladder.standing?.step ?? 0) + 1} of ${rung.steps.length}` : '',
     next ? 'next' : '',
@@ -280,7 +281,6 @@ function RungBar({
       title={folded ? rung.name : undefined}
       data-state={rung.state}
       data-standing={standing || undefined}
-      aria-label={spoken}
       aria-pressed={selected}
       tabIndex={selected ? 0 : -1}
       onClick={onSelect}
@@ -294,7 +294,7 @@ function RungBar({
           <span className={`flex items-center gap-1 ${blocked ? 'rounded-xs bg-paper' : ''}`}>
             <span className={blocked ? 'truncate' : 'line-clamp-2'}>{shortName(rung.name, ladder.name)}</span>
             {standing && (
-              <span className="ml-auto shrink-0 text-[10px] tracking-tight">
+              <span aria-hidden className="ml-auto shrink-0 text-[10px] tracking-tight">
                 {rung.steps.map((_, i) => (i <= (ladder.standing?.step ?? 0) ? '■' : '□')).join('')}
               </span>
             )}
@@ -307,6 +307,7 @@ function RungBar({
           )}
         </>
       )}
+      <span className="sr-only">{spoken}</span>
     </button>
   );
 }

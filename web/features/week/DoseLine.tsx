@@ -1,6 +1,6 @@
 import { Pencil } from 'lucide-react';
 import { useId, useState } from 'react';
-import type { Schemas } from '../../api/client';
+import { isConflict, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { useBoard, useBoardCommand } from '../board/useBoard';
 
@@ -78,7 +78,7 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
         />
       </label>
       <p id={errorId} className="text-sm">
-        {command.isError ? (
+        {command.isError && !isConflict(command.error) ? (
           <span role="alert" className="font-semibold text-warn">
             {command.error.message}
           </span>

@@ -1,0 +1,227 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys as Keys;
+
+final class EverydayTest extends BrowserTestCase
+{
+    private function focused(string $attribute): ?string
+    {
+        return $this->browser->switchTo()->activeElement()->getAttribute($attribute);
+    }
+
+    private function focusedText(): string
+    {
+        $element = $this->browser->switchTo()->activeElement();
+
+        return $element->getTagName() === 'body' ? '' : $element->getText();
+    }
+
+    private function press(string ...$keys): void
+    {
+        foreach ($keys as $key) {
+            $this->browser->getKeyboard()->sendKeys($key);
+        }
+    }
+
+    /** Tabs until the focus is where it should be, as somebody without a mouse would. */
+    private function tabTo(callable $found, string $what): void
+    {
+        for ($i = 0; $i < 120; $i++) {
+            if ($found()) {
+                return;
+            }
+            $this->press(Keys::TAB);
+        }
+        self::fail('The focus never came to '.$what);
+    }
+
+    public function test_the_keyboard_alone_goes_from_sign_in_to_print(): void
+    {
+        $this->open('/sign-in');
+        $this->field('email');
+        $this->tabTo(fn (): bool => $this->focused('name') === 'email', 'the email');
+        $this->press('trainer@slipway.example', Keys::TAB, 'slipway-demo', Keys::ENTER);
+        $this->waitForText('Maren Tidewell');
+        $this->tabTo(fn (): bool => str_contains($this->focusedText(), 'Maren Tidewell'), 'the client');
+        $this->press(Keys::ENTER);
+        $this->css('[data-rung="heel-taps"]');
+        $before = $this->css('[data-week-total]')->getText();
+
+        $this->tabTo(fn (): bool => $this->focused('data-rung') === 'heel-taps', 'the wall');
+        $this->press('+');
+        $this->css('[data-standing][data-rung="dead-bug-opposite"]');
+        self::assertNotSame($before, $this->changed('[data-week-total]', $before));
+        self::assertSame('dead-bug-opposite', $this->focused('data-rung'), 'the focus follows the client');
+        $this->press('z');
+        $this->css('[data-standing][data-rung="heel-taps"]');
+        $this->press('y');
+        $this->css('[data-standing][data-rung="dead-bug-opposite"]');
+
+        $this->open((string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH));
+        $this->tabTo(fn (): bool => $this->focusedText() === 'Week', 'the week');
+        $this->press(Keys::ENTER);
+        $this->waitForText('Plan anew from the wall');
+        $this->tabTo(fn (): bool => str_starts_with((string) $this->focused('aria-label'), 'Change the dose of Dead bug'), 'the dose');
+        $this->press(Keys::ENTER);
+        $this->css('form input')->sendKeys([Keys::CONTROL, 'a']);
+        $this->press('1 × 6 /alt 2-0-2-0 r0:20', Keys::ENTER);
+        $this->waitForText('1 × 6 /alt 2-0-2-0 r0:20');
+
+        $this->browser->executeScript('window.scrollTo(0, 0); document.activeElement.blur();');
+        $this->tabTo(fn (): bool => $this->focusedText() === 'Sheet', 'the sheet');
+        $this->press(Keys::ENTER);
+        $this->waitForText('Take care');
+        $this->browser->executeScript('window.printed = 0; window.print = () => { window.printed += 1; };');
+        $this->tabTo(fn (): bool => $this->focusedText() === 'Print', 'the print button');
+        $this->press(Keys::ENTER);
+
+        self::assertSame(1, $this->browser->executeScript('return window.printed;'));
+    }
+
+    public function test_no_screen_has_a_serious_fault_of_access_in_either_theme(): void
+    {
+        $axe = (string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js');
+        $check = function (string $screen) use ($axe): void {
+            // over the driver and not through the page, whose content policy allows no script of ours
+            $this->browser->executeScript($axe);
+            $found = $this->browser->executeAsyncScript('const done = arguments[0]; axe.run(document, { resultTypes: ["violations"] }).then((r) => done(r.violations.filter((v) => ["serious", "critical"].includes(v.impact)).map((v) => v.id + ": " + v.nodes.map((n) => n.target.join(" ") + " " + n.any.concat(n.all).map((c) => c.message).join(" ")).slice(0, 3).join(" | "))));');
+            self::assertSame([], $found, $screen);
+        };
+        $this->open('/sign-in');
+        $this->field('email');
+        $check('sign in');
+        $this->signIn();
+        foreach (['light', 'dark'] as $theme) {
+            $this->browser->executeScript('localStorage.setItem("theme", arguments[0])', [$theme]);
+            $this->open('/clients');
+            $this->waitForText('Anker Stave');
+            $check('clients '.$theme);
+            $this->open('/clients/new');
+            $this->waitForText('I asked about all of these');
+            $this->browser->findElement(WebDriverBy::cssSelector('input[type=checkbox]'))->click();
+            $check('form '.$theme);
+            $this->open('/archive');
+            $this->waitForText('Nobody is put away');
+            $check('archive '.$theme);
+            $this->open('/account');
+            $this->waitForText('Sign out everywhere');
+            $check('account '.$theme);
+            $this->open('/clients');
+            $this->link('Maren Tidewell')->click();
+            $this->css('[data-rung="side-plank-split"]')->click();
+            $this->waitForText('Barred');
+            $check('wall '.$theme);
+            $this->link('Week')->click();
+            $this->css('button[aria-label^="Change the dose of Dead bug"]')->click();
+            $check('week '.$theme);
+            $this->link('Sheet')->click();
+            $this->waitForText('Take care');
+            $check('sheet '.$theme);
+        }
+    }
+
+    public function test_a_client_is_added_with_an_error_a_reload_and_an_ended_session_and_nothing_typed_is_lost(): void
+    {
+        $this->signIn();
+        $this->link('Add a client')->click();
+        $this->typeInto('Name', 'Wynn Capstan');
+        $this->typeInto('Born', 'soon');
+        $this->button('Save')->click();
+        $this->waitForText('must be a whole number, not "soon"');
+        self::assertSame('Wynn Capstan', $this->labelled('Name')->getDomProperty('value'));
+
+        $this->browser->navigate()->refresh();
+        $this->waitForText('Unsaved entries are kept on this device');
+        self::assertSame(['Wynn Capstan', 'soon'], [$this->labelled('Name')->getDomProperty('value'), $this->labelled('Born')->getDomProperty('value')]);
+
+        $this->typeInto('Born', '1988');
+        $this->typeInto('Monday', '20');
+        $this->tick('I asked about all of these');
+        $this->browser->manage()->deleteAllCookies();
+        $this->button('Save')->click();
+        $this->waitForText('Your session has ended. What you typed is kept.');
+        $this->link('Sign in and go on')->click();
+        $this->field('email')->sendKeys('trainer@slipway.example');
+        $this->field('password')->sendKeys('slipway-demo');
+        $this->button('Sign in')->click();
+        $this->waitForText('Unsaved entries are kept on this device');
+        $this->button('Save')->click();
+        $this->waitForText('20:00 min this week');
+        $this->waitForText('Wynn Capstan');
+
+        $this->link('Edit')->click();
+        $this->tick('Fever or feeling ill');
+        $this->button('Save')->click();
+        $this->waitForText('Planning stops here until a clinician has seen the client.');
+
+        $this->link('Edit')->click();
+        $this->button('Archive')->click();
+        $this->waitForText('Add a client');
+        self::assertStringNotContainsString('Wynn Capstan', $this->css('main')->getText());
+        $this->link('Archive')->click();
+        $this->button('Take back')->click();
+        $this->waitForText('Nobody is put away');
+    }
+
+    public function test_a_change_by_somebody_else_is_shown_and_mine_can_be_kept(): void
+    {
+        $this->signIn();
+        $this->link('Bea Thwart')->click();
+        $this->css('[data-standing][data-rung="dead-bug-same-side"]')->click();
+        $this->somebodyElseMoves('press-out-hold');
+        $this->button('One up')->click();
+        $this->waitForText('Somebody changed this client in the meantime');
+        $this->button('See both')->click();
+        $this->waitForText('Press-out: Press-out, press and hold');
+        $this->button('Keep mine, on top')->click();
+        $this->css('[data-standing][data-rung="dead-bug-plate-chest"]');
+        $this->css('[data-standing][data-rung="press-out-hold"]');
+
+        $this->css('[data-rung="dead-bug-plate-chest"]')->click();
+        $this->somebodyElseMoves('press-out-standing');
+        $this->button('One down')->click();
+        $this->waitForText('Somebody changed this client in the meantime');
+        $this->button('Take the newer')->click();
+        $this->css('[data-standing][data-rung="press-out-standing"]');
+        $this->css('[data-standing][data-rung="dead-bug-plate-chest"]');
+        self::assertStringNotContainsString('in the meantime', $this->css('main')->getText());
+    }
+
+    /** Another tab of the same studio moves the client behind this page's back. */
+    private function somebodyElseMoves(string $rung): void
+    {
+        $done = $this->browser->executeAsyncScript(<<<'JS'
+            const [rung, done] = arguments;
+            const client = location.pathname.split('/')[2];
+            const token = decodeURIComponent(document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN=')).slice(11));
+            fetch(`/api/clients/${client}/board`).then((r) => r.json()).then((board) =>
+              fetch(`/api/clients/${client}/moves`, { method: 'POST', headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' }, body: JSON.stringify({ version: board.version, rung }) }),
+            ).then((r) => done(r.status));
+            JS, [$rung]);
+        self::assertSame(200, $done);
+    }
+
+    private function labelled(string $label): \Facebook\WebDriver\Remote\RemoteWebElement
+    {
+        return $this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//input', $label)));
+    }
+
+    private function typeInto(string $label, string $text): void
+    {
+        $input = $this->labelled($label);
+        $input->sendKeys([Keys::CONTROL, 'a']);
+        $input->sendKeys($text);
+    }
+
+    private function tick(string $label): void
+    {
+        $this->waitForText($label);
+        $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$this->labelled($label)]);
+        $this->labelled($label)->click();
+    }
+}
