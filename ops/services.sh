@@ -115,6 +115,14 @@ http {
             try_files \$uri =404;
         }
         location = /icon.svg { try_files \$uri =404; }
+$([ "$instance" != bench ] || cat <<BARE
+        location = /bare {
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME $root/bench/bare.php;
+            fastcgi_pass unix:$fpm_socket;
+        }
+BARE
+)
         location / {
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $root/public/index.php;

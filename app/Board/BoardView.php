@@ -42,9 +42,12 @@ final class BoardView
 {
     private readonly Style $style;
 
+    private readonly ProgramEdit $edit;
+
     public function __construct(private readonly DataFolder $data)
     {
         $this->style = $data->style(DataFolder::DEFAULT_STYLE);
+        $this->edit = new ProgramEdit($data->library(), new DoseChooser($this->style));
     }
 
     /** @return array<string, mixed> */
@@ -93,6 +96,9 @@ final class BoardView
     {
         $moves = new Moves($this->data->library());
         $rung = $placement->rung;
+        $week = $board->program->weeks[0] ?? null;
+        $inWeek = $this->isInWeek($placement->ladder, $board);
+        $now = $inWeek && $week !== null ? $this->total($week) : null;
         $obstacles = [];
         foreach ($placement->obstacles as $each) {
             $obstacles[$each->rung->id] = $each;
@@ -107,7 +113,7 @@ final class BoardView
             'swap' => $placement->swap?->id,
             'up' => $rung === null ? null : $moves->up($rung, $board->client)?->id,
             'down' => $rung === null ? null : $moves->down($rung, $board->client)?->id,
-            'in_week' => $this->isInWeek($placement->ladder, $board),
+            'in_week' => $inWeek,
             'rungs' => array_map(fn (Rung $each): array => [
                 'id' => $each->id,
                 'name' => $each->name,
@@ -116,7 +122,7 @@ final class BoardView
                 'reasons' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->sentences($this->data->library()) : [],
                 'labels' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->labels($this->data->library()) : [],
                 'steps' => array_map(Shorthand::write(...), $each->steps),
-                ...$this->weekOn($each, $rung === $each ? $placement->step : 0, isset($obstacles[$each->id]), $board),
+                ...$this->weekOn($each, $rung === $each ? $placement->step : 0, isset($obstacles[$each->id]) ? null : $now, $board),
             ], $placement->ladder->rungs),
         ];
     }
@@ -135,10 +141,8 @@ final class BoardView
     private function isInWeek(Ladder $ladder, Board $board): bool
     {
         foreach ($board->program->weeks[0]->sessions ?? [] as $session) {
-            foreach ($session->entries() as $entry) {
-                if ($this->data->library()->find($entry->exercise)?->ladder === $ladder->id) {
-                    return true;
-                }
+            if ($this->edit->trains($session, $ladder->id)) {
+                return true;
             }
         }
 
@@ -146,20 +150,19 @@ final class BoardView
     }
 
     /**
-     * What the week would take with the client on this rung; null where the rung is not open or its ladder is not in the week.
+     * What the week would take with the client on this rung.
      *
+     * @param  ?Seconds  $now  what it takes now; null where the rung is not open or its ladder is not in the week
      * @return array{week_total: array{seconds: int|float, text: string}|null, week_change: ?string}
      */
-    private function weekOn(Rung $rung, int $step, bool $isObstructed, Board $board): array
+    private function weekOn(Rung $rung, int $step, ?Seconds $now, Board $board): array
     {
-        if ($board->program === null || $isObstructed || ! $this->isInWeek($this->data->library()->ladderOf($rung), $board)) {
+        $week = $board->program->weeks[0] ?? null;
+        if ($week === null || $now === null) {
             return ['week_total' => null, 'week_change' => null];
         }
-        $edit = new ProgramEdit($this->data->library(), new DoseChooser($this->style));
-        $edited = $edit->standOn($board->program, $rung, $step, $board->client);
-
-        $total = $this->total($edited->weeks[0]);
-        $change = $total->ms - $this->total($board->program->weeks[0])->ms;
+        $total = $this->edit->weekTotalOn($week, $rung, $step, $board->client);
+        $change = $total->ms - $now->ms;
 
         return [
             'week_total' => self::clock($total),
@@ -171,7 +174,7 @@ final class BoardView
     {
         $total = Seconds::zero();
         foreach ($week->sessions as $session) {
-            $total = $total->plus(SessionTime::of($session, $this->data->library())->time->total());
+            $total = $total->plus(SessionTime::total($session, $this->data->library()));
         }
 
         return $total;

@@ -6,6 +6,7 @@ namespace EvenRungs\Core\Planning;
 
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Library;
@@ -29,22 +30,56 @@ final class ProgramEdit
     /** Puts a rung in the place of every rung of its ladder; sets and rests stay as they were. */
     public function standOn(Program $program, Rung $rung, int $step, Client $client): Program
     {
+        $replace = $this->replacement($rung, $step, $client);
+
+        return $program->mapSessions(fn (Session $session): Session => $this->trains($session, $rung->ladder)
+            ? $this->claimed($session->mapEntries($replace))
+            : $session);
+    }
+
+    /** What a week would take with the client on a rung. */
+    public function weekTotalOn(Week $week, Rung $rung, int $step, Client $client): Seconds
+    {
+        $replace = $this->replacement($rung, $step, $client);
+        $total = Seconds::zero();
+        foreach ($week->sessions as $session) {
+            $total = $total->plus(SessionTime::total($this->trains($session, $rung->ladder) ? $session->mapEntries($replace) : $session, $this->library));
+        }
+
+        return $total;
+    }
+
+    public function trains(Session $session, string $ladder): bool
+    {
+        foreach ($session->entries() as $entry) {
+            if ($this->library->find($entry->exercise)?->ladder === $ladder) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return callable(Entry): Entry */
+    private function replacement(Rung $rung, int $step, Client $client): callable
+    {
         [$dose, $why] = $this->doses->choose($rung, $step, $client);
 
-        return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries(function (Entry $entry) use ($rung, $step, $dose, $why): Entry {
+        return function (Entry $entry) use ($rung, $step, $dose, $why): Entry {
             $old = $this->library->find($entry->exercise);
             if ($old === null || $old->ladder !== $rung->ladder) {
                 return $entry;
             }
+            $from = $old === $rung ? sprintf('Step %d of %d on this rung.', $step + 1, count($rung->steps)) : sprintf('Moved from %s.', $old->name);
 
             return new Entry(
                 $rung->id,
                 $dose->withSets($entry->dose->sets)->withRest($entry->dose->rest),
                 $entry->note,
-                new Planned($rung->category, $rung->level, $rung->ladder, [$old === $rung ? sprintf('Step %d of %d on this rung.', $step + 1, count($rung->steps)) : sprintf('Moved from %s.', $old->name), ...$why]),
+                new Planned($rung->category, $rung->level, $rung->ladder, [$from, ...$why]),
                 $entry->x,
             );
-        })));
+        };
     }
 
     /**
@@ -88,6 +123,6 @@ final class ProgramEdit
 
     private function claimed(Session $session): Session
     {
-        return $session->withClaimed(SessionTime::of($session, $this->library)->time->total());
+        return $session->withClaimed(SessionTime::total($session, $this->library));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Session;
 
+use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Library;
 
@@ -30,6 +31,18 @@ final class SessionTime
         public readonly array $tensionMs,
         public readonly array $unknown,
     ) {
+    }
+
+    /**
+     * Only the whole: what the timeline ends at.
+     *
+     * @throws InvalidValue when the session is longer than a day
+     */
+    public static function total(Session $session, Library $library): Seconds
+    {
+        $timeline = Timeline::of($session, $library);
+
+        return Seconds::ofMs($timeline === [] ? 0 : $timeline[count($timeline) - 1]->endMs);
     }
 
     /** @throws InvalidValue when the session is longer than a day */

@@ -62,7 +62,7 @@ export function Sheet() {
                           <br />
                           {entry.words.split(', ').map((part, i, all) => (
                             <Fragment key={part}>
-                              <span className="whitespace-nowrap">
+                              <span className={i === 0 ? undefined : 'whitespace-nowrap'}>
                                 {part}
                                 {i < all.length - 1 && ','}
                               </span>{' '}

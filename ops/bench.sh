@@ -1,0 +1,11 @@
+#!/usr/bin/env bash
+# Prints speed and size beside a yardstick of the same run, on an instance of its own.
+. "$(dirname "$0")/common.sh"
+. "$(dirname "$0")/services.sh"
+use_instance bench
+bash ops/install.sh all
+trap 'stop_services >/dev/null 2>&1 || true' EXIT
+start_services 8831 8931
+php artisan demo:seed --again
+php bench/first-load.php
+php bench/move.php "http://127.0.0.1:$(setting WEB_PORT)"
