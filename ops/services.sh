@@ -76,7 +76,7 @@ catch_workers_output = yes
 CONF
     local as_root=()
     [ "$(id -u)" != 0 ] || as_root=(-R)
-    rm -f "$var/run/fpm.pid"
+    rm -f "$fpm_socket" "$var/run/fpm.pid"
     php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" >"$var/log/fpm-start.log" 2>&1 9>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
 }
 
@@ -137,6 +137,20 @@ CONF
     nginx -c "$var/conf/nginx.conf" >"$var/log/nginx-start.log" 2>&1 9>&- || { tail -n 2 "$var/log/nginx-start.log" >&2 && fail "the web server did not start"; }
 }
 
+# end_orphans PIDFILE NAME: workers outlive a master that was killed; they carry its process id as their session.
+end_orphans() {
+    local leader stat session
+    leader=$(cat "$1" 2>/dev/null) || return 0
+    [ -n "$leader" ] || return 0
+    for stat in /proc/[0-9]*/stat; do
+        session=$(sed 's/^.*) //' "$stat" 2>/dev/null | cut -d' ' -f4) || continue
+        if [ "$session" = "$leader" ] && tr '\0' ' ' <"${stat%stat}cmdline" 2>/dev/null | grep -q "^$2: "; then
+            kill -9 "$(basename "${stat%/stat}")" 2>/dev/null || true
+        fi
+    done
+    rm -f "$1"
+}
+
 # stop_one PIDFILE NAME SIGNAL
 stop_one() {
     if is_ours "$1" "$2"; then
@@ -162,10 +176,12 @@ start_services() {
     exec 9>"$var/run/start.lock"
     flock 9
     local web_port db_port
+    is_ours "$var/run/fpm.pid" php-fpm || end_orphans "$var/run/fpm.pid" php-fpm
+    is_ours "$var/run/nginx.pid" nginx || end_orphans "$var/run/nginx.pid" nginx
     web_port=$(setting WEB_PORT)
     db_port=$(setting DB_PORT)
-    is_ours "$var/run/nginx.pid" nginx || web_port=$(first_free_port "${web_port:-$1}")
-    is_ours "$var/run/db.pid" mariadbd || db_port=$(first_free_port "${db_port:-$2}")
+    is_ours "$var/run/nginx.pid" nginx || web_port=$(first_free_port "$1")
+    is_ours "$var/run/db.pid" mariadbd || db_port=$(first_free_port "$2")
     write_settings "$web_port" "$db_port"
     start_database
     php artisan migrate --force --no-interaction >"$var/log/migrate.log" 2>&1 || { tail -n 5 "$var/log/migrate.log" >&2 && fail "the database could not be brought up to date"; }

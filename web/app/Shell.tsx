@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { LogOut, Moon, Sun } from 'lucide-react';
+import { CircleUser, LogOut, Moon, Sun } from 'lucide-react';
 import { Link, Outlet, useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
 import { Button } from '../ui/Button';
@@ -34,16 +34,15 @@ export function Shell() {
         </Link>
         <Link
           to="/account"
-          className="ml-auto hidden px-2 py-2 text-faint underline-offset-4 hover:underline sm:inline"
+          aria-label={`Account: ${me.data?.name ?? ''}, ${me.data?.studio ?? ''}`}
+          className="ml-auto flex min-h-10 items-center px-2 text-faint underline-offset-4 hover:underline"
         >
-          {me.data?.name}, {me.data?.studio}
+          <CircleUser size={20} aria-hidden className="sm:hidden" />
+          <span className="hidden sm:inline">
+            {me.data?.name}, {me.data?.studio}
+          </span>
         </Link>
-        <Button
-          look="quiet"
-          aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'}
-          onClick={turnTheme}
-          className="ml-auto sm:ml-0"
-        >
+        <Button look="quiet" aria-label={theme === 'light' ? 'Dark theme' : 'Light theme'} onClick={turnTheme}>
           {theme === 'light' ? <Moon size={20} aria-hidden /> : <Sun size={20} aria-hidden />}
         </Button>
         <Button look="quiet" onClick={() => void signOut()}>

@@ -20,7 +20,10 @@ export function Keys() {
         </div>
       ))}
       <div className="flex gap-1.5">
-        <dt className="text-ink">■□</dt>
+        <dt aria-hidden className="flex h-5 w-1.5 flex-col-reverse gap-px self-center">
+          <span className="flex-1 border border-stand bg-stand" />
+          <span className="flex-1 border border-stand" />
+        </dt>
         <dd>dose climbed on the rung</dd>
       </div>
       <div className="flex gap-1.5">

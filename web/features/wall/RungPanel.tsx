@@ -29,7 +29,7 @@ export function RungPanel({ ladder, rung, library, weekTotal, busy, error, onMov
   return (
     <aside
       aria-label="Rung"
-      className="self-start rounded-lg border border-line bg-card p-4 lg:sticky lg:top-3 lg:max-h-[calc(100vh-1.5rem)] lg:overflow-y-auto"
+      className="sticky bottom-0 max-h-[36vh] self-start overflow-y-auto rounded-lg border border-line bg-card p-4 shadow-lg lg:top-3 lg:bottom-auto lg:shadow-none lg:max-h-[calc(100vh-1.5rem)]"
     >
       <h2 className="text-xl leading-tight font-bold">{rung.name}</h2>
       <p className="mb-2 text-faint">

@@ -99,7 +99,7 @@ export function Wall() {
   const line = ladders.map((each) => (each.standing === null ? null : layout.middle(each.standing.rung)));
 
   return (
-    <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <div>
         <div className="overflow-x-auto pb-1">
           <div
@@ -205,7 +205,9 @@ function LadderHead({
         className="min-h-8 w-full rounded-md hover:bg-card"
       >
         <Code code={ladder.category} {...(category === undefined ? {} : { title: category.name })} />
-        <span className={folded ? 'block truncate text-[11px]' : 'block leading-tight font-bold'}>{ladder.name}</span>
+        <span className={folded ? 'block truncate text-[11px]' : 'block text-[14px] leading-tight font-bold'}>
+          {ladder.name}
+        </span>
       </button>
       <p className={folded ? 'sr-only' : 'text-[13px] leading-tight text-faint'}>
         {ladder.standing === null ? (
@@ -286,29 +288,36 @@ function RungBar({
       onClick={onSelect}
       onFocus={onSelect}
       onKeyDown={onKey}
-      className={`absolute inset-x-0 flex flex-col justify-center overflow-hidden rounded-md border px-2 text-left text-[12.5px] leading-[1.08] ${look} ${selected ? 'outline-2 outline-offset-1 outline-act' : ''}`}
+      className={`absolute inset-x-0 flex flex-col justify-center overflow-hidden rounded-md border px-1.5 text-left text-[12.5px] leading-[1.08] ${look} ${standing ? 'pr-2.5' : ''} ${selected ? 'outline-2 outline-offset-1 outline-act' : ''}`}
       style={{ top, height: rowHeight - 6 }}
     >
       {!folded && (
         <>
           <span className={`flex items-center gap-1 ${blocked ? 'rounded-xs bg-paper' : ''}`}>
             <span className={blocked ? 'truncate' : 'line-clamp-2'}>{shortName(rung.name, ladder.name)}</span>
-            {standing && (
-              <span aria-hidden className="ml-auto shrink-0 text-[10px] tracking-tight">
-                {rung.steps.map((_, i) => (i <= (ladder.standing?.step ?? 0) ? '■' : '□')).join('')}
-              </span>
-            )}
           </span>
           {blocked && (
-            <span className="truncate rounded-xs bg-paper text-[12px] text-warn">
+            <span className="truncate rounded-xs bg-paper text-[11.5px] text-warn">
               {rung.state === 'later' ? 'later: ' : '✕ '}
               {rung.labels.join(', ')}
             </span>
           )}
         </>
       )}
+      {standing && <Climb done={(ladder.standing?.step ?? 0) + 1} of={rung.steps.length} />}
       <span className="sr-only">{spoken}</span>
     </button>
+  );
+}
+
+/** How far the dose has climbed on the rung: one small step a piece, filled from below. */
+function Climb({ done, of }: { done: number; of: number }) {
+  return (
+    <span aria-hidden className="absolute inset-y-0.5 right-0.5 flex w-1.5 flex-col-reverse gap-px">
+      {Array.from({ length: of }, (_, i) => (
+        <span key={i} className={`flex-1 border border-on-stand ${i < done ? 'bg-on-stand' : ''}`} />
+      ))}
+    </span>
   );
 }
 
