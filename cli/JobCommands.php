@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace EvenRungs\Cli;
 
+use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Body\SafetyScreen;
+use EvenRungs\Core\Body\Severity;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Planning\WeekPlanner;
@@ -37,6 +40,7 @@ final class JobCommands
         'time' => ['--timeline' => false, '--format' => true],
         'place' => ['--format' => true],
         'plan' => ['--weeks' => true, '--style' => true, '--format' => true],
+        'swap' => ['--format' => true],
         'schema' => [],
     ];
 
@@ -68,6 +72,7 @@ final class JobCommands
                 'time' => $this->time($arguments),
                 'place' => $this->place($arguments),
                 'plan' => $this->plan($arguments),
+                'swap' => $this->swap($arguments),
                 default => $this->schema($arguments),
             };
         } catch (UnusableInput $e) {
@@ -99,6 +104,8 @@ final class JobCommands
     {
         $client = $this->data->clients()->read($this->checked('client', $this->document($arguments)));
 
+        $this->sayWhatIsNotApplied($client);
+
         return $this->answer(PlacementJson::write($this->placer()->place($client)));
     }
 
@@ -110,6 +117,7 @@ final class JobCommands
         }
         $style = $this->data->style($arguments->value('--style') ?? DataFolder::DEFAULT_STYLE);
         $client = $this->data->clients()->readForPlanning($this->checked('client', $this->document($arguments)));
+        $this->sayWhatIsNotApplied($client);
         $referrals = (new SafetyScreen)->referrals($client);
         if ($referrals !== []) {
             $this->answer(PlacementJson::writeReferrals($referrals));
@@ -120,6 +128,32 @@ final class JobCommands
         $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->placer());
 
         return $this->answer((new ProgramJson($this->data->clients()))->write($planner->plan($client, (int) $weeks)));
+    }
+
+    private function swap(Arguments $arguments): int
+    {
+        $node = $this->checked('swap-request', $this->document($arguments));
+        $library = $this->data->library();
+        $name = $node->string('exercise');
+        $rung = $library->find($name);
+        if ($rung === null) {
+            $near = array_map(static fn (Rung $each): string => sprintf('"%s"', $each->name), $library->suggestions($name));
+            throw UnusableInput::at('/exercise', sprintf('"%s" is not in the library%s', mb_substr($name, 0, 60), $near === [] ? '' : '; is '.implode(' or ', $near).' meant?'));
+        }
+        $client = $this->data->clients()->readForSwap($node);
+        $this->sayWhatIsNotApplied($client);
+
+        return $this->answer(PlacementJson::writeSwaps($rung, (new Swaps($library))->for($rung, $client)));
+    }
+
+    /** Medical limits have no severity; one that was written is said to have no effect. */
+    private function sayWhatIsNotApplied(Client $client): void
+    {
+        foreach ($client->limits as $limit) {
+            if ($limit->rule->medical && $limit->severity !== Severity::Moderate) {
+                fwrite($this->err, sprintf("/limits: severity \"%s\" of %s is not applied: medical limits bar real and high stress alike\n", $limit->severity->value, $limit->rule->id));
+            }
+        }
     }
 
     private function schema(Arguments $arguments): int

@@ -90,6 +90,17 @@ final class ClientJson
         return $client;
     }
 
+    /** Whoever a swap is asked for: only limits, kit and ability. */
+    public function readForSwap(Node $node): Client
+    {
+        return new Client(
+            name: 'swap',
+            ability: array_map(Level::of(...), $node->ints('ability')),
+            limits: $this->readLimits($node),
+            equipment: $node->strings('equipment'),
+        );
+    }
+
     /**
      * @return list<Limit>
      *

@@ -6,10 +6,12 @@ namespace EvenRungs\Formats;
 
 use EvenRungs\Core\Body\Bar;
 use EvenRungs\Core\Body\Referral;
+use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Placement\Swap;
 
 /**
- * `even-rungs/placement`, and the referral that stands in place of a program.
+ * `even-rungs/placement`, swaps, and the referral that stands in place of a program.
  */
 final class PlacementJson
 {
@@ -56,6 +58,27 @@ final class PlacementJson
     public static function writeBar(Bar $bar): array
     {
         return ['rung' => $bar->rung, 'limit' => $bar->limit, 'stress' => $bar->stress, 'grade' => $bar->grade];
+    }
+
+    /**
+     * @param  list<Swap>  $swaps
+     * @return array<string, mixed>
+     */
+    public static function writeSwaps(Rung $for, array $swaps): array
+    {
+        return [
+            'for' => $for->id,
+            'swaps' => array_map(static fn (Swap $swap): array => [
+                'rung' => $swap->rung->id,
+                'ladder' => $swap->rung->ladder,
+                'category' => $swap->rung->category->value,
+                'level' => $swap->rung->level->value,
+                'same_direction' => $swap->sameDirection,
+                'new_stresses' => $swap->newStresses,
+                'why' => $swap->why,
+            ], $swaps),
+            ...($swaps === [] ? ['none' => sprintf('With these limits, this kit and this ability nothing in the library can stand in for %s.', lcfirst($for->name))] : []),
+        ];
     }
 
     /**

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace EvenRungs\Formats;
 
 use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Segment;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Session\Time;
-use EvenRungs\Core\Session\Week;
 
 /**
  * The answer of `time`.
@@ -52,23 +52,33 @@ final class TimeJson
         ];
     }
 
-    /** @return array<string, mixed> */
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws UnusableInput naming every session that is longer than a day
+     */
     public function program(Program $program): array
     {
         $sum = new Time;
-        foreach ($program->weeks as $week) {
-            foreach ($week->sessions as $session) {
-                $sum = $sum->plus(SessionTime::of($session, $this->library)->time);
+        $weeks = [];
+        $problems = [];
+        foreach ($program->weeks as $w => $week) {
+            $sessions = [];
+            foreach ($week->sessions as $s => $session) {
+                try {
+                    $sum = $sum->plus(SessionTime::of($session, $this->library)->time);
+                    $sessions[] = ['day' => $session->day->value, ...$this->session($session)];
+                } catch (InvalidValue $e) {
+                    $problems[] = new Problem(Node::pointer(['weeks', $w, 'sessions', $s]), $e->getMessage());
+                }
             }
+            $weeks[] = ['week' => $week->number, 'sessions' => $sessions];
+        }
+        if ($problems !== []) {
+            throw new UnusableInput($problems);
         }
 
-        return [
-            ...self::parts($sum),
-            'weeks' => array_map(fn (Week $week): array => [
-                'week' => $week->number,
-                'sessions' => array_map(fn (Session $session): array => ['day' => $session->day->value, ...$this->session($session)], $week->sessions),
-            ], $program->weeks),
-        ];
+        return [...self::parts($sum), 'weeks' => $weeks];
     }
 
     /** @return array{work_s: int|float, rest_s: int|float, change_s: int|float, warm_up_s: int|float, cool_down_s: int|float, total_s: int|float} */

@@ -12,6 +12,8 @@ use EvenRungs\Core\InvalidValue;
  */
 final class Library
 {
+    private const LONGEST_KEY = 200;
+
     /** @var array<string, Ladder> */
     private array $ladderById = [];
 
@@ -115,6 +117,26 @@ final class Library
     public function find(string $name): ?Rung
     {
         return $this->rungById[$name] ?? $this->rungByName[Name::key($name)] ?? null;
+    }
+
+    /**
+     * Names that a misspelt one may have meant, nearest first: at most one wrong letter in four. Never taken silently.
+     *
+     * @return list<Rung> at most three
+     */
+    public function suggestions(string $name): array
+    {
+        $key = substr(Name::key($name), 0, self::LONGEST_KEY);
+        $near = [];
+        foreach ($this->rungByName as $known => $rung) {
+            $distance = levenshtein($key, substr((string) $known, 0, self::LONGEST_KEY));
+            if ($distance <= max(1, intdiv(strlen($key), 4))) {
+                $near[$rung->id] = min($distance, $near[$rung->id] ?? $distance);
+            }
+        }
+        asort($near);
+
+        return array_map($this->rung(...), array_slice(array_map(strval(...), array_keys($near)), 0, 3));
     }
 
     /** What makes two entries the same exercise: the rung where the name is known, else the text. */

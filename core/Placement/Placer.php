@@ -117,7 +117,7 @@ final class Placer
         $typed = $client->abilityIn($ladder->category);
         $level = $typed->value ?? self::UNTESTED_LEVEL;
         $why = [$typed === null
-            ? sprintf('Not tested: taken as level %d.', $level)
+            ? sprintf('%s was not tested: taken as level %d.', $ladder->category->label(), $level)
             : sprintf('Ability typed as level %d in %s.', $level, strtolower($ladder->category->label()))];
         $rung = $ladder->highestAtOrUnder($level);
         if ($rung !== null) {

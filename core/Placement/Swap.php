@@ -13,11 +13,13 @@ final class Swap
 {
     /**
      * @param  list<string>  $newStresses  stresses that the rung it replaces does not have
+     * @param  list<string>  $why
      */
     public function __construct(
         public readonly Rung $rung,
         public readonly bool $sameDirection,
         public readonly array $newStresses,
+        public readonly array $why,
     ) {
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Placement;
 
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 
@@ -20,17 +21,39 @@ final class Swaps
     {
     }
 
+    /**
+     * Swaps of the same direction; where there is none, those of another of the four directions, each saying that this one stays a gap.
+     *
+     * @return list<Swap> best first
+     */
+    public function for(Rung $rung, Client $client): array
+    {
+        $same = $this->sameDirection($rung, $client);
+        $others = array_filter(Category::directions(), static fn (Category $each): bool => $each !== $rung->category);
+
+        return $same !== [] ? $same : $this->ranked($rung, $client, array_values($others));
+    }
+
     /** @return list<Swap> swaps that train the same category, best first */
     public function sameDirection(Rung $rung, Client $client): array
+    {
+        return $this->ranked($rung, $client, [$rung->category]);
+    }
+
+    /**
+     * @param  list<Category>  $categories
+     * @return list<Swap>
+     */
+    private function ranked(Rung $rung, Client $client, array $categories): array
     {
         $swaps = [];
         foreach ($this->library->rungs() as $candidate) {
             $top = 1 + ($client->abilityIn($candidate->category) ?? $rung->level)->value;
-            if ($candidate === $rung || $candidate->category !== $rung->category || $candidate->level->value > $top) {
+            if ($candidate === $rung || ! in_array($candidate->category, $categories, true) || $candidate->level->value > $top) {
                 continue;
             }
             if (Obstacles::between($client, $candidate, $this->library)->isClear()) {
-                $swaps[] = new Swap($candidate, true, array_values(array_diff(array_keys($candidate->stresses), array_keys($rung->stresses))));
+                $swaps[] = $this->swap($rung, $candidate);
             }
         }
         $rank = static fn (Swap $swap): array => [
@@ -42,5 +65,24 @@ final class Swaps
         usort($swaps, static fn (Swap $a, Swap $b): int => $rank($a) <=> $rank($b));
 
         return $swaps;
+    }
+
+    private function swap(Rung $rung, Rung $candidate): Swap
+    {
+        $same = $candidate->category === $rung->category;
+        $new = array_values(array_diff(array_keys($candidate->stresses), array_keys($rung->stresses)));
+        $difference = $candidate->level->value - $rung->level->value;
+        $why = [
+            $same ? sprintf('Trains %s too.', lcfirst($rung->category->label())) : sprintf('Trains %s; %s stays a gap.', lcfirst($candidate->category->label()), lcfirst($rung->category->label())),
+            match (true) {
+                $difference === 0 => 'The same level.',
+                default => sprintf('%d %s %s.', abs($difference), abs($difference) === 1 ? 'level' : 'levels', $difference < 0 ? 'easier' : 'harder'),
+            },
+        ];
+        foreach ($new as $stress) {
+            $why[] = sprintf('Adds %s.', lcfirst($this->library->stresses[$stress]->name));
+        }
+
+        return new Swap($candidate, $same, $new, $why);
     }
 }

@@ -53,7 +53,7 @@ final class PlacementTest extends TestCase
         $placement = self::on('press-out', []);
 
         self::assertSame('press-out-seated', $placement->rung?->id);
-        self::assertStringContainsString('Not tested', $placement->why[0]);
+        self::assertStringContainsString('not tested', $placement->why[0]);
     }
 
     public function test_a_sore_shoulder_lowers_the_side_plank_to_the_wall_and_names_stress_and_grade(): void

@@ -56,6 +56,10 @@ final class JobCommandsTest extends TestCase
         [$code, $placement] = self::answer(['place'], $client);
         self::assertSame([0, []], [$code, Schemas::check('placement', Json::decode($placement))]);
 
+        [$code, $swaps] = self::answer(['swap'], self::json(['exercise' => 'Side planks', 'limits' => ['shoulder'], 'equipment' => ['wall'], 'ability' => ['AL' => 3]]));
+        self::assertSame([0, []], [$code, Schemas::check('swap', Json::decode($swaps))]);
+        self::assertSame('side-plank-split', Json::decode($swaps)->for);
+
         [$code, $library] = self::answer(['library'], '');
         self::assertSame([0, []], [$code, Schemas::check('library', Json::decode($library))]);
         foreach (Schemas::names() as $name) {
@@ -86,6 +90,15 @@ final class JobCommandsTest extends TestCase
             self::assertSame([], Schemas::check('referral', $answer));
             self::assertSame([$id, $urgency], [$answer->refer[0]->{$kind}, $answer->refer[0]->urgency]);
         }
+    }
+
+    public function test_a_severity_of_a_medical_limit_is_said_to_be_not_applied(): void
+    {
+        $placed = static fn (string $severity): array => self::answer(['place'], self::json([...self::CLIENT, 'limits' => [['limit' => 'osteoporosis', 'severity' => $severity]]]));
+
+        self::assertStringContainsString('severity "mild" of osteoporosis is not applied', $placed('mild')[2]);
+        self::assertSame($placed('moderate')[1], $placed('mild')[1]);
+        self::assertSame($placed('moderate')[1], $placed('severe')[1]);
     }
 
     public function test_unasked_is_not_no(): void
@@ -124,6 +137,9 @@ final class JobCommandsTest extends TestCase
             'unknown ladder and rung' => [['place'], self::json([...self::CLIENT, 'tests' => ['ladders' => ['stairs' => ['highest_clean' => 'x'], 'dead-bug' => ['highest_clean' => 'y']]]]), ['/tests/ladders/stairs: is not a ladder', '/tests/ladders/dead-bug/highest_clean: "y" is not a rung']],
             'limit twice' => [['place'], self::json([...self::CLIENT, 'limits' => ['neck', ['limit' => 'neck']]]), ['/limits/1: "neck" stands twice']],
             'unknown words' => [['plan'], self::json([...self::CLIENT, 'goal' => 'win', 'limits' => ['nose'], 'days' => ['monday' => 5]]), ['/goal: must be one of', '/limits/0: must be one of', '/days/monday: is not a field']],
+            'a session of a program over a day' => [['time'], self::json(['format' => 'even-rungs/program', 'version' => 1, 'weeks' => [['week' => 1, 'sessions' => [[...self::SESSION, 'blocks' => []], [...self::SESSION, 'blocks' => [['type' => 'straight', 'entries' => [['exercise' => 'A', 'sets' => 50, 'hold_s' => 3600]]]]]]]]]), ['/weeks/0/sessions/1: the session is longer than a day']],
+            'swap of something near' => [['swap'], self::json(['exercise' => 'side plunk']), ['/exercise: "side plunk" is not in the library; is "Side plank, feet split" meant?']],
+            'swap of something else' => [['swap'], self::json(['exercise' => 'juggling', 'limits' => ['nose']]), ['/limits/0: must be one of']],
             'weeks' => [['plan', '--weeks', '13'], self::json(self::CLIENT), ['--weeks: must be a whole number from 1 to 12']],
             'style' => [['plan', '--style', 'none'], self::json(self::CLIENT), ['there is no house style "none"']],
             'option' => [['library', '--fast'], '', ['--fast: is not an option']],
