@@ -25,7 +25,7 @@ final class Limit
         $bars = [];
         foreach ($this->rule->stresses as $stress) {
             $grade = $rung->grade($stress);
-            if ($grade > 0 && $grade >= $this->rule->barsFrom($stress, $this->severity)) {
+            if ($grade > 0 && $grade >= $this->rule->barsFrom($stress, $this->severity, $rung->id)) {
                 $bars[] = new Bar($rung->id, $this->rule->id, $stress, $grade);
             }
         }

@@ -16,7 +16,7 @@ use EvenRungs\Core\Style\GoalRule;
 
 /**
  * Picks the rungs a program may use: the placed rung of each ladder, or one further down where the goal or the
- * typed ability asks for it; where a direction has none, a swap that trains the same.
+ * typed ability asks for it; where a direction or the switch-on has none, a swap that trains the same.
  */
 final class ExerciseChooser
 {
@@ -39,7 +39,7 @@ final class ExerciseChooser
         foreach (Category::cases() as $category) {
             $own = array_values(array_filter($placements, static fn (Placement $each): bool => $each->ladder->category === $category));
             $found = in_array($category, $goal->without, true) ? [] : $this->fromLadders($client, $goal, $own);
-            if ($found === [] && $category->isDirection()) {
+            if ($found === [] && ($category->isDirection() || $category === Category::Bracing)) {
                 $found = $this->fromSwaps($client, $goal, $own);
             }
             $choices[$category->value] = $this->ranked($found, $goal);

@@ -82,6 +82,25 @@ final class PlacementTest extends TestCase
         self::assertNotSame([], $placement->why);
     }
 
+    public function test_thin_bones_keep_the_flat_hinge_and_lose_it_under_load(): void
+    {
+        $client = ['ability' => ['AF' => 5], 'limits' => ['osteoporosis'], 'equipment' => [...self::KIT, 'bar']];
+
+        self::assertSame('hinge-stick-shoulders', self::on('hinge', $client)->rung?->id);
+        self::assertNull(self::on('hinge', [...$client, 'limits' => [['limit' => 'back-bending', 'severity' => 'severe']]])->rung);
+    }
+
+    public function test_a_gate_opens_by_a_clean_rung_or_an_ability_a_level_above(): void
+    {
+        $raised = static fn (array $client): ?string => self::on('bridge', $client)->rung?->id;
+
+        self::assertSame('bridge-march-hold', $raised(['tests' => ['ladders' => ['bridge' => ['highest_clean' => 'bridge-march-hold']]]]));
+        self::assertSame('single-leg-bridge', $raised(['ability' => ['HP' => 6]]), 'level 6 is one above the march hold');
+        $carry = self::on('carry', ['tests' => ['ladders' => ['carry' => ['highest_clean' => 'carry-hip']]]]);
+        $later = array_values(array_filter($carry->obstacles, static fn ($each): bool => $each->rung->id === 'carry-overhead'))[0];
+        self::assertSame('carry-shoulder', $later->unmetGates[0]->rung);
+    }
+
     public function test_missing_kit_takes_the_nearest_rung_below(): void
     {
         self::assertSame('dead-bug-same-side', self::on('dead-bug', ['ability' => ['AE' => 8], 'equipment' => ['mat']])->rung?->id);

@@ -40,8 +40,8 @@ final class SwapsTest extends TestCase
     {
         $swaps = self::swaps('side-plank-split', ['limits' => ['shoulder'], 'equipment' => ['kettlebell', 'wall'], 'ability' => ['AL' => 4]]);
 
-        self::assertSame(['carry-hip', 'march-loaded', 'side-plank-wall'], self::ids($swaps), 'same level first, then the nearest easier one');
-        self::assertSame(['balance'], $swaps[1]->newStresses);
+        self::assertSame(['carry-hip', 'side-lying-both-legs', 'march-loaded', 'side-lying-top-leg', 'side-plank-wall'], self::ids($swaps), 'same level first, then the nearest easier one');
+        self::assertSame(['balance'], $swaps[2]->newStresses);
     }
 
     public function test_easier_goes_before_harder_at_the_same_distance(): void
@@ -60,7 +60,7 @@ final class SwapsTest extends TestCase
 
     public function test_another_direction_is_offered_only_where_the_own_has_nothing_and_says_what_stays_a_gap(): void
     {
-        $swaps = self::swaps('bird-dog-opposite', ['limits' => [['limit' => 'wrist', 'severity' => 'severe'], 'floor-transfer'], 'equipment' => ['band'], 'ability' => ['AF' => 4, 'AR' => 4]]);
+        $swaps = self::swaps('bird-dog-opposite', ['limits' => [['limit' => 'wrist', 'severity' => 'severe'], 'floor-transfer', ['limit' => 'hamstring', 'severity' => 'severe']], 'equipment' => ['band'], 'ability' => ['AF' => 4, 'AR' => 4]]);
 
         self::assertNotSame([], $swaps);
         foreach ($swaps as $swap) {

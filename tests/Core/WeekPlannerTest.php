@@ -61,6 +61,13 @@ final class WeekPlannerTest extends TestCase
         }
     }
 
+    public function test_who_cannot_get_down_to_the_floor_switches_on_standing(): void
+    {
+        $program = self::week(['days' => ['mon' => 20, 'thu' => 20], 'limits' => ['floor-transfer'], 'ability' => ['AE' => 2, 'AF' => 2, 'AL' => 2, 'AR' => 2]]);
+
+        self::assertSame('standing-brace-reach', $program->weeks[0]->sessions[0]->entries()[0]->exercise);
+    }
+
     public function test_a_heavy_day_gets_a_switch_on_and_the_day_before_stays_light(): void
     {
         $sessions = self::byDay(self::week(['days' => ['mon' => 30, 'tue' => 30, 'thu' => 30, 'sat' => 30], 'other_training' => [['day' => 'tue', 'type' => 'heavy-lift']]]));

@@ -43,7 +43,7 @@ final class ClientsTest extends HttpTestCase
     {
         $this->signedIn();
         $id = $this->add(['x' => ['kept' => true]]);
-        $document = [...self::DOCUMENT, 'name' => 'Pim O. Oakum', 'limits' => [['limit' => 'wrist', 'severity' => 'severe']], 'days' => ['wed' => 15], 'x' => ['kept' => true]];
+        $document = [...self::DOCUMENT, 'name' => 'Pim O. Oakum', 'limits' => [['limit' => 'wrist', 'severity' => 'severe'], ['limit' => 'hamstring', 'severity' => 'severe'], ['limit' => 'floor-transfer']], 'days' => ['wed' => 15], 'x' => ['kept' => true]];
         $saved = $this->api('PUT', '/clients/'.$id, ['version' => 1, 'document' => $document])->assertOk();
 
         self::assertSame($document, $saved->json('document'));

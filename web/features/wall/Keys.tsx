@@ -10,7 +10,7 @@ const keys = [
 /** The keys of the wall. */
 export function Keys() {
   return (
-    <dl className="mt-2 flex flex-wrap gap-x-5 gap-y-1 text-sm text-faint">
+    <dl className="flex flex-wrap gap-x-5 gap-y-1 text-sm text-faint">
       {keys.map(([key, what]) => (
         <div key={key} className="flex gap-1.5">
           <dt>

@@ -13,7 +13,12 @@ export function Wall() {
   const board = useBoard();
   const library = useLibrary();
   const command = useBoardCommand();
-  const ladders = useMemo(() => board.data?.ladders ?? [], [board.data]);
+  const [all, setAll] = useState(false);
+  const ladders = useMemo(() => {
+    const every = board.data?.ladders ?? [];
+    const used = every.filter((each) => each.in_week);
+    return all || used.length === 0 ? every : used;
+  }, [board.data, all]);
   const layout = useMemo(() => layOut(ladders), [ladders]);
   const [selected, setSelected] = useState<string | null>(null);
   const [folds, setFolds] = useState<Record<string, boolean>>({});
@@ -101,6 +106,20 @@ export function Wall() {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <div>
+        {board.data !== undefined && board.data.ladders.length > ladders.length - (all ? 1 : 0) && (
+          <p className="-mt-1 text-[15px]">
+            {ladders.length} ladders {all ? '' : 'of this week '}
+            <button
+              type="button"
+              className="min-h-8 px-1 font-semibold underline underline-offset-4"
+              onClick={() => {
+                setAll(!all);
+              }}
+            >
+              {all ? 'Only those of this week' : `Show all ${board.data.ladders.length}`}
+            </button>
+          </p>
+        )}
         <div className="overflow-x-auto pb-1">
           <div
             ref={wall}
@@ -108,7 +127,7 @@ export function Wall() {
             aria-label="Wall of ladders"
             className="relative grid gap-x-2.5"
             style={{
-              gridTemplateColumns: `1.6rem ${ladders.map((each) => (folded.has(each.id) ? '2.6rem' : 'minmax(6.2rem, 1fr)')).join(' ')}`,
+              gridTemplateColumns: `1.6rem ${ladders.map((each) => (folded.has(each.id) ? '2.6rem' : 'minmax(5.4rem, 1fr)')).join(' ')}`,
             }}
           >
             <div />
@@ -166,7 +185,9 @@ export function Wall() {
             ))}
           </div>
         </div>
-        <Keys />
+        <div className="mt-2">
+          <Keys />
+        </div>
       </div>
       <RungPanel
         ladder={ladder}
