@@ -50,12 +50,8 @@ final class Schemas
     /** @return list<Problem> */
     public static function checkUri(string $uri, mixed $document): array
     {
-        if (self::$validator === null) {
-            self::$validator = new Validator(new SchemaLoader(new Parser, new SchemaResolver), self::MOST_ERRORS, false);
-            self::$validator->resolver()?->registerPrefix(self::BASE, self::FOLDER);
-        }
         try {
-            $error = self::$validator->validate($document, $uri)->error();
+            $error = self::validator()->validate($document, $uri)->error();
         } catch (SchemaException $e) {
             return [new Problem('/', 'the schema itself is broken: '.$e->getMessage())];
         }
@@ -72,8 +68,17 @@ final class Schemas
     /** Lets schemas of another folder be checked and referred to by their address. */
     public static function registerFolder(string $base, string $folder): void
     {
-        self::check('session', null);
-        self::$validator?->resolver()?->registerPrefix($base, $folder);
+        self::validator()->resolver()?->registerPrefix($base, $folder);
+    }
+
+    private static function validator(): Validator
+    {
+        if (self::$validator === null) {
+            self::$validator = new Validator(new SchemaLoader(new Parser, new SchemaResolver), self::MOST_ERRORS, false);
+            self::$validator->resolver()?->registerPrefix(self::BASE, self::FOLDER);
+        }
+
+        return self::$validator;
     }
 
     /** @return list<Problem> */

@@ -275,7 +275,7 @@ final class BoardView
     /**
      * What the writer left out: shown, never filled in.
      *
-     * @return list<'rest'|'side'|'tempo'>
+     * @return list<'rest'|'side'|'tempo'|'load'>
      */
     private function missing(Dose $dose, ?Rung $rung): array
     {
@@ -283,6 +283,7 @@ final class BoardView
             ...($dose->rest === null ? ['rest'] : []),
             ...($dose->side === null && ($rung->side ?? Side::Both) !== Side::Both && $dose->measure->kind() !== MeasureKind::Work ? ['side'] : []),
             ...($dose->measure instanceof Reps && $dose->measure->tempo === null ? ['tempo'] : []),
+            ...($dose->loadKg === null && $rung !== null && $rung->isLoaded() ? ['load'] : []),
         ];
     }
 

@@ -15,6 +15,8 @@ use EvenRungs\Core\InvalidValue;
  */
 final class Rung
 {
+    private const WEIGHTS = ['kettlebell', 'bar', 'ankle-weight', 'throw-ball'];
+
     /**
      * @param  string  $id  unique over the whole library; never changed, never reused
      * @param  list<string>  $aliases  other common names
@@ -76,6 +78,12 @@ final class Rung
     public function dose(int $step): Dose
     {
         return $this->steps[max(0, min($step, count($this->steps) - 1))];
+    }
+
+    /** Whether the exercise is done with a weight, which the trainer chooses: no first load is invented. */
+    public function isLoaded(): bool
+    {
+        return array_intersect(self::WEIGHTS, $this->equipment) !== [];
     }
 
     /** @return int<0, 3> */

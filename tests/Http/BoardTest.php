@@ -88,6 +88,26 @@ final class BoardTest extends HttpTestCase
         $this->api('POST', $this->path('/doses'), [...$place, 'version' => $bare['version'], 'entry' => 99, 'dose' => '3 × 8'])->assertStatus(422);
     }
 
+    public function test_a_weight_is_asked_for_and_never_invented(): void
+    {
+        $this->signedIn();
+        $board = $this->board();
+        foreach ($board['week']['sessions'] as $s => $session) {
+            foreach ($session['blocks'] as $b => $block) {
+                foreach ($block['entries'] as $e => $entry) {
+                    if ($entry['exercise'] === 'hinge-kettlebell-block') {
+                        self::assertSame(['load'], $entry['missing']);
+                        $after = $this->api('POST', $this->path('/doses'), ['version' => $board['version'], 'week' => 0, 'session' => $s, 'block' => $b, 'entry' => $e, 'dose' => $entry['dose'].' @12 kg'])->assertOk()->json();
+                        self::assertSame([], $after['week']['sessions'][$s]['blocks'][$b]['entries'][$e]['missing']);
+
+                        return;
+                    }
+                }
+            }
+        }
+        self::fail('the week of this client has no weighted hinge');
+    }
+
     public function test_a_stale_version_gets_409_with_the_newer_board(): void
     {
         $this->signedIn();

@@ -84,7 +84,7 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
           </span>
         ) : (
           <span className="text-faint">
-            sets × reps, seconds (20 s) or repeats (4 × 10 s / 5 s), then /s or /alt, tempo, rest r0:30
+            sets × reps, seconds (20 s) or repeats (4 × 10 s / 5 s), then /s or /alt, tempo, @8 kg, rest r0:30
           </span>
         )}
       </p>
