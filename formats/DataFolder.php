@@ -25,34 +25,76 @@ final class DataFolder
 
     private ?Library $library = null;
 
-    public function __construct(private readonly string $folder)
+    private ?ClientJson $clients = null;
+
+    /**
+     * @param  ?string  $cache  a file in which the library is kept built, for processes that live for one request; null keeps none
+     */
+    public function __construct(private readonly string $folder, private readonly ?string $cache = null)
     {
     }
 
-    public static function shipped(): self
+    public static function shipped(?string $cache = null): self
     {
-        return new self(dirname(__DIR__).'/data');
+        return new self(dirname(__DIR__).'/data', $cache);
     }
 
     public function library(): Library
     {
-        if ($this->library === null) {
-            $tables = $this->tables();
-            $ladders = array_map(fn (string $id) => LibraryJson::readLadder($this->node('ladders/'.$id.'.json')), $this->node('ladders.json')->strings('order'));
-            $faults = $tables->each('faults', static fn (Node $row): Fault => new Fault($row->string('id'), $row->string('name'), $row->string('text')));
-            $stresses = $tables->each('stresses', static fn (Node $row): Stress => new Stress($row->string('id'), $row->string('name'), $row->string('text')));
-            $equipment = $tables->each('equipment', static fn (Node $row): Equipment => new Equipment($row->string('id'), $row->string('name'), $row->string('text')));
-            $limits = $tables->each('limits', LibraryJson::readLimit(...));
-            $this->library = new Library(
-                $ladders,
-                array_column($faults, null, 'id'),
-                array_column($stresses, null, 'id'),
-                array_column($limits, null, 'id'),
-                array_column($equipment, null, 'id'),
-            );
+        return $this->library ??= $this->kept() ?? $this->keep($this->build());
+    }
+
+    /** The library as it was kept, unless the tables or the code that builds it have changed since. */
+    private function kept(): ?Library
+    {
+        if ($this->cache === null || ! is_file($this->cache)) {
+            return null;
+        }
+        $kept = unserialize((string) file_get_contents($this->cache));
+        $library = is_array($kept) && ($kept['stamp'] ?? null) === $this->stamp() ? $kept['library'] ?? null : null;
+
+        return $library instanceof Library ? $library : null;
+    }
+
+    private function keep(Library $library): Library
+    {
+        if ($this->cache !== null && is_dir(dirname($this->cache))) {
+            $new = $this->cache.'.'.getmypid();
+            file_put_contents($new, serialize(['stamp' => $this->stamp(), 'library' => $library]));
+            rename($new, $this->cache);
         }
 
-        return $this->library;
+        return $library;
+    }
+
+    /** Names, sizes and times of everything the library is made of. */
+    private function stamp(): string
+    {
+        $files = [];
+        foreach (['/*.json', '/ladders/*.json', '/../core/Ladder/*.php', '/../core/Dose/*.php', '/../core/Body/*.php', '/../formats/*.php'] as $pattern) {
+            $found = glob($this->folder.$pattern);
+            $files = [...$files, ...($found === false ? [] : $found)];
+        }
+
+        return md5(implode("\n", array_map(static fn (string $file): string => $file.filesize($file).filemtime($file), $files)));
+    }
+
+    private function build(): Library
+    {
+        $tables = $this->tables();
+        $ladders = array_map(fn (string $id) => LibraryJson::readLadder($this->node('ladders/'.$id.'.json')), $this->node('ladders.json')->strings('order'));
+        $faults = $tables->each('faults', static fn (Node $row): Fault => new Fault($row->string('id'), $row->string('name'), $row->string('text')));
+        $stresses = $tables->each('stresses', static fn (Node $row): Stress => new Stress($row->string('id'), $row->string('name'), $row->string('text')));
+        $equipment = $tables->each('equipment', static fn (Node $row): Equipment => new Equipment($row->string('id'), $row->string('name'), $row->string('text')));
+        $limits = $tables->each('limits', LibraryJson::readLimit(...));
+
+        return new Library(
+            $ladders,
+            array_column($faults, null, 'id'),
+            array_column($stresses, null, 'id'),
+            array_column($limits, null, 'id'),
+            array_column($equipment, null, 'id'),
+        );
     }
 
     /** @return array<string, Flag> by id */
@@ -97,7 +139,7 @@ final class DataFolder
 
     public function clients(): ClientJson
     {
-        return new ClientJson($this->library(), $this->flags());
+        return $this->clients ??= new ClientJson($this->library(), $this->flags());
     }
 
     private function tables(): Node

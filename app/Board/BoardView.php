@@ -15,7 +15,6 @@ use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Evenness\DirectionLevels;
 use EvenRungs\Core\Ladder\Category;
-use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Obstacles;
@@ -97,8 +96,9 @@ final class BoardView
         $moves = new Moves($this->data->library());
         $rung = $placement->rung;
         $week = $board->program->weeks[0] ?? null;
-        $inWeek = $this->isInWeek($placement->ladder, $board);
-        $now = $inWeek && $week !== null ? $this->total($week) : null;
+        $touched = array_values(array_filter($week->sessions ?? [], fn (Session $session): bool => $this->edit->trains($session, $placement->ladder->id)));
+        $now = $week === null ? null : $this->edit->total($touched);
+        $others = $week === null || $now === null ? null : Seconds::ofMs($this->edit->total($week->sessions)->ms - $now->ms);
         $obstacles = [];
         foreach ($placement->obstacles as $each) {
             $obstacles[$each->rung->id] = $each;
@@ -113,7 +113,7 @@ final class BoardView
             'swap' => $placement->swap?->id,
             'up' => $rung === null ? null : $moves->up($rung, $board->client)?->id,
             'down' => $rung === null ? null : $moves->down($rung, $board->client)?->id,
-            'in_week' => $inWeek,
+            'in_week' => $touched !== [],
             'rungs' => array_map(fn (Rung $each): array => [
                 'id' => $each->id,
                 'name' => $each->name,
@@ -122,7 +122,7 @@ final class BoardView
                 'reasons' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->sentences($this->data->library()) : [],
                 'labels' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->labels($this->data->library()) : [],
                 'steps' => array_map(Shorthand::write(...), $each->steps),
-                ...$this->weekOn($each, $rung === $each ? $placement->step : 0, isset($obstacles[$each->id]) ? null : $now, $board),
+                ...$this->weekOn($each, $rung === $each ? $placement->step : 0, isset($obstacles[$each->id]) ? [] : $touched, $now, $others, $board),
             ], $placement->ladder->rungs),
         ];
     }
@@ -138,46 +138,27 @@ final class BoardView
         };
     }
 
-    private function isInWeek(Ladder $ladder, Board $board): bool
-    {
-        foreach ($board->program->weeks[0]->sessions ?? [] as $session) {
-            if ($this->edit->trains($session, $ladder->id)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
     /**
      * What the week would take with the client on this rung.
      *
-     * @param  ?Seconds  $now  what it takes now; null where the rung is not open or its ladder is not in the week
+     * @param  list<Session>  $touched  the sessions that train its ladder; none where the rung is not open
+     * @param  ?Seconds  $now  what those sessions take now
+     * @param  ?Seconds  $others  what the other sessions take
      * @return array{week_total: array{seconds: int|float, text: string}|null, week_change: ?string}
      */
-    private function weekOn(Rung $rung, int $step, ?Seconds $now, Board $board): array
+    private function weekOn(Rung $rung, int $step, array $touched, ?Seconds $now, ?Seconds $others, Board $board): array
     {
-        $week = $board->program->weeks[0] ?? null;
-        if ($week === null || $now === null) {
+        if ($now === null || $others === null || $touched === []) {
             return ['week_total' => null, 'week_change' => null];
         }
-        $total = $this->edit->weekTotalOn($week, $rung, $step, $board->client);
-        $change = $total->ms - $now->ms;
+        $then = $this->edit->totalOn($touched, $rung, $step, $board->client);
+        $total = $others->plus($then);
+        $change = $then->ms - $now->ms;
 
         return [
             'week_total' => self::clock($total),
             'week_change' => ($change < 0 ? '−' : '+').self::clock(Seconds::ofMs(abs($change)))['text'],
         ];
-    }
-
-    private function total(Week $week): Seconds
-    {
-        $total = Seconds::zero();
-        foreach ($week->sessions as $session) {
-            $total = $total->plus(SessionTime::total($session, $this->data->library()));
-        }
-
-        return $total;
     }
 
     /** @return array<string, mixed> */
@@ -192,7 +173,7 @@ final class BoardView
 
         return [
             'number' => $week->number,
-            'total' => self::clock($this->total($week)),
+            'total' => self::clock($this->edit->total($week->sessions)),
             'available' => self::clock(Seconds::of($available)),
             'sessions' => array_map(fn (Session $session): array => $this->session($session, $board), $week->sessions),
             'directions' => array_map(fn (Category $direction): array => [

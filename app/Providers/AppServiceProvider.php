@@ -18,7 +18,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->singleton(DataFolder::class, static fn (): DataFolder => DataFolder::shipped());
+        $this->app->singleton(DataFolder::class, static fn (): DataFolder => DataFolder::shipped(storage_path('framework/cache/library')));
     }
 
     public function boot(): void

@@ -37,13 +37,24 @@ final class ProgramEdit
             : $session);
     }
 
-    /** What a week would take with the client on a rung. */
-    public function weekTotalOn(Week $week, Rung $rung, int $step, Client $client): Seconds
+    /**
+     * What sessions would take together with the client on a rung.
+     *
+     * @param  list<Session>  $sessions  those that train its ladder
+     */
+    public function totalOn(array $sessions, Rung $rung, int $step, Client $client): Seconds
     {
         $replace = $this->replacement($rung, $step, $client);
+
+        return $this->total(array_map(static fn (Session $session): Session => $session->mapEntries($replace), $sessions));
+    }
+
+    /** @param  list<Session>  $sessions */
+    public function total(array $sessions): Seconds
+    {
         $total = Seconds::zero();
-        foreach ($week->sessions as $session) {
-            $total = $total->plus(SessionTime::total($this->trains($session, $rung->ladder) ? $session->mapEntries($replace) : $session, $this->library));
+        foreach ($sessions as $session) {
+            $total = $total->plus(SessionTime::total($session, $this->library));
         }
 
         return $total;

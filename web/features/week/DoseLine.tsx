@@ -32,7 +32,7 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
 
   if (text === null) {
     return (
-      <div className="flex items-center pl-10">
+      <div className="flex flex-wrap items-center gap-x-1 pl-10">
         <button
           type="button"
           aria-label={`Change the dose of ${entry.name}: ${entry.dose}`}
@@ -43,13 +43,13 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
           className="group inline-flex min-h-8 items-center gap-2 rounded border border-transparent px-1 hover:border-line"
         >
           {entry.dose}
-          {entry.missing.map((gap) => (
-            <span key={gap} className="rounded-sm bg-warn-soft px-1 text-sm font-semibold text-warn">
-              {gap} not written
-            </span>
-          ))}
           <Pencil size={14} aria-hidden className="text-faint" />
         </button>
+        {entry.missing.map((gap) => (
+          <span key={gap} className="rounded-sm bg-warn-soft px-1 text-sm font-semibold text-warn">
+            {gap} not written
+          </span>
+        ))}
       </div>
     );
   }
