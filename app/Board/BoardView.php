@@ -6,12 +6,8 @@ namespace App\Board;
 
 use EvenRungs\Core\Body\Limit;
 use EvenRungs\Core\Body\OtherTraining;
-use EvenRungs\Core\Dose\Dose;
-use EvenRungs\Core\Dose\MeasureKind;
-use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
-use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Evenness\DirectionLevels;
 use EvenRungs\Core\Ladder\Category;
@@ -29,6 +25,7 @@ use EvenRungs\Core\Session\Gap;
 use EvenRungs\Core\Session\RestBlock;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Session\Unwritten;
 use EvenRungs\Core\Session\Week;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\DataFolder;
@@ -246,25 +243,10 @@ final class BoardView
             'level' => $rung?->level->value,
             'dose' => Shorthand::write($entry->dose),
             'words' => Wording::of($entry->dose),
-            'missing' => $this->missing($entry->dose, $rung),
+            'missing' => Unwritten::in($entry->dose, $rung),
             'total' => self::clock($total),
             'why' => $entry->planned->why ?? [],
             'note' => $entry->note,
-        ];
-    }
-
-    /**
-     * What the writer left out: shown, never filled in.
-     *
-     * @return list<'rest'|'side'|'tempo'|'load'>
-     */
-    private function missing(Dose $dose, ?Rung $rung): array
-    {
-        return [
-            ...($dose->rest === null ? ['rest'] : []),
-            ...($dose->side === null && ($rung->side ?? Side::Both) !== Side::Both && $dose->measure->kind() !== MeasureKind::Work ? ['side'] : []),
-            ...($dose->measure instanceof Reps && $dose->measure->tempo === null ? ['tempo'] : []),
-            ...($dose->loadKg === null && $rung !== null && $rung->isLoaded() ? ['load'] : []),
         ];
     }
 

@@ -41,7 +41,13 @@ export function BoardLayout() {
       )}
       {board.data.unasked !== null && (
         <div className="mb-3 print:hidden">
-          <Notice title={`No week can be planned: the ${board.data.unasked} was not asked yet.`}>
+          <Notice
+            title={
+              board.data.unasked === 'screen'
+                ? 'No week can be planned: the screen was not asked yet.'
+                : 'No week can be planned: nobody asked for days and minutes yet.'
+            }
+          >
             <Link to={`/clients/${board.data.id}/edit`} className="underline">
               Ask now
             </Link>

@@ -22,6 +22,7 @@ export function RungPanel({ ladder, rung, library, weekTotal, busy, error, onMov
     .find((each) => each.id === ladder.id)
     ?.rungs.find((each) => each.id === rung.id);
   const faultNames = new Map(library.library.faults.map((fault) => [fault.id, fault.name]));
+  const kitNames = new Map(library.library.equipment.map((kit) => [kit.id, kit.name.toLowerCase()]));
   const standing = ladder.standing?.rung === rung.id;
   const name = (id: string) => ladder.rungs.find((each) => each.id === id)?.name ?? id;
   if (words === undefined) return null;
@@ -34,7 +35,7 @@ export function RungPanel({ ladder, rung, library, weekTotal, busy, error, onMov
       <h2 className="text-xl leading-tight font-bold">{rung.name}</h2>
       <p className="mb-2 text-faint">
         <Code code={ladder.category} /> level {rung.level}, {words.position.replace('-', ' ')}
-        {words.equipment.length > 0 && `, needs ${words.equipment.join(', ')}`}
+        {words.equipment.length > 0 && `, needs ${words.equipment.map((kit) => kitNames.get(kit) ?? kit).join(', ')}`}
       </p>
 
       {rung.reasons.length > 0 && (
