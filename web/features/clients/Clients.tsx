@@ -82,13 +82,13 @@ function Levels({ client }: { client: Schemas['ClientRow'] }) {
         {directions.map((code, i) => (
           <path key={code} d={`M${20 + i * 40} 2v34`} stroke="var(--line)" strokeWidth="2" />
         ))}
-        <polyline
-          points={points.map((p) => `${p.x},${p.y}`).join(' ')}
-          fill="none"
-          stroke="var(--act)"
-          strokeWidth="2.5"
-          strokeLinejoin="round"
-        />
+        {points.slice(1).map((p, i) => {
+          const before = points[i];
+          // a direction nobody stands on is a gap in the line, not a level
+          return before === undefined || p.x - before.x > 40 ? null : (
+            <path key={p.x} d={`M${before.x} ${before.y}L${p.x} ${p.y}`} stroke="var(--act)" strokeWidth="2.5" />
+          );
+        })}
         {points.map((p) => (
           <circle key={p.x} cx={p.x} cy={p.y} r="4" fill="var(--stand)" />
         ))}
