@@ -125,7 +125,7 @@ final class JobCommands
 
             return self::REFERRED;
         }
-        $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->placer());
+        $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->placer($style->withoutLadders));
 
         return $this->answer((new ProgramJson($this->data->clients()))->write($planner->plan($client, (int) $weeks)));
     }
@@ -168,9 +168,10 @@ final class JobCommands
         return self::USED;
     }
 
-    private function placer(): Placer
+    /** @param  list<string>  $withoutLadders  ladders that the house style leaves out */
+    private function placer(array $withoutLadders = []): Placer
     {
-        return new Placer($this->data->library(), new Swaps($this->data->library()));
+        return new Placer($this->data->library(), new Swaps($this->data->library(), $withoutLadders));
     }
 
     private function document(Arguments $arguments): object

@@ -6,6 +6,7 @@ namespace EvenRungs\Formats;
 
 use EvenRungs\Core\Body\Flag;
 use EvenRungs\Core\Body\Urgency;
+use EvenRungs\Core\Figure\BasePose;
 use EvenRungs\Core\Ladder\Equipment;
 use EvenRungs\Core\Ladder\Fault;
 use EvenRungs\Core\Ladder\Library;
@@ -71,7 +72,7 @@ final class DataFolder
     private function stamp(): string
     {
         $files = [];
-        foreach (['/*.json', '/ladders/*.json', '/../core/Ladder/*.php', '/../core/Dose/*.php', '/../core/Body/*.php', '/../formats/*.php'] as $pattern) {
+        foreach (['/*.json', '/ladders/*.json', '/../core/Ladder/*.php', '/../core/Dose/*.php', '/../core/Body/*.php', '/../core/Figure/*.php', '/../formats/*.php'] as $pattern) {
             $found = glob($this->folder.$pattern);
             $files = [...$files, ...($found === false ? [] : $found)];
         }
@@ -82,7 +83,8 @@ final class DataFolder
     private function build(): Library
     {
         $tables = $this->tables();
-        $ladders = array_map(fn (string $id) => LibraryJson::readLadder($this->node('ladders/'.$id.'.json')), $this->node('ladders.json')->strings('order'));
+        $poses = $this->poses();
+        $ladders = array_map(fn (string $id) => LibraryJson::readLadder($this->node('ladders/'.$id.'.json'), $poses), $this->node('ladders.json')->strings('order'));
         $faults = $tables->each('faults', static fn (Node $row): Fault => new Fault($row->string('id'), $row->string('name'), $row->string('text')));
         $stresses = $tables->each('stresses', static fn (Node $row): Stress => new Stress($row->string('id'), $row->string('name'), $row->string('text')));
         $equipment = $tables->each('equipment', static fn (Node $row): Equipment => new Equipment($row->string('id'), $row->string('name'), $row->string('text')));
@@ -106,6 +108,12 @@ final class DataFolder
             Urgency::from($row->string('urgency')),
             $row->string('text'),
         )), null, 'id');
+    }
+
+    /** @return array<string, BasePose> by id */
+    public function poses(): array
+    {
+        return array_column($this->node('poses.json', 'poses')->each('poses', FigureJson::readBase(...)), null, 'id');
     }
 
     /** @return array<string, GoalRule> by goal */

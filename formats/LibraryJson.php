@@ -11,6 +11,7 @@ use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Tempo;
+use EvenRungs\Core\Figure\BasePose;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Coaching;
 use EvenRungs\Core\Ladder\Cue;
@@ -31,18 +32,21 @@ use EvenRungs\Core\Ladder\Stress;
 final class LibraryJson
 {
     /**
+     * @param  array<string, BasePose>  $poses  by id
+     *
      * @throws UnusableInput
      */
-    public static function readLadder(Node $node): Ladder
+    public static function readLadder(Node $node, array $poses): Ladder
     {
         $id = $node->string('id');
         $category = Category::from($node->string('category'));
-        $rungs = $node->each('rungs', static fn (Node $rung): Rung => self::readRung($rung, $id, $category));
+        $rungs = $node->each('rungs', static fn (Node $rung): Rung => self::readRung($rung, $id, $category, $poses));
 
         return $node->guard(static fn (): Ladder => new Ladder($id, $node->string('name'), $category, $node->string('anchor'), $rungs));
     }
 
-    private static function readRung(Node $node, string $ladder, Category $category): Rung
+    /** @param  array<string, BasePose>  $poses */
+    private static function readRung(Node $node, string $ladder, Category $category, array $poses): Rung
     {
         $side = Side::from($node->string('side'));
         $tempo = $node->has('tempo') ? Tempo::parse($node->string('tempo')) : null;
@@ -88,10 +92,13 @@ final class LibraryJson
                 $node->string('watch'),
                 $node->strings('setup'),
                 $node->each('cues', static fn (Node $cue): Cue => new Cue($cue->string('fault'), $cue->string('say'))),
+                $node->string('less_range'),
+                $node->strings('stop'),
                 $node->strings('felt_in'),
                 $node->strings('not_in'),
                 $node->strings('muscles'),
             ),
+            FigureJson::read($node->child('figure'), $poses),
             $node->optionalString('timed_test'),
         );
     }
@@ -187,9 +194,12 @@ final class LibraryJson
             'watch' => $rung->coaching->watch,
             'setup' => $rung->coaching->setup,
             'cues' => array_map(static fn (Cue $cue): array => ['fault' => $cue->fault, 'say' => $cue->say], $rung->coaching->cues),
+            'less_range' => $rung->coaching->lessRange,
+            'stop' => $rung->coaching->stop,
             'felt_in' => $rung->coaching->feltIn,
             'not_in' => $rung->coaching->notIn,
             'muscles' => $rung->coaching->muscles,
+            'figure' => FigureJson::write($rung->figure),
         ];
     }
 }

@@ -108,6 +108,30 @@ final class Node
         return $ints;
     }
 
+    /**
+     * @param  ?string  $key  null reads this place itself
+     * @return array<string, int|float>
+     */
+    public function numbers(?string $key = null): array
+    {
+        $numbers = [];
+        foreach ($key === null ? $this->value : $this->child($key)->value as $name => $value) {
+            if (is_int($value) || is_float($value)) {
+                $numbers[(string) $name] = $value;
+            }
+        }
+
+        return $numbers;
+    }
+
+    /** @return string|list<int|float>|null */
+    public function textOrNumbers(string $key): string|array|null
+    {
+        $value = $this->value[$key] ?? null;
+
+        return is_array($value) ? array_values($this->numbers($key)) : $this->optionalString($key);
+    }
+
     /** @return list<string> */
     public function keys(): array
     {

@@ -46,6 +46,7 @@ final class StyleJson
             $seconds('standalone_length_s'),
             $seconds('short_length_s'),
             $numbers->int('most_training_days'),
+            $node->strings('without_ladders'),
         );
     }
 

@@ -72,6 +72,6 @@ final class BoardLoader
 
     public function placer(): Placer
     {
-        return new Placer($this->data->library(), new Swaps($this->data->library()));
+        return new Placer($this->data->library(), new Swaps($this->data->library(), $this->data->style(DataFolder::DEFAULT_STYLE)->withoutLadders));
     }
 }

@@ -12,7 +12,8 @@ use EvenRungs\Core\InvalidValue;
  */
 final class Tempo
 {
-    private function __construct(private readonly string $text, private readonly int $seconds)
+    /** @param  array{int, int, int, int}  $parts */
+    private function __construct(private readonly string $text, private readonly array $parts)
     {
     }
 
@@ -22,12 +23,9 @@ final class Tempo
         if (preg_match('/^[0-9X]-[0-9X]-[0-9X]-[0-9X]$/D', $text) !== 1) {
             throw InvalidValue::because(sprintf('tempo "%s" is not four parts of one digit or a capital X, such as 3-1-3-1', $text));
         }
-        $seconds = 0;
-        foreach (explode('-', $text) as $part) {
-            $seconds += $part === 'X' ? 1 : (int) $part;
-        }
+        $seconds = array_map(static fn (string $part): int => $part === 'X' ? 1 : (int) $part, explode('-', $text));
 
-        return new self($text, $seconds);
+        return new self($text, [$seconds[0], $seconds[1] ?? 0, $seconds[2] ?? 0, $seconds[3] ?? 0]);
     }
 
     /** The tempo that stands where none was written: 2-0-2-0. */
@@ -39,7 +37,13 @@ final class Tempo
     /** The length of one repetition. */
     public function rep(): Seconds
     {
-        return Seconds::of($this->seconds);
+        return Seconds::of(array_sum($this->parts));
+    }
+
+    /** @return array{int, int, int, int} seconds of lowering, the pause below, lifting, the pause above */
+    public function parts(): array
+    {
+        return $this->parts;
     }
 
     public function toString(): string

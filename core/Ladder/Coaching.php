@@ -14,6 +14,8 @@ final class Coaching
      * @param  string  $watch  where to stand and what to look at first
      * @param  list<string>  $setup
      * @param  list<Cue>  $cues  one for each fault of the rung
+     * @param  string  $lessRange  how the movement is cut when a cue did not help, before the rung below is taken
+     * @param  list<string>  $stop  signs that end the exercise
      * @param  list<string>  $feltIn
      * @param  list<string>  $notIn  where it must not be felt
      * @param  list<string>  $muscles
@@ -23,6 +25,8 @@ final class Coaching
         public readonly string $watch,
         public readonly array $setup,
         public readonly array $cues,
+        public readonly string $lessRange,
+        public readonly array $stop,
         public readonly array $feltIn,
         public readonly array $notIn,
         public readonly array $muscles,

@@ -8,6 +8,7 @@ use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Tempo;
+use EvenRungs\Core\Figure\Figure;
 use EvenRungs\Core\InvalidValue;
 
 /**
@@ -52,6 +53,7 @@ final class Rung
         public readonly array $equipment,
         public readonly array $helpful,
         public readonly Coaching $coaching,
+        public readonly Figure $figure,
         public readonly ?string $timedTest = null,
     ) {
         if ($steps === []) {

@@ -17,7 +17,8 @@ use EvenRungs\Core\Ladder\Rung;
  */
 final class Swaps
 {
-    public function __construct(private readonly Library $library)
+    /** @param  list<string>  $withoutLadders  ladders whose rungs are not offered, by the house style */
+    public function __construct(private readonly Library $library, private readonly array $withoutLadders = [])
     {
     }
 
@@ -49,7 +50,7 @@ final class Swaps
         $swaps = [];
         foreach ($this->library->rungs() as $candidate) {
             $top = 1 + ($client->abilityIn($candidate->category) ?? $rung->level)->value;
-            if ($candidate === $rung || ! in_array($candidate->category, $categories, true) || $candidate->level->value > $top) {
+            if ($candidate === $rung || in_array($candidate->ladder, $this->withoutLadders, true) || ! in_array($candidate->category, $categories, true) || $candidate->level->value > $top) {
                 continue;
             }
             if (Obstacles::between($client, $candidate, $this->library)->isClear()) {

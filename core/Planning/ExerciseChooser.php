@@ -13,6 +13,7 @@ use EvenRungs\Core\Placement\Basis;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Style\Style;
 
 /**
  * Picks the rungs a program may use: the placed rung of each ladder, or one further down where the goal or the
@@ -25,7 +26,7 @@ final class ExerciseChooser
 
     private const AVOIDED_FROM_GRADE = 2;
 
-    public function __construct(private readonly Library $library)
+    public function __construct(private readonly Library $library, private readonly Style $style)
     {
     }
 
@@ -37,7 +38,7 @@ final class ExerciseChooser
     {
         $choices = [];
         foreach (Category::cases() as $category) {
-            $own = array_values(array_filter($placements, static fn (Placement $each): bool => $each->ladder->category === $category));
+            $own = array_values(array_filter($placements, fn (Placement $each): bool => $each->ladder->category === $category && ! in_array($each->ladder->id, $this->style->withoutLadders, true)));
             $found = in_array($category, $goal->without, true) ? [] : $this->fromLadders($client, $goal, $own);
             if ($found === [] && ($category->isDirection() || $category === Category::Bracing)) {
                 $found = $this->fromSwaps($client, $goal, $own);

@@ -61,7 +61,7 @@ final class WeekPlanner
         }
         $goal = $this->goals[$client->goal->value];
         $placements = $this->placer->place($client, $standings);
-        $choices = (new ExerciseChooser($this->library))->choices($client, $goal, $placements);
+        $choices = (new ExerciseChooser($this->library, $this->style))->choices($client, $goal, $placements);
         $planned = [];
         $gaps = [];
         for ($number = 1; $number <= $weeks; $number++) {

@@ -23,6 +23,7 @@ final class Style
      * @param  Seconds  $standaloneLength  a stand-alone session grows to this and no further
      * @param  Seconds  $shortLength  a finisher or a switch-on session grows to this and no further
      * @param  int  $mostTrainingDays  days with a session in a week
+     * @param  list<string>  $withoutLadders  ladders that it does not plan
      */
     public function __construct(
         public readonly string $id,
@@ -39,6 +40,7 @@ final class Style
         public readonly Seconds $standaloneLength,
         public readonly Seconds $shortLength,
         public readonly int $mostTrainingDays,
+        public readonly array $withoutLadders = [],
     ) {
     }
 }

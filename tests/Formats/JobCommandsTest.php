@@ -169,11 +169,11 @@ final class JobCommandsTest extends TestCase
     {
         $process = proc_open([dirname(__DIR__, 2).'/even-rungs', 'time'], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, '/', ['PATH' => (string) getenv('PATH')]);
         self::assertIsResource($process);
-        fwrite($pipes[0], self::json([...self::SESSION, 'blocks' => [['type' => 'straight', 'entries' => [['exercise' => 'Bicycle', 'work_s' => 60]]]]]));
+        fwrite($pipes[0], self::json([...self::SESSION, 'blocks' => [['type' => 'straight', 'entries' => [['exercise' => 'Wheelbarrow walk', 'work_s' => 60]]]]]));
         fclose($pipes[0]);
         $answer = Json::decode((string) stream_get_contents($pipes[1]));
 
         self::assertSame(0, proc_close($process));
-        self::assertSame([60, ['Bicycle'], 60], [$answer->total_s, $answer->unknown, $answer->tension_s->none]);
+        self::assertSame([60, ['Wheelbarrow walk'], 60], [$answer->total_s, $answer->unknown, $answer->tension_s->none]);
     }
 }

@@ -90,7 +90,7 @@ final class Documents
 
     private static function placer(): Placer
     {
-        return new Placer(self::data()->library(), new Swaps(self::data()->library()));
+        return new Placer(self::data()->library(), new Swaps(self::data()->library(), self::data()->style(DataFolder::DEFAULT_STYLE)->withoutLadders));
     }
 
     /** @param  array<string, mixed>  $document */

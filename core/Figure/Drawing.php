@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Figure;
+
+use EvenRungs\Core\Dose\Tempo;
+
+/**
+ * A figure ready to be shown: what is drawn, from far to near, and the points of each picture in turn.
+ */
+final class Drawing
+{
+    private const MARGIN = 5.0;
+
+    /** Seconds that a hold is shown, and that a way takes where no tempo is written. */
+    private const UNCOUNTED_S = 1.2;
+
+    /**
+     * @param  list<array{part: 'far'|'near'|'trunk'|'head', joints: list<string>}>  $strokes  far ones first
+     * @param  list<string>  $joints  the order of the points in a picture
+     * @param  list<Picture>  $pictures
+     * @param  list<array{picture: int, seconds: float}>  $beats  when each picture is reached, from the first on and around again
+     * @param  int  $still  the picture that shows the exercise best when it does not move
+     * @param  array{float, float, float, float}  $box  left, top, width, height of everything drawn
+     * @param  list<array{float, float}>  $floor  corners of the floor under the figure
+     */
+    private function __construct(
+        public readonly array $strokes,
+        public readonly array $joints,
+        public readonly array $pictures,
+        public readonly array $beats,
+        public readonly int $still,
+        public readonly array $box,
+        public readonly array $floor,
+    ) {
+    }
+
+    /**
+     * @param  ?Tempo  $tempo  of the repetition it shows; null where nothing is counted
+     * @param  float  $holdS  seconds that each repetition is held, beside its tempo
+     */
+    public static function of(Figure $figure, ?Tempo $tempo, float $holdS = 0.0): self
+    {
+        $movement = new Movement($figure);
+        $view = $figure->view();
+        $pictures = [];
+        $beats = [];
+        $times = self::times($figure, $tempo, $holdS);
+        foreach ($movement->ways() as $w => $way) {
+            [$moving, $pause] = $times[$w % 2];
+            foreach ($way as $i => $body) {
+                $beats[] = ['picture' => count($pictures), 'seconds' => $i === 0 ? $pause : $moving / max(1, count($way) - 1)];
+                $pictures[] = Picture::of($body, $movement->first(), $figure, $view);
+            }
+        }
+        if (count($pictures) === 1) {
+            $beats = [];
+        }
+
+        $floor = self::floor($movement->ways(), $view);
+
+        return new self(
+            self::strokes($movement->first(), $view),
+            array_keys($movement->first()->points),
+            $pictures,
+            $beats,
+            count($pictures) === 1 ? 0 : Movement::SAMPLES,
+            self::box($pictures, $floor),
+            $floor,
+        );
+    }
+
+    /** @return array{array{float, float}, array{float, float}} for the way out and the way back: seconds it takes, and the pause before it */
+    private static function times(Figure $figure, ?Tempo $tempo, float $holdS): array
+    {
+        if ($tempo === null) {
+            return [[self::UNCOUNTED_S, 0.0], [self::UNCOUNTED_S, 0.0]];
+        }
+        [$lowering, $low, $lifting, $high] = array_map(floatval(...), $tempo->parts());
+
+        return $figure->lowersFirst
+            ? [[$lowering, $high], [$lifting, $low + $holdS]]
+            : [[$lifting, $low], [$lowering, $high + $holdS]];
+    }
+
+    /** @return list<array{part: 'far'|'near'|'trunk'|'head', joints: list<string>}> */
+    private static function strokes(Body $body, View $view): array
+    {
+        $strokes = [];
+        foreach (['-r', '-l'] as $side) {
+            $strokes[] = ['joints' => ['neck', 'shoulder'.$side, 'elbow'.$side, 'hand'.$side]];
+            $strokes[] = ['joints' => ['pelvis', 'hip'.$side, 'knee'.$side, 'ankle'.$side, 'toe'.$side]];
+        }
+        $trunk = self::depth($body, $view, ['pelvis', 'waist', 'neck']);
+        $parts = [];
+        foreach ($strokes as $stroke) {
+            $parts[] = ['part' => self::depth($body, $view, array_slice($stroke['joints'], 1)) < $trunk - 1 ? 'far' : 'near', 'joints' => $stroke['joints']];
+        }
+        $far = array_values(array_filter($parts, static fn (array $each): bool => $each['part'] === 'far'));
+        $near = array_values(array_filter($parts, static fn (array $each): bool => $each['part'] === 'near'));
+
+        return [...$far, ['part' => 'trunk', 'joints' => ['pelvis', 'waist', 'neck']], ['part' => 'head', 'joints' => ['head']], ...$near];
+    }
+
+    /** @param  list<string>  $joints */
+    private static function depth(Body $body, View $view, array $joints): float
+    {
+        $sum = 0.0;
+        foreach ($joints as $joint) {
+            $sum += $view->project($body->point($joint))[2];
+        }
+
+        return $sum / max(1, count($joints));
+    }
+
+    /**
+     * @param  list<list<Body>>  $ways
+     * @return list<array{float, float}>
+     */
+    private static function floor(array $ways, View $view): array
+    {
+        [$back, $front, $left, $right] = [INF, -INF, INF, -INF];
+        foreach (array_merge([], ...$ways) as $body) {
+            foreach ($body->points as $point) {
+                $back = min($back, $point->x - self::MARGIN);
+                $front = max($front, $point->x + self::MARGIN);
+                $left = min($left, $point->z - self::MARGIN);
+                $right = max($right, $point->z + self::MARGIN);
+            }
+        }
+
+        return array_map(static function (array $corner) use ($view): array {
+            [$x, $y] = $view->project(new Vector($corner[0], 0, $corner[1]));
+
+            return [$x, $y];
+        }, [[$back, $left], [$front, $left], [$front, $right], [$back, $right]]);
+    }
+
+    /**
+     * @param  list<Picture>  $pictures
+     * @param  list<array{float, float}>  $floor
+     * @return array{float, float, float, float}
+     */
+    private static function box(array $pictures, array $floor): array
+    {
+        [$left, $top, $right, $bottom] = [INF, INF, -INF, -INF];
+        foreach (array_merge($floor, ...array_map(static fn (Picture $picture): array => $picture->corners(), $pictures)) as [$x, $y]) {
+            $left = min($left, $x);
+            $top = min($top, $y);
+            $right = max($right, $x);
+            $bottom = max($bottom, $y);
+        }
+
+        return [$left - 1, $top - 1, $right - $left + 2, $bottom - $top + 2];
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Figure;
+
+use EvenRungs\Core\InvalidValue;
+
+/**
+ * How a rung is drawn: a base pose with a few angles of its own, the pose it moves to, what stays planted, and the kit.
+ */
+final class Figure
+{
+    private const ENDS = ['hand-r', 'hand-l', 'ankle-r', 'ankle-l'];
+
+    /**
+     * @param  Angles  $with  angles that differ from the base pose
+     * @param  list<Angles>  $to  angles of each pose it moves to and back from, in turn; none where it is held still
+     * @param  bool  $mirrored  whether the other side follows
+     * @param  bool  $lowersFirst  whether the first way out is the lowering one
+     * @param  list<string>  $planted  hands ("hand-r") and feet ("ankle-r") that stay where they are
+     * @param  list<Prop>  $props
+     * @param  ?list<Rest>  $rests  what it rests on, where not on what the base pose does
+     * @param  ?View  $view  where not the base pose's
+     *
+     * @throws InvalidValue when what is planted is neither a hand nor a foot
+     */
+    public function __construct(
+        public readonly BasePose $base,
+        public readonly Angles $with,
+        public readonly array $to,
+        public readonly bool $mirrored,
+        public readonly bool $lowersFirst,
+        public readonly array $planted,
+        public readonly array $props,
+        public readonly ?array $rests = null,
+        public readonly ?View $view = null,
+    ) {
+        foreach ($planted as $end) {
+            if (! in_array($end, self::ENDS, true)) {
+                throw InvalidValue::because(sprintf('"%s" cannot be planted: only %s', $end, implode(', ', self::ENDS)));
+            }
+        }
+    }
+
+    public function view(): View
+    {
+        return $this->view ?? $this->base->view;
+    }
+
+    /** @return list<Rest> */
+    public function rests(): array
+    {
+        return $this->rests ?? $this->base->rests;
+    }
+}
