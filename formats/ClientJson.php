@@ -35,7 +35,7 @@ final class ClientJson
     /**
      * @param  array<string, Flag>  $flags  by id
      */
-    public function __construct(private readonly Library $library, private readonly array $flags)
+    public function __construct(private readonly Library $library, private readonly array $flags, private readonly bool $stored = false)
     {
     }
 
@@ -144,7 +144,7 @@ final class ClientJson
             try {
                 $ladders[$id] = $this->readHighestClean($node->child('ladders'), $id);
             } catch (UnusableInput $e) {
-                $problems = [...$problems, ...$e->problems];
+                $problems = $this->stored ? [] : [...$problems, ...$e->problems];
             }
         }
         if ($problems !== []) {

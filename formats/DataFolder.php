@@ -11,6 +11,7 @@ use EvenRungs\Core\Ladder\Equipment;
 use EvenRungs\Core\Ladder\Fault;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Stress;
+use EvenRungs\Core\Planning\Intent;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use RuntimeException;
@@ -26,23 +27,46 @@ final class DataFolder
 
     private ?Library $library = null;
 
+    private ?Library $shipped = null;
+
     private ?ClientJson $clients = null;
 
+    private ?ClientJson $storedClients = null;
+
+    private string $ownKey = '';
+
     /**
-     * @param  ?string  $cache  a file in which the library is kept built, for processes that live for one request; null keeps none
+     * @param  ?string  $cache  a file in which the shipped library is kept built, for processes that live for one request; null keeps none
+     * @param  ?OwnTables  $own  ladders and words of a studio's own, that go before the shipped ones
      */
-    public function __construct(private readonly string $folder, private readonly ?string $cache = null)
+    public function __construct(private readonly string $folder, private readonly ?string $cache = null, private readonly ?OwnTables $own = null)
     {
     }
 
-    public static function shipped(?string $cache = null): self
+    public static function shipped(?string $cache = null, ?OwnTables $own = null): self
     {
-        return new self(dirname(__DIR__).'/data', $cache);
+        return new self(dirname(__DIR__).'/data', $cache, $own);
     }
 
+    /** The ladders in use: the shipped ones, with the studio's own. */
     public function library(): Library
     {
-        return $this->library ??= $this->kept() ?? $this->keep($this->build());
+        $key = $this->own === null ? '' : $this->own->key();
+        if ($this->library === null || $key !== $this->ownKey) {
+            $this->ownKey = $key;
+            $this->clients = $this->storedClients = null;
+            $this->library = $this->own === null || $key === ''
+                ? $this->shippedLibrary()
+                : $this->shippedLibrary()->with($this->own->ladders($this->poses()), $this->own->words());
+        }
+
+        return $this->library;
+    }
+
+    /** The ladders as they are shipped. */
+    public function shippedLibrary(): Library
+    {
+        return $this->shipped ??= $this->kept() ?? $this->keep($this->build());
     }
 
     /** The library as it was kept, unless the tables or the code that builds it have changed since. */
@@ -116,6 +140,12 @@ final class DataFolder
         return array_column($this->node('poses.json', 'poses')->each('poses', FigureJson::readBase(...)), null, 'id');
     }
 
+    /** @return list<Intent> */
+    public function intents(): array
+    {
+        return $this->node('intents.json', 'intents')->each('intents', StyleJson::readIntent(...));
+    }
+
     /** @return array<string, GoalRule> by goal */
     public function goals(): array
     {
@@ -147,7 +177,17 @@ final class DataFolder
 
     public function clients(): ClientJson
     {
-        return $this->clients ??= new ClientJson($this->library(), $this->flags());
+        $library = $this->library();
+
+        return $this->clients ??= new ClientJson($library, $this->flags());
+    }
+
+    /** For documents that were right when they were stored: a highest clean rung that is gone from the library is passed over. */
+    public function storedClients(): ClientJson
+    {
+        $library = $this->library();
+
+        return $this->storedClients ??= new ClientJson($library, $this->flags(), true);
     }
 
     private function tables(): Node

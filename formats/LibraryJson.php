@@ -40,9 +40,10 @@ final class LibraryJson
     {
         $id = $node->string('id');
         $category = Category::from($node->string('category'));
-        $rungs = $node->each('rungs', static fn (Node $rung): Rung => self::readRung($rung, $id, $category, $poses));
+        $rungs = $node->each('rungs', static fn (Node $rung): array => [$rung->bool('retired'), self::readRung($rung, $id, $category, $poses)]);
+        $those = static fn (bool $retired): array => array_values(array_column(array_filter($rungs, static fn (array $each): bool => $each[0] === $retired), 1));
 
-        return $node->guard(static fn (): Ladder => new Ladder($id, $node->string('name'), $category, $node->string('anchor'), $rungs));
+        return $node->guard(static fn (): Ladder => new Ladder($id, $node->string('name'), $category, $node->string('anchor'), $those(false), $those(true)));
     }
 
     /** @param  array<string, BasePose>  $poses */
@@ -130,7 +131,7 @@ final class LibraryJson
         $named = static fn (Fault|Stress|Equipment $row): array => ['id' => $row->id, 'name' => $row->name, 'text' => $row->text];
 
         return [
-            'ladders' => array_map(self::writeLadder(...), $library->ladders),
+            'ladders' => array_map(static fn (Ladder $ladder): array => self::writeLadder($ladder), $library->ladders),
             'faults' => array_map($named, array_values($library->faults)),
             'stresses' => array_map($named, array_values($library->stresses)),
             'limits' => array_map(self::writeLimit(...), array_values($library->limits)),
@@ -154,16 +155,27 @@ final class LibraryJson
         ];
     }
 
-    /** @return array<string, mixed> */
-    public static function writeLadder(Ladder $ladder): array
+    /**
+     * @param  bool  $withRetired  whether rungs taken off the ladder are written too, so that it reads back whole
+     * @return array<string, mixed>
+     */
+    public static function writeLadder(Ladder $ladder, bool $withRetired = false): array
     {
+        $retired = array_map(static fn (Rung $rung): array => [...self::writeRung($rung), 'retired' => true], $withRetired ? $ladder->retired : []);
+
         return [
             'id' => $ladder->id,
             'name' => $ladder->name,
             'category' => $ladder->category->value,
             'anchor' => $ladder->anchor,
-            'rungs' => array_map(self::writeRung(...), $ladder->rungs),
+            'rungs' => [...array_map(self::writeRung(...), $ladder->rungs), ...$retired],
         ];
+    }
+
+    /** @return array<string, mixed> the ladder's whole document as plain arrays, retired rungs included */
+    public static function document(Ladder $ladder): array
+    {
+        return (new Node(Json::toArray(Json::decode(Json::encode(['ladder' => self::writeLadder($ladder, true)])))))->opaque('ladder') ?? [];
     }
 
     /** @return array<string, mixed> */

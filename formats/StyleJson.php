@@ -7,6 +7,8 @@ namespace EvenRungs\Formats;
 use EvenRungs\Core\Body\Goal;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Level;
+use EvenRungs\Core\Planning\Intent;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Style\StyleChoice;
@@ -47,6 +49,26 @@ final class StyleJson
             $seconds('short_length_s'),
             $numbers->int('most_training_days'),
             $node->strings('without_ladders'),
+        );
+    }
+
+    public static function readIntent(Node $node): Intent
+    {
+        $span = static fn (string $key): array => [(int) ($node->numbers($key)['0'] ?? 0), (int) ($node->numbers($key)['1'] ?? 0)];
+
+        return new Intent(
+            $node->string('id'),
+            $node->string('name'),
+            $node->string('text'),
+            $span('sets'),
+            $span('reps'),
+            $node->has('hold_s') ? $span('hold_s') : null,
+            $node->bool('distance'),
+            $node->optionalInt('least_level') ?? Level::LEAST,
+            $node->optionalInt('most_level') ?? Level::MOST,
+            $node->optionalInt('least_top_reps'),
+            $node->ints('needs'),
+            $node->ints('spares'),
         );
     }
 

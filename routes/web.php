@@ -5,7 +5,9 @@ declare(strict_types=1);
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\BoardController;
 use App\Http\Controllers\ClientController;
+use App\Http\Controllers\LadderController;
 use App\Http\Controllers\LibraryController;
+use App\Http\Controllers\RungController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('web')->group(function (): void {
@@ -20,6 +22,24 @@ Route::middleware('web')->group(function (): void {
             Route::post('password', [AccountController::class, 'changePassword']);
 
             Route::get('library', [LibraryController::class, 'library']);
+            Route::get('rungs', [RungController::class, 'search']);
+            Route::get('rungs/{rung}', [RungController::class, 'show']);
+            Route::get('figures', [RungController::class, 'figures']);
+            Route::post('figures', [RungController::class, 'draw']);
+            Route::get('poses', [RungController::class, 'poses']);
+            Route::get('ladders', [LadderController::class, 'index']);
+            Route::post('ladders', [LadderController::class, 'save']);
+            Route::post('ladders/check', [LadderController::class, 'check']);
+            Route::post('ladders/import', [LadderController::class, 'import']);
+            Route::get('ladders/{ladder}', [LadderController::class, 'show']);
+            Route::get('ladders/{ladder}/copy', [LadderController::class, 'copy']);
+            Route::get('ladders/{ladder}/export', [LadderController::class, 'export']);
+            Route::get('ladders/{ladder}/removal', [LadderController::class, 'checkRemove']);
+            Route::post('ladders/{ladder}/remove', [LadderController::class, 'remove']);
+            Route::post('ladders/{ladder}/undo', [LadderController::class, 'undo']);
+            Route::get('words', [LadderController::class, 'words']);
+            Route::post('words', [LadderController::class, 'addWord']);
+            Route::post('words/{word}/remove', [LadderController::class, 'removeWord']);
             Route::get('schemas/{name}', [LibraryController::class, 'schema']);
 
             Route::get('clients', [ClientController::class, 'index']);
@@ -34,6 +54,11 @@ Route::middleware('web')->group(function (): void {
                 Route::get('board', [BoardController::class, 'show']);
                 Route::post('moves', [BoardController::class, 'move']);
                 Route::post('doses', [BoardController::class, 'dose']);
+                Route::post('swaps', [BoardController::class, 'swap']);
+                Route::get('swaps/{rung}', [BoardController::class, 'swaps']);
+                Route::get('road/{rung}', [BoardController::class, 'road']);
+                Route::post('aims', [BoardController::class, 'aim']);
+                Route::post('ladders', [BoardController::class, 'useLadders']);
                 Route::post('plan', [BoardController::class, 'plan']);
                 Route::post('undo', [BoardController::class, 'undo']);
                 Route::post('redo', [BoardController::class, 'redo']);

@@ -44,16 +44,36 @@ final class BoardLoader
         );
     }
 
+    /** The client's document, with what the moves on the ladders have shown since. */
     public function person(Client $record): Person
     {
-        return $this->data->clients()->read(new Node($record->document));
+        return $this->data->storedClients()->read(new Node($record->document))->withShown($this->shown($record));
+    }
+
+    /**
+     * Who was moved up by the trainer has done the rung below clean, and the rung itself on its last dose.
+     *
+     * @return array<string, string> rung by ladder
+     */
+    private function shown(Client $record): array
+    {
+        $shown = [];
+        foreach ($this->standings($record) as $ladderId => $standing) {
+            $ladder = $this->data->library()->ladderOf($standing->rung);
+            $index = (int) $ladder->indexOf($standing->rung->id) - ($standing->step < count($standing->rung->steps) - 1 ? 1 : 0);
+            if ($standing->basis === Basis::HighestClean && $index >= 0) {
+                $shown[$ladderId] = $ladder->rungs[$index]->id;
+            }
+        }
+
+        return $shown;
     }
 
     public function program(Client $record): ?Plan
     {
         $row = Program::query()->ofClient($record)->first();
 
-        return $row === null ? null : (new ProgramJson($this->data->clients()))->read(new Node($row->document));
+        return $row === null ? null : (new ProgramJson($this->data->storedClients()))->read(new Node($row->document));
     }
 
     /** @return array<string, Stand> where the client stands, by ladder, from the newest move of each */

@@ -38,12 +38,9 @@ final class BoardView
 {
     private readonly Style $style;
 
-    private readonly ProgramEdit $edit;
-
     public function __construct(private readonly DataFolder $data)
     {
         $this->style = $data->style(DataFolder::DEFAULT_STYLE);
-        $this->edit = new ProgramEdit($data->library(), new DoseChooser($this->style));
     }
 
     /** @return array<string, mixed> */
@@ -62,9 +59,16 @@ final class BoardView
             'levels' => DirectionLevels::of($board->placements)->levels,
             'spread' => DirectionLevels::of($board->placements)->spread(),
             'week' => $week === null ? null : $this->week($week, $board),
+            'aims' => array_values(array_filter($board->record->aims ?? [], $this->data->library()->hasRung(...))),
+            'used_ladders' => $board->record->used_ladders,
             'undo' => $board->undo,
             'redo' => $board->redo,
         ];
+    }
+
+    private function edit(): ProgramEdit
+    {
+        return new ProgramEdit($this->data->library(), new DoseChooser($this->style));
     }
 
     /** @return array<string, mixed> */
@@ -93,9 +97,9 @@ final class BoardView
         $moves = new Moves($this->data->library());
         $rung = $placement->rung;
         $week = $board->program->weeks[0] ?? null;
-        $touched = array_values(array_filter($week->sessions ?? [], fn (Session $session): bool => $this->edit->trains($session, $placement->ladder->id)));
-        $now = $week === null ? null : $this->edit->total($touched);
-        $others = $week === null || $now === null ? null : Seconds::ofMs($this->edit->total($week->sessions)->ms - $now->ms);
+        $touched = array_values(array_filter($week->sessions ?? [], fn (Session $session): bool => $this->edit()->trains($session, $placement->ladder->id)));
+        $now = $week === null ? null : $this->edit()->total($touched);
+        $others = $week === null || $now === null ? null : Seconds::ofMs($this->edit()->total($week->sessions)->ms - $now->ms);
         $obstacles = [];
         foreach ($placement->obstacles as $each) {
             $obstacles[$each->rung->id] = $each;
@@ -148,7 +152,7 @@ final class BoardView
         if ($now === null || $others === null || $touched === []) {
             return ['week_total' => null, 'week_change' => null];
         }
-        $then = $this->edit->totalOn($touched, $rung, $step, $board->client);
+        $then = $this->edit()->totalOn($touched, $rung, $step, $board->client);
         $total = $others->plus($then);
         $change = $then->ms - $now->ms;
 
@@ -170,7 +174,7 @@ final class BoardView
 
         return [
             'number' => $week->number,
-            'total' => self::clock($this->edit->total($week->sessions)),
+            'total' => self::clock($this->edit()->total($week->sessions)),
             'available' => self::clock(Seconds::of($available)),
             'sessions' => array_map(fn (Session $session): array => $this->session($session, $board), $week->sessions),
             'directions' => array_map(fn (Category $direction): array => [

@@ -9,9 +9,11 @@ use App\Models\Client;
 use App\Models\Program;
 use App\Models\Standing;
 use App\Models\Trainer;
+use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Body\SafetyScreen;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Basis;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
@@ -33,6 +35,8 @@ use Illuminate\Support\Facades\DB;
  */
 final class ClientCommands
 {
+    private const MOST_AIMS = 6;
+
     public function __construct(
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
@@ -45,18 +49,12 @@ final class ClientCommands
     {
         $this->change($client, $version, function (Client $locked) use ($trainer, $rungId, $step): void {
             $library = $this->data->library();
-            if (! $library->hasRung($rungId)) {
-                throw UnusableInput::at('/rung', 'is not a rung of the library');
-            }
-            $rung = $library->rung($rungId);
+            $person = $this->boards->person($locked);
+            $rung = $this->rung($rungId);
             if ($step >= count($rung->steps)) {
                 throw UnusableInput::at('/step', sprintf('must be under %d on this rung', count($rung->steps)));
             }
-            $person = $this->boards->person($locked);
-            $obstacles = Obstacles::between($person, $rung, $library);
-            if (! $obstacles->isClear()) {
-                throw UnusableInput::at('/rung', sprintf('%s %s', $rung->name, implode('; ', $obstacles->sentences($library))));
-            }
+            $this->allowed($rungId, $person);
             $before = $this->boards->standings($locked)[$rung->ladder] ?? null;
             $after = new Stand($rung, $step, Basis::HighestClean);
             $program = $this->boards->program($locked);
@@ -84,6 +82,67 @@ final class ClientCommands
             $this->record($locked, $trainer, sprintf('Dose %s', Shorthand::write($dose)), null, null, $program, $edited);
             $this->store($locked, $edited);
         });
+    }
+
+    /** Puts another exercise in the place of one entry of the week. */
+    public function swap(Client $client, Trainer $trainer, int $version, Node $body): void
+    {
+        $this->change($client, $version, function (Client $locked) use ($trainer, $body): void {
+            $program = $this->boards->program($locked) ?? throw UnusableInput::at('/', 'there is no program yet');
+            $person = $this->boards->person($locked);
+            $rung = $this->allowed($body->string('rung'), $person);
+            try {
+                $edited = $this->edit()->swap($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $rung, $person);
+            } catch (InvalidValue $e) {
+                throw UnusableInput::at('/entry', $e->getMessage());
+            }
+            $this->record($locked, $trainer, sprintf('Swapped for %s', $rung->name), null, null, $program, $edited);
+            $this->store($locked, $edited);
+        });
+    }
+
+    /** Puts a rung on the wall as an aim, or takes it off. */
+    public function aim(Client $client, int $version, string $rungId, bool $wanted): void
+    {
+        $this->change($client, $version, function (Client $locked) use ($rungId, $wanted): void {
+            $rung = $this->rung($rungId);
+            $others = array_values(array_filter($locked->aims ?? [], static fn (string $each): bool => $each !== $rung->id));
+            $locked->aims = $wanted ? array_slice([$rung->id, ...$others], 0, self::MOST_AIMS) : $others;
+        });
+    }
+
+    /**
+     * Chooses the ladders that the plan draws on.
+     *
+     * @param  list<string>|null  $ladders  null for all of the house style
+     */
+    public function useLadders(Client $client, int $version, ?array $ladders): void
+    {
+        $this->change($client, $version, function (Client $locked) use ($ladders): void {
+            foreach ($ladders ?? [] as $i => $ladder) {
+                if (! $this->data->library()->hasLadder($ladder)) {
+                    throw UnusableInput::at('/ladders/'.$i, sprintf('there is no ladder "%s"', $ladder));
+                }
+            }
+            $locked->used_ladders = $ladders === null ? null : array_values(array_unique($ladders));
+        });
+    }
+
+    private function rung(string $id): Rung
+    {
+        $library = $this->data->library();
+
+        return $library->hasRung($id) ? $library->rung($id) : throw UnusableInput::at('/rung', 'is not a rung of the library');
+    }
+
+    /** @throws UnusableInput when there is none of that id, or something stands in the way of it */
+    private function allowed(string $id, Person $person): Rung
+    {
+        $library = $this->data->library();
+        $rung = $this->rung($id);
+        $obstacles = Obstacles::between($person, $rung, $library);
+
+        return $obstacles->isClear() ? $rung : throw UnusableInput::at('/rung', sprintf('%s %s', $rung->name, implode('; ', $obstacles->sentences($library))));
     }
 
     /** Plans the week anew from where the client stands. */
@@ -139,7 +198,7 @@ final class ClientCommands
     {
         $free = [...$document, 'limits' => [], 'equipment' => array_keys($this->data->library()->equipment)];
         $placements = [];
-        foreach ($this->boards->placer()->place($this->data->clients()->read(new Node($free))) as $placement) {
+        foreach ($this->boards->placer()->place($this->data->storedClients()->read(new Node($free))) as $placement) {
             $placements[$placement->ladder->id] = $placement;
         }
 
@@ -225,7 +284,7 @@ final class ClientCommands
         $style = $this->data->style(DataFolder::DEFAULT_STYLE);
         $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->boards->placer());
 
-        return $planner->plan($person, 1, $this->boards->standings($client));
+        return $planner->plan($person, 1, $this->boards->standings($client), $client->used_ladders);
     }
 
     private function edit(): ProgramEdit
@@ -264,7 +323,7 @@ final class ClientCommands
                 'step' => $stand[1]->step ?? 0,
                 'basis' => ($stand[1]->basis ?? Basis::None)->value,
             ],
-            'program' => $program === null ? null : (new ProgramJson($this->data->clients()))->write($program),
+            'program' => $program === null ? null : (new ProgramJson($this->data->storedClients()))->write($program),
         ];
     }
 
@@ -291,7 +350,7 @@ final class ClientCommands
     private function store(Client $client, ?Plan $program): void
     {
         if ($program !== null) {
-            $this->storeDocument($client, (new ProgramJson($this->data->clients()))->write($program));
+            $this->storeDocument($client, (new ProgramJson($this->data->storedClients()))->write($program));
         }
     }
 

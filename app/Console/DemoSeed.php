@@ -7,6 +7,9 @@ namespace App\Console;
 use App\Board\ClientCommands;
 use App\Models\Change;
 use App\Models\Client;
+use App\Models\LadderChange;
+use App\Models\OwnLadder;
+use App\Models\OwnWord;
 use App\Models\Program;
 use App\Models\Standing;
 use App\Models\Studio;
@@ -71,7 +74,7 @@ final class DemoSeed extends Command
     private function remove(array $emails): void
     {
         foreach (Trainer::query()->whereIn('email', $emails)->pluck('studio_id')->unique() as $studio) {
-            foreach ([Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
+            foreach ([LadderChange::class, OwnLadder::class, OwnWord::class, Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
                 $model::query()->where('studio_id', $studio)->delete();
             }
             Studio::query()->whereKey($studio)->delete();

@@ -16,6 +16,8 @@ use Illuminate\Support\Carbon;
  * @property array<string, mixed> $document
  * @property int $version
  * @property ?Carbon $archived_at
+ * @property ?list<string> $aims  rungs asked for, newest first
+ * @property ?list<string> $used_ladders  ladders that the plan draws on; null where it may draw on all
  */
 final class Client extends Model
 {
@@ -24,12 +26,12 @@ final class Client extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['studio_id', 'name', 'document', 'version', 'archived_at'];
+    protected $fillable = ['studio_id', 'name', 'document', 'version', 'archived_at', 'aims', 'used_ladders'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['document' => 'array', 'version' => 'integer', 'archived_at' => 'datetime'];
+        return ['document' => 'array', 'version' => 'integer', 'archived_at' => 'datetime', 'aims' => 'array', 'used_ladders' => 'array'];
     }
 
     protected $attributes = ['version' => 1];

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Library\StudioTables;
 use App\Models\Client;
 use App\Models\Trainer;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Schemas;
+use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Route;
@@ -18,7 +20,8 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->singleton(DataFolder::class, static fn (): DataFolder => DataFolder::shipped(storage_path('framework/cache/library')));
+        $this->app->singleton(StudioTables::class);
+        $this->app->singleton(DataFolder::class, static fn (Application $app): DataFolder => DataFolder::shipped(storage_path('framework/cache/library'), $app->make(StudioTables::class)));
     }
 
     public function boot(): void

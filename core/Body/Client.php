@@ -25,6 +25,7 @@ final class Client
      * @param  array<string, int>|null  $days  minutes to spend by day code; null where nobody asked
      * @param  list<OtherTraining>  $otherTraining
      * @param  ?Screen  $screen  null where nobody asked
+     * @param  array<string, string>  $shown  highest rung that training showed to be done clean, by ladder
      */
     public function __construct(
         public readonly string $name,
@@ -40,7 +41,28 @@ final class Client
         public readonly array $otherTraining = [],
         public readonly ?Screen $screen = null,
         public readonly Tests $tests = new Tests,
+        public readonly array $shown = [],
     ) {
+    }
+
+    /**
+     * The same client with what training has shown since the tests.
+     *
+     * @param  array<string, string>  $shown  highest rung known to be done clean, by ladder
+     */
+    public function withShown(array $shown): self
+    {
+        return new self($this->name, $this->goal, $this->born, $this->normGroup, $this->massKg, $this->trained, $this->ability, $this->limits, $this->equipment, $this->days, $this->otherTraining, $this->screen, $this->tests, $shown);
+    }
+
+    /** The same client with one more limit, where it is not among the limits already. */
+    public function with(Limit $limit): self
+    {
+        $known = array_map(static fn (Limit $each): string => $each->rule->id, $this->limits);
+
+        return in_array($limit->rule->id, $known, true)
+            ? $this
+            : new self($this->name, $this->goal, $this->born, $this->normGroup, $this->massKg, $this->trained, $this->ability, [...$this->limits, $limit], $this->equipment, $this->days, $this->otherTraining, $this->screen, $this->tests, $this->shown);
     }
 
     public function abilityIn(Category $category): ?Level
@@ -101,7 +123,11 @@ final class Client
         }
         $ladder = $library->ladderOf($gate);
         $clean = $this->tests->ladders[$ladder->id] ?? null;
+        $highest = max(
+            $clean === null ? -1 : $ladder->indexOf($clean->lower($ladder)->id) ?? -1,
+            isset($this->shown[$ladder->id]) ? $ladder->indexOf($this->shown[$ladder->id]) ?? -1 : -1,
+        );
 
-        return $clean !== null && $ladder->indexOf($clean->lower($ladder)->id) >= $ladder->indexOf($gate->id);
+        return $highest >= $ladder->indexOf($gate->id);
     }
 }

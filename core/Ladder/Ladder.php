@@ -14,6 +14,7 @@ final class Ladder
     /**
      * @param  string  $anchor  id of the rung that the ladder's bare name means
      * @param  list<Rung>  $rungs
+     * @param  list<Rung>  $retired  taken off the ladder; their ids are never used again
      *
      * @throws InvalidValue when empty, when a level falls, or when the anchor is not one of the rungs
      */
@@ -23,6 +24,7 @@ final class Ladder
         public readonly Category $category,
         public readonly string $anchor,
         public readonly array $rungs,
+        public readonly array $retired = [],
     ) {
         if ($rungs === []) {
             throw InvalidValue::because(sprintf('ladder "%s" has no rungs', $id));

@@ -23,12 +23,16 @@ final class Library
     /** @var array<string, Rung> by name key */
     private array $rungByName = [];
 
+    /** @var array<string, list<list<string>>> the words of every name, by rung */
+    private array $names = [];
+
     /**
      * @param  list<Ladder>  $ladders  in the order they are shown
      * @param  array<string, Fault>  $faults  by id
      * @param  array<string, Stress>  $stresses  by id
      * @param  array<string, LimitRule>  $limits  by id
      * @param  array<string, Equipment>  $equipment  by id
+     * @param  array<string, string>  $ownWords  names that a studio has matched itself: rung id by what was written
      *
      * @throws InvalidValue when a rung id or a name stands twice, or a rung names a fault, stress, kit or gate that is not there
      */
@@ -38,13 +42,21 @@ final class Library
         public readonly array $stresses,
         public readonly array $limits,
         public readonly array $equipment,
+        public readonly array $ownWords = [],
     ) {
+        $ids = [];
         foreach ($ladders as $ladder) {
+            if (isset($this->ladderById[$ladder->id])) {
+                throw InvalidValue::because(sprintf('ladder "%s" stands twice', $ladder->id));
+            }
             $this->ladderById[$ladder->id] = $ladder;
-            foreach ($ladder->rungs as $rung) {
-                if (isset($this->rungById[$rung->id])) {
+            foreach ([...$ladder->rungs, ...$ladder->retired] as $rung) {
+                if (isset($ids[$rung->id])) {
                     throw InvalidValue::because(sprintf('rung "%s" stands twice', $rung->id));
                 }
+                $ids[$rung->id] = true;
+            }
+            foreach ($ladder->rungs as $rung) {
                 $this->rungById[$rung->id] = $rung;
             }
         }
@@ -59,6 +71,38 @@ final class Library
                 $this->index($name, $this->rung($ladder->anchor));
             }
         }
+        foreach ($ownWords as $words => $rung) {
+            if (isset($this->rungById[$rung])) {
+                $this->rungByName[Name::key((string) $words)] ??= $this->rungById[$rung];
+                $this->names[$rung][] = Name::words((string) $words);
+            }
+        }
+    }
+
+    /**
+     * The library of a studio: ladders of its own in the place of shipped ones or after them, and its own words.
+     *
+     * @param  list<Ladder>  $own
+     * @param  array<string, string>  $ownWords  rung id by what was written; words for rungs that are gone are passed over
+     *
+     * @throws InvalidValue as the constructor does
+     */
+    public function with(array $own, array $ownWords = []): self
+    {
+        $byId = array_column($this->ladders, null, 'id');
+        foreach ($own as $ladder) {
+            $byId[$ladder->id] = $ladder;
+        }
+
+        return new self(array_values($byId), $this->faults, $this->stresses, $this->limits, $this->equipment, $ownWords);
+    }
+
+    /**
+     * @return array<string, list<list<string>>> the words of every name a rung goes by, by rung
+     */
+    public function names(): array
+    {
+        return $this->names;
     }
 
     private function index(string $name, Rung $rung): void
@@ -69,6 +113,7 @@ final class Library
             throw InvalidValue::because(sprintf('the name "%s" means both "%s" and "%s"', $name, $other->id, $rung->id));
         }
         $this->rungByName[$key] = $rung;
+        $this->names[$rung->id][] = Name::words($name);
     }
 
     private function checkReferences(Rung $rung): void
@@ -81,7 +126,7 @@ final class Library
         ];
         foreach ($unknown as $what => $ids) {
             foreach ($ids as $id) {
-                throw InvalidValue::because(sprintf('rung "%s" names the %s "%s", which is not in the tables', $rung->id, $what, $id));
+                throw InvalidValue::because(sprintf('rung "%s" names the %s "%s", which is not in the library', $rung->id, $what, $id));
             }
         }
     }

@@ -15,13 +15,19 @@ final class Name
 
     public static function key(string $name): string
     {
+        return implode('', self::words($name));
+    }
+
+    /** @return list<string> */
+    public static function words(string $name): array
+    {
         self::$plain ??= Transliterator::create('Any-Latin; Latin-ASCII; Lower()');
         $plain = self::$plain?->transliterate($name);
         $plain = is_string($plain) ? $plain : strtolower($name);
         $plain = str_replace(["'", '`'], '', $plain);
         $words = preg_split('/[^a-z0-9]+/', $plain, -1, PREG_SPLIT_NO_EMPTY);
 
-        return implode('', array_map(self::singular(...), $words === false ? [] : $words));
+        return array_map(self::singular(...), $words === false ? [] : $words);
     }
 
     private static function singular(string $word): string

@@ -32,13 +32,14 @@ final class ExerciseChooser
 
     /**
      * @param  list<Placement>  $placements
+     * @param  list<string>|null  $only  ladders to draw on; null draws on all that the style does not leave out
      * @return array<string, list<ExerciseChoice>> by category code, best first
      */
-    public function choices(Client $client, GoalRule $goal, array $placements): array
+    public function choices(Client $client, GoalRule $goal, array $placements, ?array $only = null): array
     {
         $choices = [];
         foreach (Category::cases() as $category) {
-            $own = array_values(array_filter($placements, fn (Placement $each): bool => $each->ladder->category === $category && ! in_array($each->ladder->id, $this->style->withoutLadders, true)));
+            $own = array_values(array_filter($placements, fn (Placement $each): bool => $each->ladder->category === $category && $this->uses($each->ladder->id, $only)));
             $found = in_array($category, $goal->without, true) ? [] : $this->fromLadders($client, $goal, $own);
             if ($found === [] && ($category->isDirection() || $category === Category::Bracing)) {
                 $found = $this->fromSwaps($client, $goal, $own);
@@ -47,6 +48,12 @@ final class ExerciseChooser
         }
 
         return $choices;
+    }
+
+    /** @param  list<string>|null  $only */
+    private function uses(string $ladder, ?array $only): bool
+    {
+        return $only === null ? ! in_array($ladder, $this->style->withoutLadders, true) : in_array($ladder, $only, true);
     }
 
     /**

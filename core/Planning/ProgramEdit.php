@@ -37,6 +37,48 @@ final class ProgramEdit
             : $session);
     }
 
+    /** Puts a rung in the place of one exercise wherever the program has it; sets and rests stay as they were. */
+    public function replace(Program $program, string $exercise, Rung $rung, int $step, Client $client): Program
+    {
+        $identity = $this->library->identity($exercise);
+
+        return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries(
+            fn (Entry $entry): Entry => $entry->exercise === $exercise || $this->library->identity($entry->exercise) === $identity
+                ? $this->entryOn($entry, $rung, $step, $client, 'In place of '.($this->library->find($exercise)->name ?? $exercise).'.')
+                : $entry,
+        )));
+    }
+
+    /**
+     * Puts a rung in the place of one entry.
+     *
+     * @param  int  $week  place in the program, from 0; likewise session, block and entry
+     *
+     * @throws InvalidValue when there is no such entry, or its block cannot take the dose
+     */
+    public function swap(Program $program, int $week, int $session, int $block, int $entry, Rung $rung, Client $client): Program
+    {
+        return $this->changeEntry($program, $week, $session, $block, $entry, fn (Entry $old): Entry => $this->entryOn($old, $rung, 0, $client, sprintf('Swapped for %s.', $this->library->find($old->exercise)->name ?? $old->exercise)));
+    }
+
+    /** Takes one exercise out of the program, and blocks that it leaves empty. */
+    public function without(Program $program, string $exercise): Program
+    {
+        return $program->mapSessions(function (Session $session) use ($exercise): Session {
+            $blocks = [];
+            foreach ($session->blocks as $block) {
+                $entries = array_values(array_filter($block->entries(), static fn (Entry $entry): bool => $entry->exercise !== $exercise));
+                if ($entries === $block->entries()) {
+                    $blocks[] = $block;
+                } elseif ($entries !== []) {
+                    $blocks[] = $block->withEntries($entries);
+                }
+            }
+
+            return $this->claimed($session->withBlocks($blocks));
+        });
+    }
+
     /**
      * What sessions would take together with the client on a rung.
      *
@@ -74,23 +116,28 @@ final class ProgramEdit
     /** @return callable(Entry): Entry */
     private function replacement(Rung $rung, int $step, Client $client): callable
     {
-        [$dose, $why] = $this->doses->choose($rung, $step, $client);
-
-        return function (Entry $entry) use ($rung, $step, $dose, $why): Entry {
+        return function (Entry $entry) use ($rung, $step, $client): Entry {
             $old = $this->library->find($entry->exercise);
             if ($old === null || $old->ladder !== $rung->ladder) {
                 return $entry;
             }
             $from = $old === $rung ? sprintf('Step %d of %d on this rung.', $step + 1, count($rung->steps)) : sprintf('Moved from %s.', $old->name);
 
-            return new Entry(
-                $rung->id,
-                $dose->withSets($entry->dose->sets)->withRest($entry->dose->rest),
-                $entry->note,
-                new Planned($rung->category, $rung->level, $rung->ladder, [$from, ...$why]),
-                $entry->x,
-            );
+            return $this->entryOn($entry, $rung, $step, $client, $from);
         };
+    }
+
+    private function entryOn(Entry $entry, Rung $rung, int $step, Client $client, string $from): Entry
+    {
+        [$dose, $why] = $this->doses->choose($rung, $step, $client);
+
+        return new Entry(
+            $rung->id,
+            $dose->withSets($entry->dose->sets)->withRest($entry->dose->rest),
+            $entry->note,
+            new Planned($rung->category, $rung->level, $rung->ladder, [$from, ...$why]),
+            $entry->x,
+        );
     }
 
     /**
@@ -102,19 +149,29 @@ final class ProgramEdit
      */
     public function changeDose(Program $program, int $week, int $session, int $block, int $entry, Dose $dose): Program
     {
+        return $this->changeEntry($program, $week, $session, $block, $entry, function (Entry $old) use ($dose): Entry {
+            $onBothSides = $dose->side === null && $this->library->find($old->exercise)?->side === Side::Both;
+
+            return $old->withDose($onBothSides ? new Dose($dose->measure, $dose->sets, Side::Both, $dose->rest, $dose->loadKg, $dose->range) : $dose);
+        });
+    }
+
+    /**
+     * @param  callable(Entry): Entry  $change
+     *
+     * @throws InvalidValue when there is no such entry, or its block cannot take what it becomes
+     */
+    private function changeEntry(Program $program, int $week, int $session, int $block, int $entry, callable $change): Program
+    {
         $old = ($program->weeks[$week]->sessions[$session]->blocks[$block] ?? null)?->entries()[$entry] ?? null;
         if ($old === null) {
             throw InvalidValue::because('there is no such entry in the program');
         }
-        $rung = $this->library->find($old->exercise);
-        if ($dose->side === null && $rung !== null && $rung->side === Side::Both) {
-            $dose = new Dose($dose->measure, $dose->sets, Side::Both, $dose->rest, $dose->loadKg, $dose->range);
-        }
         $weeks = $program->weeks;
-        $weeks[$week] = $this->withSession($weeks[$week], $session, function (Session $found) use ($block, $entry, $old, $dose): Session {
+        $weeks[$week] = $this->withSession($weeks[$week], $session, function (Session $found) use ($block, $entry, $old, $change): Session {
             $blocks = $found->blocks;
             $entries = $blocks[$block]->entries();
-            $entries[$entry] = $old->withDose($dose);
+            $entries[$entry] = $change($old);
             $blocks[$block] = $blocks[$block]->withEntries(array_values($entries));
 
             return $this->claimed($found->withBlocks(array_values($blocks)));

@@ -51,17 +51,18 @@ final class WeekPlanner
     /**
      * @param  int  $weeks  1 to 12
      * @param  array<string, Standing>  $standings  where the client is known to stand, by ladder
+     * @param  list<string>|null  $only  ladders to draw on; null draws on all that the style does not leave out
      *
      * @throws InvalidValue when the number of weeks is out of range
      */
-    public function plan(Client $client, int $weeks = 1, array $standings = []): Program
+    public function plan(Client $client, int $weeks = 1, array $standings = [], ?array $only = null): Program
     {
         if ($weeks < 1 || $weeks > self::MOST_WEEKS) {
             throw InvalidValue::outside('the number of weeks', $weeks, 1, self::MOST_WEEKS);
         }
         $goal = $this->goals[$client->goal->value];
         $placements = $this->placer->place($client, $standings);
-        $choices = (new ExerciseChooser($this->library, $this->style))->choices($client, $goal, $placements);
+        $choices = (new ExerciseChooser($this->library, $this->style))->choices($client, $goal, $placements, $only);
         $planned = [];
         $gaps = [];
         for ($number = 1; $number <= $weeks; $number++) {

@@ -61,7 +61,7 @@ abstract class HttpTestCase extends TestCase
         $document = json_decode((string) file_get_contents(base_path('api/openapi.json')), true);
         foreach ($document['paths'] as $template => $operations) {
             $pattern = '#^'.preg_replace('/\\\\\{\w+\\\\\}/', '[^/]+', preg_quote($template, '#')).'$#';
-            if (preg_match($pattern, $path) !== 1 || ! isset($operations[strtolower($method)])) {
+            if (preg_match($pattern, explode('?', $path)[0]) !== 1 || ! isset($operations[strtolower($method)])) {
                 continue;
             }
             $answers = $operations[strtolower($method)]['responses'];

@@ -7,8 +7,15 @@ namespace App\Http\Controllers;
 use App\Board\BoardLoader;
 use App\Board\BoardView;
 use App\Board\ClientCommands;
+use App\Board\RoadView;
 use App\Http\Body;
+use App\Library\RungPage;
 use App\Models\Client;
+use EvenRungs\Core\Body\Limit;
+use EvenRungs\Core\Placement\Road;
+use EvenRungs\Core\Placement\Swap;
+use EvenRungs\Core\Placement\Swaps;
+use EvenRungs\Formats\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -41,6 +48,57 @@ final class BoardController extends Controller
     {
         $body = Body::read($request, 'DoseRequest');
         $this->commands->changeDose($client, $this->trainer(), $body->int('version'), $body);
+
+        return $this->board($client);
+    }
+
+    public function swap(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'SwapRequest');
+        $this->commands->swap($client, $this->trainer(), $body->int('version'), $body);
+
+        return $this->board($client);
+    }
+
+    /** What may stand in for a rung for this client, with more limits where they are asked for. */
+    public function swaps(Request $request, Client $client, string $rung, DataFolder $data, RungPage $page): JsonResponse
+    {
+        $library = $data->library();
+        abort_unless($library->hasRung($rung), 404);
+        $person = $this->boards->person($client);
+        $spare = $request->query('spare');
+        foreach (is_string($spare) ? explode(',', $spare) : [] as $limit) {
+            $person = isset($library->limits[$limit]) ? $person->with(new Limit($library->limits[$limit])) : $person;
+        }
+        $swaps = (new Swaps($library, $data->style(DataFolder::DEFAULT_STYLE)->withoutLadders))->for($library->rung($rung), $person);
+
+        return new JsonResponse([
+            'for' => $page->brief($library->rung($rung)),
+            'swaps' => array_map(static fn (Swap $swap): array => [...$page->brief($swap->rung), 'same_direction' => $swap->sameDirection, 'why' => $swap->why], $swaps),
+        ]);
+    }
+
+    public function road(Client $client, string $rung, DataFolder $data): JsonResponse
+    {
+        $library = $data->library();
+        abort_unless($library->hasRung($rung), 404);
+        $board = $this->boards->load($client);
+
+        return new JsonResponse(RoadView::of(Road::to($library->rung($rung), $board->client, $board->placements, $library), $board, $library));
+    }
+
+    public function aim(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'AimRequest');
+        $this->commands->aim($client, $body->int('version'), $body->string('rung'), $body->bool('wanted'));
+
+        return $this->board($client);
+    }
+
+    public function useLadders(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'UsedLaddersRequest');
+        $this->commands->useLadders($client, $body->int('version'), $body->has('ladders') ? $body->strings('ladders') : null);
 
         return $this->board($client);
     }

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Board;
+
+use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Wording;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Placement\Road;
+use EvenRungs\Core\Placement\RoadStretch;
+
+/**
+ * The road to an exercise as its page shows it.
+ */
+final class RoadView
+{
+    /** @return array<string, mixed> */
+    public static function of(Road $road, Board $board, Library $library): array
+    {
+        return [
+            'goal' => ['id' => $road->goal->id, 'name' => $road->goal->name, 'level' => $road->goal->level->value, 'category' => $road->goal->category->value],
+            'answer' => $road->answer,
+            'because' => $road->because,
+            'is_aim' => in_array($road->goal->id, $board->record->aims ?? [], true),
+            'next' => $road->next === null ? null : [
+                'rung' => $road->next->id,
+                'name' => $road->next->name,
+                'step' => $road->nextStep,
+                'dose' => Shorthand::write($road->next->dose($road->nextStep)),
+                'words' => Wording::of($road->next->dose($road->nextStep)),
+            ],
+            'stretches' => array_map(static fn (RoadStretch $stretch): array => [
+                'ladder' => $stretch->ladder->id,
+                'name' => $stretch->ladder->name,
+                'category' => $stretch->ladder->category->value,
+                'from' => $stretch->from === null ? null : [
+                    'id' => $stretch->from->id,
+                    'name' => $stretch->from->name,
+                    'level' => $stretch->from->level->value,
+                    'step' => $stretch->step,
+                    'steps' => count($stretch->from->steps),
+                ],
+                'rungs' => array_map(static fn (Rung $rung): array => self::rung($rung, $stretch, $road->goal, $board, $library), $stretch->rungs),
+            ], $road->stretches),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function rung(Rung $rung, RoadStretch $stretch, Rung $goal, Board $board, Library $library): array
+    {
+        $obstacles = Obstacles::between($board->client, $rung, $library);
+
+        return [
+            'id' => $rung->id,
+            'name' => $rung->name,
+            'level' => $rung->level->value,
+            'mark' => match (true) {
+                $rung === $goal => 'goal',
+                in_array($rung, $stretch->goals, true) => 'gate',
+                default => 'on-the-way',
+            },
+            'opens' => self::opens($rung, $goal, $library),
+            'reasons' => $obstacles->isClear() ? [] : $obstacles->sentences($library),
+        ];
+    }
+
+    /** What must be done clean on this rung before the way goes on, in words; null where it is no gate. */
+    private static function opens(Rung $rung, Rung $goal, Library $library): ?string
+    {
+        foreach ($library->ladderOf($goal)->rungs as $later) {
+            foreach ($later->requires as $gate) {
+                if ($gate->rung === $rung->id) {
+                    return $gate->what;
+                }
+            }
+        }
+
+        return null;
+    }
+}

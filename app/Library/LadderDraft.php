@@ -1,0 +1,226 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Library;
+
+use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Ladder\Ladder;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Name;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\DoseJson;
+use EvenRungs\Formats\Json;
+use EvenRungs\Formats\LibraryJson;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\Problem;
+use EvenRungs\Formats\Schemas;
+use EvenRungs\Formats\UnusableInput;
+
+/**
+ * A ladder while a trainer writes it: doses in shorthand, ids not needed for what is new.
+ */
+final class LadderDraft
+{
+    private const LONGEST_ID = 60;
+
+    public function __construct(private readonly DataFolder $data)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $document  even-rungs ladder
+     * @return array<string, mixed>
+     */
+    public function write(array $document): array
+    {
+        $ladder = LibraryJson::readLadder(new Node($document), $this->data->poses());
+        $written = LibraryJson::writeLadder($ladder, true);
+        $rungs = [...$ladder->rungs, ...$ladder->retired];
+        foreach ($written['rungs'] as $i => $rung) {
+            unset($rung['start'], $rung['top'], $rung['measure']);
+            $written['rungs'][$i] = [...$rung, 'steps' => array_map(Shorthand::write(...), $rungs[$i]->steps)];
+        }
+
+        return $written;
+    }
+
+    /**
+     * The ladder's document from a draft, checked against its schema and against the library it is to stand in.
+     *
+     * @param  ?string  $id  of the ladder that it changes; null for a new one
+     * @return array<string, mixed> even-rungs ladder
+     *
+     * @throws UnusableInput with a path for every field that is wrong
+     */
+    public function read(Node $draft, ?string $id): array
+    {
+        $library = $this->data->library();
+        $document = $draft->opaque('ladder') ?? [];
+        $document['id'] = $id ?? $this->newId($draft->child('ladder')->string('name'), $library);
+        $problems = [];
+        $taken = [];
+        foreach (is_array($document['rungs'] ?? null) ? $document['rungs'] : [] as $i => $rung) {
+            if (! is_array($rung)) {
+                continue;
+            }
+            $steps = [];
+            foreach (is_array($rung['steps'] ?? null) ? $rung['steps'] : [] as $s => $text) {
+                try {
+                    $dose = Shorthand::parse(is_string($text) ? $text : '');
+                    $steps[] = DoseJson::write($dose);
+                    $rung['measure'] = $dose->measure->kind()->value;
+                } catch (InvalidValue $e) {
+                    $problems[] = new Problem("/ladder/rungs/$i/steps/$s", $e->getMessage());
+                }
+            }
+            $rung['steps'] = $steps;
+            $name = is_string($rung['name'] ?? null) ? $rung['name'] : '';
+            if (! is_string($rung['id'] ?? null) || $rung['id'] === '') {
+                $rung['id'] = $this->newId($name, $library, $taken);
+            }
+            $taken[] = $rung['id'];
+            foreach (['stresses', 'figure'] as $object) {
+                $rung[$object] = (object) (is_array($rung[$object] ?? null) ? $rung[$object] : []);
+            }
+            $document['rungs'][$i] = $rung;
+        }
+        if (isset($document['rungs'][0]) && ! in_array($document['anchor'] ?? '', $taken, true)) {
+            $document['anchor'] = $taken[0] ?? '';
+        }
+        if ($problems !== []) {
+            throw new UnusableInput($problems);
+        }
+
+        return $this->checked($document, '/ladder');
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @param  string  $root  path of the ladder in what was sent
+     * @return array<string, mixed>
+     *
+     * @throws UnusableInput
+     */
+    public function checked(array $document, string $root): array
+    {
+        $plain = Json::decode(Json::encode($document));
+        $document = Json::toArray($plain);
+        $problems = array_map(static fn (Problem $each): Problem => new Problem($root.($each->path === '/' ? '' : $each->path), $each->message), Schemas::check('ladder', $plain));
+        if ($problems === []) {
+            $problems = [...$this->levelConflicts($document, $root), ...$this->names($document, $root)];
+        }
+        if ($problems !== []) {
+            throw new UnusableInput($problems);
+        }
+        try {
+            $this->data->library()->with([LibraryJson::readLadder(new Node($document), $this->data->poses())]);
+        } catch (InvalidValue $e) {
+            throw UnusableInput::at($root, $e->getMessage());
+        } catch (UnusableInput $e) {
+            throw new UnusableInput(array_map(static fn (Problem $each): Problem => new Problem($root.$each->path, $each->message), $e->problems));
+        }
+
+        return $document;
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @return list<Problem>
+     */
+    private function levelConflicts(array $document, string $root): array
+    {
+        $problems = [];
+        $below = null;
+        foreach ($document['rungs'] as $i => $rung) {
+            if (($rung['retired'] ?? false) === true) {
+                continue;
+            }
+            if ($below !== null && $rung['level'] < $below['level']) {
+                $problems[] = new Problem("$root/rungs/$i/level", sprintf('level %d is under level %d of "%s" below it; levels never fall along a ladder', $rung['level'], $below['level'], $below['name']));
+            }
+            $below = $rung;
+        }
+
+        return $below === null ? [new Problem("$root/rungs", 'at least one rung must stay on the ladder')] : $problems;
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @return list<Problem> names that another exercise has
+     */
+    private function names(array $document, string $root): array
+    {
+        $problems = [];
+        $library = $this->data->library();
+        $seen = [];
+        $own = $document['id'];
+        $elsewhere = $library->hasLadder($own) ? null : $library->find($document['name']);
+        if ($elsewhere !== null) {
+            $problems[] = new Problem("$root/name", sprintf('"%s" is a name of %s already', $document['name'], $elsewhere->name));
+        }
+        foreach ($document['rungs'] as $i => $rung) {
+            if (($rung['retired'] ?? false) === true) {
+                continue;
+            }
+            $names = ['name' => $rung['name']];
+            foreach ($rung['aliases'] as $a => $alias) {
+                $names["aliases/$a"] = $alias;
+            }
+            foreach ($names as $field => $name) {
+                $key = Name::key($name);
+                $other = $library->find($name);
+                if ($other !== null && $other->ladder !== $own && ! isset($library->ownWords[$name])) {
+                    $problems[] = new Problem("$root/rungs/$i/$field", sprintf('"%s" is a name of %s already', $name, $other->name));
+                } elseif (($seen[$key] ?? $i) !== $i) {
+                    $problems[] = new Problem("$root/rungs/$i/$field", sprintf('"%s" stands twice on this ladder', $name));
+                }
+                $seen[$key] = $i;
+            }
+        }
+
+        return $problems;
+    }
+
+    /**
+     * An id made of a name, which nothing in the library has.
+     *
+     * @param  list<string>  $taken
+     */
+    private function newId(string $name, Library $library, array $taken = []): string
+    {
+        $words = trim(substr((string) preg_replace('/[^a-z0-9]+/', '-', strtolower($name)), 0, self::LONGEST_ID), '-');
+        $stem = 'own-'.($words === '' ? 'rung' : $words);
+        $used = [...$taken];
+        foreach ($library->ladders as $ladder) {
+            $used[] = $ladder->id;
+            foreach ([...$ladder->rungs, ...$ladder->retired] as $rung) {
+                $used[] = $rung->id;
+            }
+        }
+        $id = $stem;
+        for ($n = 2; in_array($id, $used, true); $n++) {
+            $id = $stem.'-'.$n;
+        }
+
+        return $id;
+    }
+
+    /**
+     * A copy of a ladder as a new one: new ids, and names that say that it is a copy.
+     *
+     * @return array<string, mixed> a draft
+     */
+    public function copy(Ladder $ladder): array
+    {
+        $draft = $this->write(LibraryJson::document($ladder));
+        $draft['name'] = $ladder->name.', our own';
+        unset($draft['id']);
+        foreach ($draft['rungs'] as $i => $rung) {
+            $draft['rungs'][$i] = [...$rung, 'id' => '', 'name' => $rung['name'].', our own', 'aliases' => []];
+        }
+
+        return $draft;
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\HasBuilder;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A ladder that a studio wrote, or changed from a shipped one of the same id.
+ *
+ * @property int $id
+ * @property string $studio_id
+ * @property string $ladder
+ * @property ?array<string, mixed> $document
+ * @property int $version
+ */
+final class OwnLadder extends Model
+{
+    /** @use HasBuilder<StudioBuilder<static>> */
+    use HasBuilder;
+
+    protected static string $builder = StudioBuilder::class;
+
+    protected $fillable = ['studio_id', 'ladder', 'document', 'version'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['document' => 'array', 'version' => 'integer'];
+    }
+}

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Placement;
+
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Rung;
+
+/**
+ * The way to an exercise that a client asks for: whether it may be done now, what stands in the way, the gates on other
+ * ladders, the rungs between, and the next step.
+ *
+ * No rung is skipped on the way up, and a gate comes before what it opens.
+ */
+final class Road
+{
+    /**
+     * @param  'here'|'next'|'not-yet'|'not-now'  $answer  stands there or above; the next rung; after others; barred or without kit
+     * @param  list<string>  $because
+     * @param  list<RoadStretch>  $stretches  ladders to climb, in the order to climb them; the last holds the exercise
+     * @param  ?Rung  $next  the rung to work on this week; null where nothing on the way is allowed
+     * @param  int  $nextStep  step of its dose to aim for
+     */
+    private function __construct(
+        public readonly Rung $goal,
+        public readonly string $answer,
+        public readonly array $because,
+        public readonly array $stretches,
+        public readonly ?Rung $next,
+        public readonly int $nextStep,
+    ) {
+    }
+
+    /**
+     * @param  list<Placement>  $placements  where the client stands
+     */
+    public static function to(Rung $goal, Client $client, array $placements, Library $library): self
+    {
+        $standing = [];
+        foreach ($placements as $placement) {
+            $standing[$placement->ladder->id] = $placement;
+        }
+        $stretches = [];
+        self::collect($goal, $client, $standing, $library, $stretches);
+        $stretches = array_values($stretches);
+        $obstacles = Obstacles::between($client, $goal, $library);
+        $placement = $standing[$goal->ladder] ?? null;
+        $between = self::between($placement?->rung, $goal, $library);
+
+        $because = [];
+        foreach ($obstacles->sentences($library) as $sentence) {
+            $because[] = sprintf('%s %s.', $goal->name, $sentence);
+        }
+        if (count($between) > 1) {
+            $because[] = sprintf('%d rungs lie between %s and it; none is skipped.', count($between) - 1, $placement?->rung === null ? 'the floor of its ladder' : $placement->rung->name);
+        }
+        $answer = match (true) {
+            $between === [] => 'here',
+            $obstacles->bars !== [] || $obstacles->missingKit !== [] => 'not-now',
+            $obstacles->isClear() && count($between) <= 1 => 'next',
+            default => 'not-yet',
+        };
+        [$next, $step] = self::next($stretches, $standing, $client, $library);
+
+        return new self($goal, $answer, $because, $stretches, $next, $step);
+    }
+
+    /**
+     * @param  array<string, Placement>  $standing
+     * @param  array<string, RoadStretch>  $stretches  by ladder; gates before what they open
+     */
+    private static function collect(Rung $goal, Client $client, array $standing, Library $library, array &$stretches): void
+    {
+        $placement = $standing[$goal->ladder] ?? null;
+        $rungs = self::between($placement?->rung, $goal, $library);
+        foreach ($rungs === [] ? [$goal] : $rungs as $rung) {
+            foreach ($rung->requires as $gate) {
+                $gateRung = $library->rung($gate->rung);
+                if ($gateRung->ladder !== $goal->ladder && ! $client->hasShown($gateRung, $library)) {
+                    self::collect($gateRung, $client, $standing, $library, $stretches);
+                }
+            }
+        }
+        $known = $stretches[$goal->ladder] ?? null;
+        if ($known === null || count($known->rungs) < count($rungs)) {
+            $gate = $known === null ? [] : $known->goals;
+            $stretches[$goal->ladder] = new RoadStretch($library->ladderOf($goal), $placement?->rung, $placement->step ?? 0, $rungs, [...$gate, $goal]);
+        }
+    }
+
+    /** @return list<Rung> the rungs to climb from where the client stands up to and with the goal; none where it is reached */
+    private static function between(?Rung $from, Rung $goal, Library $library): array
+    {
+        $ladder = $library->ladderOf($goal);
+        $start = $from === null || $from->ladder !== $goal->ladder ? -1 : (int) $ladder->indexOf($from->id);
+
+        return array_slice($ladder->rungs, $start + 1, max(0, (int) $ladder->indexOf($goal->id) - $start));
+    }
+
+    /**
+     * The first thing to do: one more step of the dose where there is one, else the next allowed rung.
+     *
+     * @param  list<RoadStretch>  $stretches
+     * @param  array<string, Placement>  $standing
+     * @return array{?Rung, int}
+     */
+    private static function next(array $stretches, array $standing, Client $client, Library $library): array
+    {
+        foreach ($stretches as $stretch) {
+            $at = $standing[$stretch->ladder->id] ?? null;
+            if ($at?->rung !== null && $stretch->rungs !== [] && $at->step < count($at->rung->steps) - 1) {
+                return [$at->rung, $at->step + 1];
+            }
+            foreach ($stretch->rungs as $rung) {
+                if (Obstacles::between($client, $rung, $library)->isClear()) {
+                    return [$rung, 0];
+                }
+            }
+        }
+
+        return [null, 0];
+    }
+}

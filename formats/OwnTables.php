@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Formats;
+
+use EvenRungs\Core\Figure\BasePose;
+use EvenRungs\Core\Ladder\Ladder;
+
+/**
+ * Where ladders and words of a studio's own come from.
+ */
+interface OwnTables
+{
+    /** Changes whenever the tables do; empty where there are none. */
+    public function key(): string;
+
+    /**
+     * @param  array<string, BasePose>  $poses  by id
+     * @return list<Ladder>
+     */
+    public function ladders(array $poses): array;
+
+    /** @return array<string, string> rung id by what was written */
+    public function words(): array;
+}

@@ -1,0 +1,254 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\Models\Standing;
+use App\Models\Studio;
+use App\Models\Trainer;
+use EvenRungs\Formats\Schemas;
+
+final class LibraryTest extends HttpTestCase
+{
+    private function path(string $rest, string $name = 'Bea Thwart'): string
+    {
+        return '/clients/'.$this->clientNamed($name)->id.$rest;
+    }
+
+    /** @return array<string, mixed> */
+    private function board(string $name = 'Bea Thwart'): array
+    {
+        return $this->api('GET', $this->path('/board', $name))->assertOk()->json();
+    }
+
+    /** @return array<string, mixed> */
+    private function draft(string $ladder): array
+    {
+        return $this->api('GET', '/ladders/'.$ladder)->assertOk()->json();
+    }
+
+    /**
+     * @param  array<string, mixed>  $record
+     * @return array<string, mixed> the ladder, with empty lists of grades as objects
+     */
+    private static function ladder(array $record): array
+    {
+        $ladder = $record['ladder'];
+        foreach ($ladder['rungs'] as $i => $rung) {
+            $ladder['rungs'][$i]['stresses'] = (object) $rung['stresses'];
+            foreach ($rung['figure']['to'] ?? [] as $t => $to) {
+                $ladder['rungs'][$i]['figure']['to'][$t] = (object) $to;
+            }
+        }
+
+        return $ladder;
+    }
+
+    public function test_the_library_is_found_by_a_misspelt_name_and_by_what_it_spares(): void
+    {
+        $this->signedIn();
+        $ids = fn (string $query): array => array_column($this->api('GET', '/rungs?'.$query)->assertOk()->json('rungs'), 'id');
+
+        self::assertSame('forearm-plank', $ids('q=frnt%20plank')[0]);
+        self::assertContains('side-plank-wall', $ids('direction=AL&spare=shoulder,wrist&most=4'));
+        self::assertNotContains('side-plank-split', $ids('direction=AL&spare=shoulder'));
+        self::assertSame([], array_diff($ids('kit=none&position=standing'), $ids('position=standing')));
+        self::assertNotContains('carry-hip', $ids('kit=none'));
+        self::assertContains('carry-hip', $ids('kit=kettlebell'));
+        self::assertSame(['swing-one-hand', 'swing-two-hands', 'throw-chest', 'throw-rotational', 'side-to-side-swing'], array_values(array_unique(array_intersect(['swing-one-hand', 'swing-two-hands', 'throw-chest', 'throw-rotational', 'side-to-side-swing', 'crunch'], $ids('intent=power')))));
+    }
+
+    public function test_a_rungs_page_says_what_is_easier_harder_and_sparing(): void
+    {
+        $this->signedIn();
+        $page = $this->api('GET', '/rungs/side-plank-split')->assertOk()->json();
+
+        self::assertSame(['side-plank-knees', 'side-plank-stacked'], [$page['below']['id'], $page['above']['id']]);
+        $spares = array_column($page['spares'], null, 'limit');
+        self::assertTrue($spares['shoulder']['barred']);
+        self::assertSame('AL', $spares['shoulder']['swaps'][0]['category']);
+        self::assertContains('Sore shoulder', array_column($page['cautions'], 'name'));
+        self::assertCount(189, (array) $this->api('GET', '/figures')->assertOk()->json('figures'));
+        self::assertGreaterThan(10, count($this->api('GET', '/rungs/dead-bug-opposite')->json('drawing.pictures')));
+        $this->api('GET', '/rungs/nowhere')->assertNotFound();
+    }
+
+    public function test_a_swap_goes_into_the_week_and_out_again(): void
+    {
+        $this->signedIn();
+        $board = $this->board();
+        foreach ($board['week']['sessions'] as $s => $session) {
+            foreach ($session['blocks'] as $b => $block) {
+                foreach ($block['entries'] as $e => $entry) {
+                    $found = $entry['category'] === 'AL' ? [$s, $b, $e, $entry] : ($found ?? null);
+                }
+            }
+        }
+        self::assertNotNull($found ?? null);
+        [$s, $b, $e, $entry] = $found;
+        $swap = $this->api('GET', $this->path('/swaps/'.$entry['exercise'].'?spare=shoulder'))->assertOk()->json('swaps.0');
+        $place = ['week' => 0, 'session' => $s, 'block' => $b, 'entry' => $e];
+        $after = $this->api('POST', $this->path('/swaps'), ['version' => $board['version'], ...$place, 'rung' => $swap['id']])->assertOk()->json();
+
+        self::assertSame($swap['id'], $after['week']['sessions'][$s]['blocks'][$b]['entries'][$e]['exercise']);
+        $this->api('POST', $this->path('/swaps'), ['version' => $after['version'], ...$place, 'rung' => 'rollout-standing'])->assertStatus(422)->assertJsonPath('errors.0.path', '/rung');
+        $this->api('POST', $this->path('/swaps'), ['version' => $after['version'], ...$place, 'entry' => 49, 'rung' => $swap['id']])->assertStatus(422)->assertJsonPath('errors.0.path', '/entry');
+        $back = $this->api('POST', $this->path('/undo'), ['version' => $after['version']])->assertOk()->json();
+        self::assertSame($entry['exercise'], $back['week']['sessions'][$s]['blocks'][$b]['entries'][$e]['exercise']);
+    }
+
+    public function test_the_road_to_a_standing_wheel_rollout_goes_by_its_gates_and_becomes_the_aim(): void
+    {
+        $this->signedIn();
+        $road = $this->api('GET', $this->path('/road/rollout-standing', 'Joss Keelson'))->assertOk()->json();
+
+        self::assertNotContains($road['answer'], ['here', 'next']);
+        self::assertSame('rollout', end($road['stretches'])['ladder']);
+        self::assertSame('goal', array_column(end($road['stretches'])['rungs'], 'mark', 'id')['rollout-standing']);
+        self::assertNotNull($road['next']);
+        $board = $this->board('Joss Keelson');
+        $aimed = $this->api('POST', $this->path('/aims', 'Joss Keelson'), ['version' => $board['version'], 'rung' => 'rollout-standing', 'wanted' => true])->assertOk()->json();
+        self::assertSame(['rollout-standing'], $aimed['aims']);
+        $this->api('GET', $this->path('/road/rollout-standing', 'Joss Keelson'))->assertJsonPath('is_aim', true);
+    }
+
+    public function test_the_plan_draws_only_on_the_ladders_that_are_chosen(): void
+    {
+        $this->signedIn();
+        $board = $this->board();
+        $chosen = ['brace', 'dead-bug', 'bird-dog', 'side-lying-lift', 'press-out'];
+        $board = $this->api('POST', $this->path('/ladders'), ['version' => $board['version'], 'ladders' => $chosen])->assertOk()->json();
+        $board = $this->api('POST', $this->path('/plan'), ['version' => $board['version']])->assertOk()->json();
+        foreach ($board['week']['sessions'] as $session) {
+            foreach ($session['blocks'] as $block) {
+                foreach ($block['entries'] as $entry) {
+                    self::assertContains($entry['ladder'], $chosen);
+                }
+            }
+        }
+        $this->api('POST', $this->path('/ladders'), ['version' => $board['version'], 'ladders' => ['nowhere']])->assertStatus(422)->assertJsonPath('errors.0.path', '/ladders/0');
+    }
+
+    public function test_a_new_ladder_of_three_rungs_stands_on_the_wall(): void
+    {
+        $this->signedIn();
+        $copy = self::ladder($this->api('GET', '/ladders/windmill/copy')->assertOk()->json());
+        $copy['rungs'] = array_slice($copy['rungs'], 0, 3);
+        $record = $this->api('POST', '/ladders', ['ladder' => $copy])->assertOk()->json();
+
+        self::assertSame(['own', 1], [$record['kind'], $record['version']]);
+        self::assertSame('own-windmill-our-own', $record['id']);
+        $own = array_column($this->board()['ladders'], null, 'id')[$record['id']];
+        self::assertCount(3, $own['rungs']);
+        self::assertNotNull($own['standing'], 'clients are placed on it like on any other');
+        $again = $this->api('POST', '/ladders', ['ladder' => $copy])->assertStatus(422)->json('errors');
+        self::assertContains('/ladder/rungs/0/name', array_column($again, 'path'), 'a name belongs to one exercise');
+    }
+
+    public function test_what_is_wrong_with_a_ladder_is_said_at_its_fields_all_at_once(): void
+    {
+        $this->signedIn();
+        $record = $this->draft('side-plank');
+        $ladder = self::ladder($record);
+        $ladder['rungs'][1]['steps'][0] = '3 by 8';
+        self::assertSame(['/ladder/rungs/1/steps/0'], array_column($this->api('POST', '/ladders/check', ['id' => 'side-plank', 'version' => 0, 'ladder' => $ladder])->assertStatus(422)->json('errors'), 'path'));
+        $ladder = self::ladder($record);
+        $ladder['rungs'][2]['level'] = 2;
+        $ladder['rungs'][4]['aliases'] = ['forearm plank'];
+        self::assertSame(['/ladder/rungs/2/level', '/ladder/rungs/4/aliases/0'], array_column($this->api('POST', '/ladders/check', ['id' => 'side-plank', 'version' => 0, 'ladder' => $ladder])->assertStatus(422)->json('errors'), 'path'));
+    }
+
+    public function test_who_stands_on_a_retired_rung_lands_below_and_comes_back_with_undo(): void
+    {
+        $this->signedIn();
+        $standing = array_column($this->board()['ladders'], null, 'id')['side-plank']['standing']['rung'];
+        $record = $this->draft('side-plank');
+        $ladder = self::ladder($record);
+        $index = array_search($standing, array_column($ladder['rungs'], 'id'), true);
+        $below = $ladder['rungs'][$index - 1]['id'];
+        $ladder['rungs'][$index]['retired'] = true;
+        $request = ['id' => 'side-plank', 'version' => 0, 'ladder' => $ladder];
+
+        $affected = $this->api('POST', '/ladders/check', $request)->assertOk()->json('affected');
+        self::assertContains('Bea Thwart', array_column($affected, 'name'));
+        self::assertSame($standing, array_column($this->board()['ladders'], null, 'id')['side-plank']['standing']['rung'], 'checking changes nothing');
+
+        $saved = $this->api('POST', '/ladders', $request)->assertOk()->json();
+        $board = $this->board();
+        self::assertSame($below, array_column($board['ladders'], null, 'id')['side-plank']['standing']['rung']);
+        self::assertStringNotContainsString('"'.$standing.'"', (string) json_encode($board['week']));
+        self::assertSame('changed', $saved['kind']);
+        $this->api('POST', '/ladders', $request)->assertStatus(409);
+
+        $this->api('POST', '/ladders/side-plank/undo', ['version' => $saved['version']])->assertOk()->assertJsonPath('kind', 'shipped')->assertJsonPath('history.1.undone', true);
+        self::assertSame($standing, array_column($this->board()['ladders'], null, 'id')['side-plank']['standing']['rung']);
+        $this->api('POST', '/ladders/side-plank/undo', ['version' => $saved['version'] + 1])->assertStatus(422);
+    }
+
+    public function test_a_ladder_goes_out_and_comes_back_by_its_schema(): void
+    {
+        $this->signedIn();
+        $document = $this->api('GET', '/ladders/carry/export')->assertOk()->getContent();
+        self::assertSame([], Schemas::check('ladder', json_decode((string) $document)));
+        $mine = json_decode((string) $document);
+        $mine->rungs[0]->adds = 'Our own words.';
+        $this->api('POST', '/ladders/import', (string) json_encode($mine))->assertOk()->assertJsonPath('kind', 'changed')->assertJsonPath('ladder.rungs.0.adds', 'Our own words.');
+        $this->api('POST', '/ladders/import', '{"id":"x"}')->assertStatus(422);
+        $this->api('POST', '/ladders/carry/remove', ['version' => 1])->assertOk()->assertJsonPath('kind', 'shipped');
+    }
+
+    public function test_a_taken_away_ladder_leaves_its_clients_on_a_swap(): void
+    {
+        $this->signedIn();
+        $copy = self::ladder($this->api('GET', '/ladders/press-out/copy')->json());
+        $record = $this->api('POST', '/ladders', ['ladder' => $copy])->assertOk()->json();
+        $board = $this->board();
+        $rung = array_column($board['ladders'], null, 'id')[$record['id']]['standing']['rung'];
+        $board = $this->api('POST', $this->path('/moves'), ['version' => $board['version'], 'rung' => $rung])->assertOk()->json();
+        $this->api('POST', $this->path('/plan'), ['version' => $board['version']])->assertOk();
+        self::assertNotSame([], $this->api('GET', '/ladders/'.$record['id'].'/removal')->assertOk()->json('affected'));
+        $this->api('POST', '/ladders/'.$record['id'].'/remove', ['version' => 1])->assertOk()->assertJsonPath('kind', 'away');
+        $board = $this->board();
+        self::assertStringNotContainsString($record['id'], (string) json_encode($board['week']));
+        self::assertArrayNotHasKey($record['id'], array_column($board['ladders'], null, 'id'));
+    }
+
+    public function test_own_words_are_matched_once_and_belong_to_the_studio(): void
+    {
+        $this->signedIn();
+        $list = $this->api('POST', '/words', ['words' => 'Harbour crawl', 'rung' => 'plank-drag'])->assertOk()->json('words');
+        self::assertSame(['Harbour crawl', 'Drag a weight across'], [$list[0]['words'], $list[0]['name']]);
+        self::assertSame('plank-drag', $this->api('GET', '/rungs?q=harbour%20crawl')->json('rungs.0.id'));
+        $this->api('POST', '/words', ['words' => 'Front plank', 'rung' => 'plank-drag'])->assertStatus(422)->assertJsonPath('errors.0.path', '/words');
+
+        $studio = Studio::query()->create(['name' => 'Other']);
+        Trainer::query()->create(['studio_id' => $studio->id, 'name' => 'Other', 'email' => 'other@other.example', 'password' => 'secret']);
+        $this->signedIn('other@other.example');
+        self::assertSame([], $this->api('GET', '/words')->json('words'));
+        self::assertSame([], $this->api('GET', '/rungs?q=harbour%20crawl')->json('rungs'));
+        $this->api('POST', '/words/'.$list[0]['id'].'/remove')->assertNotFound();
+        $this->signedIn();
+        $this->api('POST', '/words/'.$list[0]['id'].'/remove')->assertOk()->assertJsonPath('words', []);
+    }
+
+    public function test_a_figure_is_drawn_while_it_is_written(): void
+    {
+        $this->signedIn();
+        $this->api('POST', '/figures', ['figure' => ['pose' => 'standing', 'to' => [['hip' => 90]]]])->assertOk();
+        $this->api('POST', '/figures', ['figure' => ['pose' => 'standing', 'to' => [['knee' => 200]]]])->assertStatus(422);
+        $this->api('POST', '/figures', ['figure' => ['pose' => 'nowhere']])->assertStatus(422)->assertJsonPath('errors.0.path', '/figure/pose');
+        self::assertGreaterThan(20, count($this->api('GET', '/poses')->assertOk()->json('poses')));
+    }
+
+    public function test_standings_are_only_ever_added(): void
+    {
+        $this->signedIn();
+        $before = Standing::query()->count();
+        $ladder = self::ladder($this->draft('plank'));
+        self::assertSame('/ladder', $this->api('POST', '/ladders', ['id' => 'plank', 'version' => 0, 'ladder' => [...$ladder, 'anchor' => 'knee-plank', 'rungs' => array_map(static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === 'forearm-plank'], $ladder['rungs'])]])->assertStatus(422)->json('errors.0.path'), 'a gate of the rollout');
+        $ladder['rungs'][2]['retired'] = true;
+        $this->api('POST', '/ladders', ['id' => 'plank', 'version' => 0, 'ladder' => $ladder])->assertOk();
+        self::assertGreaterThanOrEqual($before, Standing::query()->count());
+    }
+}
