@@ -75,8 +75,9 @@ final class DataFolder
         if ($this->cache === null || ! is_file($this->cache)) {
             return null;
         }
-        $kept = unserialize((string) file_get_contents($this->cache));
-        $library = is_array($kept) && ($kept['stamp'] ?? null) === $this->stamp() ? $kept['library'] ?? null : null;
+        [$stamp, $kept] = [...explode("\n", (string) file_get_contents($this->cache), 2), ''];
+        // what an older version of the code kept cannot always be read, so the stamp is looked at first
+        $library = $stamp === $this->stamp() ? unserialize($kept) : null;
 
         return $library instanceof Library ? $library : null;
     }
@@ -85,7 +86,7 @@ final class DataFolder
     {
         if ($this->cache !== null && is_dir(dirname($this->cache))) {
             $new = $this->cache.'.'.getmypid();
-            file_put_contents($new, serialize(['stamp' => $this->stamp(), 'library' => $library]));
+            file_put_contents($new, $this->stamp()."\n".serialize($library));
             rename($new, $this->cache);
         }
 

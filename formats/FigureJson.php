@@ -130,27 +130,8 @@ final class FigureJson
         ];
     }
 
-    /**
-     * A drawing with all its pictures.
-     *
-     * @return array<string, mixed>
-     */
+    /** @return array<string, mixed> */
     public static function drawing(Drawing $drawing): array
-    {
-        return [
-            ...self::still($drawing),
-            'pictures' => array_map(self::picture(...), $drawing->pictures),
-            'beats' => array_map(static fn (array $beat): array => ['picture' => $beat['picture'], 'seconds' => round($beat['seconds'], 3)], $drawing->beats),
-            'still' => $drawing->still,
-        ];
-    }
-
-    /**
-     * A drawing with the one picture that shows the exercise best.
-     *
-     * @return array<string, mixed>
-     */
-    public static function still(Drawing $drawing): array
     {
         return [
             'box' => array_map(static fn (float $n): float => round($n, 1), $drawing->box),
@@ -159,9 +140,9 @@ final class FigureJson
                 'part' => $stroke['part'],
                 'joints' => array_map(static fn (string $joint): int => (int) array_search($joint, $drawing->joints, true), $stroke['joints']),
             ], $drawing->strokes),
-            'pictures' => [self::picture($drawing->pictures[$drawing->still])],
-            'beats' => [],
-            'still' => 0,
+            'pictures' => array_map(self::picture(...), $drawing->pictures),
+            'beats' => array_map(static fn (array $beat): array => ['picture' => $beat['picture'], 'seconds' => round($beat['seconds'], 3)], $drawing->beats),
+            'still' => $drawing->still,
         ];
     }
 

@@ -56,6 +56,7 @@ Route::middleware('web')->group(function (): void {
                 Route::post('doses', [BoardController::class, 'dose']);
                 Route::post('swaps', [BoardController::class, 'swap']);
                 Route::get('swaps/{rung}', [BoardController::class, 'swaps']);
+                Route::get('minutes/{rung}', [BoardController::class, 'minutes']);
                 Route::get('road/{rung}', [BoardController::class, 'road']);
                 Route::post('aims', [BoardController::class, 'aim']);
                 Route::post('ladders', [BoardController::class, 'useLadders']);

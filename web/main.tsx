@@ -7,6 +7,11 @@ import { BrowserRouter } from 'react-router';
 import { App } from './app/App';
 import { ApiError } from './api/client';
 
+// the lock on scrolling behind a dialog is a style element of its own, which must carry the page's nonce
+Object.assign(globalThis, {
+  __webpack_nonce__: document.querySelector<HTMLMetaElement>('meta[name="style-nonce"]')?.content,
+});
+
 const queries = new QueryClient({
   defaultOptions: {
     queries: {

@@ -30,13 +30,14 @@ final class BoardLoader
 
     public function load(Client $record): Board
     {
-        $person = $this->person($record);
+        $standings = $this->standings($record);
+        $person = $this->readPerson($record, $standings);
         $next = static fn (bool $undone): ?string => Change::query()->ofClient($record)->where('undone', $undone)->ordered('id', $undone ? 'asc' : 'desc')->first()?->label;
 
         return new Board(
             $record,
             $person,
-            $this->placer()->place($person, $this->standings($record)),
+            $this->placer()->place($person, $standings),
             $this->program($record),
             (new SafetyScreen)->referrals($person),
             $next(false),
@@ -47,18 +48,25 @@ final class BoardLoader
     /** The client's document, with what the moves on the ladders have shown since. */
     public function person(Client $record): Person
     {
-        return $this->data->storedClients()->read(new Node($record->document))->withShown($this->shown($record));
+        return $this->readPerson($record, $this->standings($record));
+    }
+
+    /** @param  array<string, Stand>  $standings  by ladder */
+    private function readPerson(Client $record, array $standings): Person
+    {
+        return $this->data->storedClients()->read(new Node($record->document))->withShown($this->shown($standings));
     }
 
     /**
      * Who was moved up by the trainer has done the rung below clean, and the rung itself on its last dose.
      *
+     * @param  array<string, Stand>  $standings  by ladder
      * @return array<string, string> rung by ladder
      */
-    private function shown(Client $record): array
+    private function shown(array $standings): array
     {
         $shown = [];
-        foreach ($this->standings($record) as $ladderId => $standing) {
+        foreach ($standings as $ladderId => $standing) {
             $ladder = $this->data->library()->ladderOf($standing->rung);
             $index = (int) $ladder->indexOf($standing->rung->id) - ($standing->step < count($standing->rung->steps) - 1 ? 1 : 0);
             if ($standing->basis === Basis::HighestClean && $index >= 0) {

@@ -96,10 +96,7 @@ final class BoardView
     {
         $moves = new Moves($this->data->library());
         $rung = $placement->rung;
-        $week = $board->program->weeks[0] ?? null;
-        $touched = array_values(array_filter($week->sessions ?? [], fn (Session $session): bool => $this->edit()->trains($session, $placement->ladder->id)));
-        $now = $week === null ? null : $this->edit()->total($touched);
-        $others = $week === null || $now === null ? null : Seconds::ofMs($this->edit()->total($week->sessions)->ms - $now->ms);
+        $sessions = $board->program->weeks[0]->sessions ?? [];
         $obstacles = [];
         foreach ($placement->obstacles as $each) {
             $obstacles[$each->rung->id] = $each;
@@ -114,7 +111,7 @@ final class BoardView
             'swap' => $placement->swap?->id,
             'up' => $rung === null ? null : $moves->up($rung, $board->client)?->id,
             'down' => $rung === null ? null : $moves->down($rung, $board->client)?->id,
-            'in_week' => $touched !== [],
+            'in_week' => $this->training($sessions, $placement->ladder->id) !== [],
             'rungs' => array_map(fn (Rung $each): array => [
                 'id' => $each->id,
                 'name' => $each->name,
@@ -123,7 +120,6 @@ final class BoardView
                 'reasons' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->sentences($this->data->library()) : [],
                 'labels' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->labels($this->data->library()) : [],
                 'steps' => array_map(Shorthand::write(...), $each->steps),
-                ...$this->weekOn($each, $rung === $each ? $placement->step : 0, isset($obstacles[$each->id]) ? [] : $touched, $now, $others, $board),
             ], $placement->ladder->rungs),
         ];
     }
@@ -140,24 +136,31 @@ final class BoardView
     }
 
     /**
-     * What the week would take with the client on this rung.
+     * @param  list<Session>  $sessions
+     * @return list<Session> those that train a ladder
+     */
+    private function training(array $sessions, string $ladder): array
+    {
+        return array_values(array_filter($sessions, fn (Session $session): bool => $this->edit()->trains($session, $ladder)));
+    }
+
+    /**
+     * What the week would take with the client on another rung; nothing where no week is planned, the rung is not open, or
+     * its ladder is not in the week.
      *
-     * @param  list<Session>  $touched  the sessions that train its ladder; none where the rung is not open
-     * @param  ?Seconds  $now  what those sessions take now
-     * @param  ?Seconds  $others  what the other sessions take
      * @return array{week_total: array{seconds: int|float, text: string}|null, week_change: ?string}
      */
-    private function weekOn(Rung $rung, int $step, array $touched, ?Seconds $now, ?Seconds $others, Board $board): array
+    public function minutesOn(Rung $rung, Board $board): array
     {
-        if ($now === null || $others === null || $touched === []) {
+        $sessions = $board->program->weeks[0]->sessions ?? [];
+        $touched = $this->training($sessions, $rung->ladder);
+        if ($touched === [] || ! Obstacles::between($board->client, $rung, $this->data->library())->isClear()) {
             return ['week_total' => null, 'week_change' => null];
         }
-        $then = $this->edit()->totalOn($touched, $rung, $step, $board->client);
-        $total = $others->plus($then);
-        $change = $then->ms - $now->ms;
+        $change = $this->edit()->totalOn($touched, $rung, 0, $board->client)->ms - $this->edit()->total($touched)->ms;
 
         return [
-            'week_total' => self::clock($total),
+            'week_total' => self::clock(Seconds::ofMs($this->edit()->total($sessions)->ms + $change)),
             'week_change' => ($change < 0 ? '−' : '+').self::clock(Seconds::ofMs(abs($change)))['text'],
         ];
     }

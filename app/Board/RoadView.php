@@ -60,6 +60,7 @@ final class RoadView
             'mark' => match (true) {
                 $rung === $goal => 'goal',
                 in_array($rung, $stretch->goals, true) => 'gate',
+                Road::isPassedOver($rung, $board->client) => 'passed-over',
                 default => 'on-the-way',
             },
             'opens' => self::opens($rung, $goal, $library),

@@ -81,7 +81,7 @@ final class RungPage
     {
         $measure = $rung->start()->measure;
 
-        return Drawing::of($rung->figure, $rung->tempo, $measure instanceof Reps ? (float) ($measure->hold?->toNumber() ?? 0) : 0.0);
+        return Drawing::of($rung->figure(), $rung->tempo, $measure instanceof Reps ? (float) ($measure->hold?->toNumber() ?? 0) : 0.0);
     }
 
     /** @return array<string, mixed> */

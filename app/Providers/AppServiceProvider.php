@@ -21,7 +21,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->singleton(StudioTables::class);
-        $this->app->singleton(DataFolder::class, static fn (Application $app): DataFolder => DataFolder::shipped(storage_path('framework/cache/library'), $app->make(StudioTables::class)));
+        $this->app->singleton(DataFolder::class, static fn (Application $app): DataFolder => DataFolder::shipped(storage_path('framework/cache/built-library'), $app->make(StudioTables::class)));
     }
 
     public function boot(): void

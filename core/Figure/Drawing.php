@@ -71,6 +71,17 @@ final class Drawing
         );
     }
 
+    /** The one picture that shows the exercise best when it does not move. */
+    public static function still(Figure $figure): self
+    {
+        $movement = new Movement($figure);
+        $body = $movement->furthest();
+        $pictures = [Picture::of($body, $movement->first(), $figure, $figure->view())];
+        $floor = self::floor([[$body]], $figure->view());
+
+        return new self(self::strokes($movement->first(), $figure->view()), array_keys($body->points), $pictures, [], 0, self::box($pictures, $floor), $floor);
+    }
+
     /** @return array{array{float, float}, array{float, float}} for the way out and the way back: seconds it takes, and the pause before it */
     private static function times(Figure $figure, ?Tempo $tempo, float $holdS): array
     {

@@ -43,6 +43,14 @@ final class Movement
         return $this->first;
     }
 
+    /** The body at the first of the poses it moves to; the start where it is held still. */
+    public function furthest(): Body
+    {
+        $to = $this->figure->to[0] ?? null;
+
+        return $to === null ? $this->first : $this->reached($this->atRest($this->figure->base->angles->with($this->figure->with)->with($to), $this->first));
+    }
+
     /**
      * @return list<list<Body>> for each way from one pose to the next, its bodies; one way with one body where it is held still
      */

@@ -18,6 +18,12 @@ final class Rung
 {
     private const WEIGHTS = ['kettlebell', 'bar', 'ankle-weight', 'throw-ball'];
 
+    /** @var Packed<Coaching> */
+    private readonly Packed $coaching;
+
+    /** @var Packed<Figure> */
+    private readonly Packed $figure;
+
     /**
      * @param  string  $id  unique over the whole library; never changed, never reused
      * @param  list<string>  $aliases  other common names
@@ -52,10 +58,12 @@ final class Rung
         public readonly array $stresses,
         public readonly array $equipment,
         public readonly array $helpful,
-        public readonly Coaching $coaching,
-        public readonly Figure $figure,
+        Coaching $coaching,
+        Figure $figure,
         public readonly ?string $timedTest = null,
     ) {
+        $this->coaching = Packed::of($coaching);
+        $this->figure = Packed::of($figure);
         if ($steps === []) {
             throw InvalidValue::because(sprintf('rung "%s" has no dose', $id));
         }
@@ -64,6 +72,18 @@ final class Rung
                 throw InvalidValue::outside(sprintf('stress "%s" of rung "%s"', $stress, $id), $grade, 1, 3);
             }
         }
+    }
+
+    /** The words that go with it. */
+    public function coaching(): Coaching
+    {
+        return $this->coaching->get();
+    }
+
+    /** How it is drawn. */
+    public function figure(): Figure
+    {
+        return $this->figure->get();
     }
 
     public function start(): Dose

@@ -53,13 +53,14 @@ final class Road
         foreach ($obstacles->sentences($library) as $sentence) {
             $because[] = sprintf('%s %s.', $goal->name, $sentence);
         }
-        if (count($between) > 1) {
-            $because[] = sprintf('%d rungs lie between %s and it; none is skipped.', count($between) - 1, $placement?->rung === null ? 'the floor of its ladder' : $placement->rung->name);
+        $climb = array_filter($between, static fn (Rung $rung): bool => $rung !== $goal && ! self::isPassedOver($rung, $client));
+        if ($climb !== []) {
+            $because[] = sprintf('%d %s between it and %s, and none is skipped.', count($climb), count($climb) === 1 ? 'rung lies' : 'rungs lie', $placement?->rung === null ? 'the foot of its ladder' : $placement->rung->name);
         }
         $answer = match (true) {
             $between === [] => 'here',
             $obstacles->bars !== [] || $obstacles->missingKit !== [] => 'not-now',
-            $obstacles->isClear() && count($between) <= 1 => 'next',
+            $obstacles->isClear() && $climb === [] => 'next',
             default => 'not-yet',
         };
         [$next, $step] = self::next($stretches, $standing, $client, $library);
@@ -76,6 +77,9 @@ final class Road
         $placement = $standing[$goal->ladder] ?? null;
         $rungs = self::between($placement?->rung, $goal, $library);
         foreach ($rungs === [] ? [$goal] : $rungs as $rung) {
+            if ($rung !== $goal && self::isPassedOver($rung, $client)) {
+                continue;
+            }
             foreach ($rung->requires as $gate) {
                 $gateRung = $library->rung($gate->rung);
                 if ($gateRung->ladder !== $goal->ladder && ! $client->hasShown($gateRung, $library)) {
@@ -88,6 +92,12 @@ final class Road
             $gate = $known === null ? [] : $known->goals;
             $stretches[$goal->ladder] = new RoadStretch($library->ladderOf($goal), $placement?->rung, $placement->step ?? 0, $rungs, [...$gate, $goal]);
         }
+    }
+
+    /** A rung on the way that limits bar, or whose kit is not to hand, is stepped over. */
+    public static function isPassedOver(Rung $rung, Client $client): bool
+    {
+        return $client->bars($rung) !== [] || $client->missingKit($rung) !== [];
     }
 
     /** @return list<Rung> the rungs to climb from where the client stands up to and with the goal; none where it is reached */

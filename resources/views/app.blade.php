@@ -4,6 +4,7 @@
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <meta name="color-scheme" content="light dark">
+    <meta name="style-nonce" content="{{ Vite::cspNonce() }}">
     <title>Even Rungs</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
     @viteReactRefresh

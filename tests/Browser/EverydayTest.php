@@ -151,7 +151,7 @@ final class EverydayTest extends BrowserTestCase
         $this->button('Sign in')->click();
         $this->waitForText('Unsaved entries are kept on this device');
         $this->button('Save')->click();
-        $this->waitForText('20:00 min this week');
+        $this->waitForText('20:00 min');
         $this->waitForText('Wynn Capstan');
 
         $this->link('Edit')->click();

@@ -49,8 +49,8 @@ final class LibraryDataTest extends TestCase
             $sorted = $amounts;
             sort($sorted);
             self::assertSame($sorted, $amounts, $rung->id.' gets harder step by step');
-            self::assertSame($rung->faults, array_map(static fn ($cue): string => $cue->fault, $rung->coaching->cues), $rung->id);
-            self::assertNotSame([], $rung->coaching->setup, $rung->id);
+            self::assertSame($rung->faults, array_map(static fn ($cue): string => $cue->fault, $rung->coaching()->cues), $rung->id);
+            self::assertNotSame([], $rung->coaching()->setup, $rung->id);
             self::assertSame($rung->start()->measure->kind() === MeasureKind::Reps, $rung->tempo !== null, $rung->id.' has a tempo where it has reps');
         }
     }

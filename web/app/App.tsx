@@ -11,6 +11,12 @@ import { Shell } from './Shell';
 import { useMe } from './session';
 
 const ClientForm = lazy(async () => ({ default: (await import('../features/client-form/ClientForm')).ClientForm }));
+const LibraryPage = lazy(async () => ({ default: (await import('../features/library/LibraryPage')).LibraryPage }));
+const RungPage = lazy(async () => ({ default: (await import('../features/library/RungPage')).RungPage }));
+const ComparePage = lazy(async () => ({ default: (await import('../features/library/ComparePage')).ComparePage }));
+const WordsPage = lazy(async () => ({ default: (await import('../features/library/WordsPage')).WordsPage }));
+const LadderForm = lazy(async () => ({ default: (await import('../features/ladder-form/LadderForm')).LadderForm }));
+const RoadPage = lazy(async () => ({ default: (await import('../features/road/RoadPage')).RoadPage }));
 const Account = lazy(async () => ({ default: (await import('../features/account/Account')).Account }));
 const Archive = lazy(async () => ({ default: (await import('../features/clients/Archive')).Archive }));
 const Sheet = lazy(async () => ({ default: (await import('../features/sheet/Sheet')).Sheet }));
@@ -43,11 +49,18 @@ function SignedIn() {
           <Route path="clients/new" element={<ClientForm />} />
           <Route path="clients/:client/edit" element={<ClientForm />} />
           <Route path="archive" element={<Archive />} />
+          <Route path="library" element={<LibraryPage />} />
+          <Route path="library/words" element={<WordsPage />} />
+          <Route path="library/compare/:one/:other" element={<ComparePage />} />
+          <Route path="library/ladders/:ladder" element={<LadderForm />} />
+          <Route path="library/:rung" element={<RungPage />} />
           <Route path="account" element={<Account />} />
           <Route path="clients/:client" element={<BoardLayout />}>
             <Route index element={<Navigate to="wall" replace />} />
             <Route path="wall" element={<Wall />} />
             <Route path="week" element={<Week />} />
+            <Route path="road" element={<RoadPage />} />
+            <Route path="road/:rung" element={<RoadPage />} />
             <Route path="sheet" element={<Sheet />} />
           </Route>
           <Route

@@ -25,12 +25,15 @@ export function Shell() {
       <a href="#main" className="sr-only focus:not-sr-only focus:p-3">
         Skip to the page
       </a>
-      <header className="flex items-center gap-3 border-b border-line px-4 py-2 print:hidden">
+      <header className="flex items-center gap-1 border-b border-line px-4 py-2 sm:gap-3 print:hidden">
         <Link to="/clients" className="flex items-center gap-2 text-lg font-bold">
-          <Mark /> Even Rungs
+          <Mark /> <span className="sr-only sm:not-sr-only">Even Rungs</span>
         </Link>
-        <Link to="/clients" className="ml-4 px-2 py-2 font-semibold underline-offset-4 hover:underline">
+        <Link to="/clients" className="px-2 py-2 font-semibold sm:ml-4 underline-offset-4 hover:underline">
           Clients
+        </Link>
+        <Link to="/library" className="px-2 py-2 font-semibold underline-offset-4 hover:underline">
+          Library
         </Link>
         <Link
           to="/account"

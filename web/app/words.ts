@@ -37,3 +37,14 @@ export function shortName(rung: string, ladder: string): string {
   const rest = rung.slice(prefix.length);
   return rest.charAt(0).toUpperCase() + rest.slice(1);
 }
+
+export const positionNames: Record<string, string> = {
+  back: 'On the back',
+  side: 'On the side',
+  front: 'Face down',
+  'all-fours': 'All fours',
+  kneeling: 'Kneeling',
+  seated: 'Seated',
+  standing: 'Standing',
+  hanging: 'Hanging',
+};

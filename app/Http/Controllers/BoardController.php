@@ -78,6 +78,13 @@ final class BoardController extends Controller
         ]);
     }
 
+    public function minutes(Client $client, string $rung, DataFolder $data): JsonResponse
+    {
+        abort_unless($data->library()->hasRung($rung), 404);
+
+        return new JsonResponse($this->view->minutesOn($data->library()->rung($rung), $this->boards->load($client)));
+    }
+
     public function road(Client $client, string $rung, DataFolder $data): JsonResponse
     {
         $library = $data->library();

@@ -44,7 +44,7 @@ final class RungController extends Controller
     {
         $stills = [];
         foreach ($this->data->library()->rungs() as $rung) {
-            $stills[$rung->id] = FigureJson::still(RungPage::draw($rung));
+            $stills[$rung->id] = FigureJson::drawing(Drawing::still($rung->figure()));
         }
 
         return new JsonResponse(['figures' => (object) $stills]);

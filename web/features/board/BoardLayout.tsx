@@ -9,6 +9,7 @@ import { useBoard, useBoardCommand, type Board } from './useBoard';
 const tabs = [
   ['wall', 'Wall'],
   ['week', 'Week'],
+  ['road', 'Road'],
   ['sheet', 'Sheet'],
 ] as const;
 
@@ -64,8 +65,8 @@ function Head({ board }: { board: Board }) {
   const command = useBoardCommand();
   const { client, week } = board;
   return (
-    <div className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2 print:hidden">
-      <div>
+    <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2 print:hidden">
+      <div className="min-w-0 flex-1 basis-64">
         <h1 className="text-2xl leading-tight font-bold">
           {client.name}
           <Link
@@ -100,7 +101,7 @@ function Head({ board }: { board: Board }) {
             key={to}
             to={to}
             className={({ isActive }) =>
-              `flex min-h-10 items-center border-b-3 px-4 font-semibold ${isActive ? 'border-act' : 'border-transparent hover:border-line'}`
+              `flex min-h-10 items-center border-b-3 px-3 font-semibold ${isActive ? 'border-act' : 'border-transparent hover:border-line'}`
             }
           >
             {name}
@@ -109,11 +110,11 @@ function Head({ board }: { board: Board }) {
       </nav>
       <div className="ml-auto flex items-center gap-2">
         {week !== null && (
-          <p className="mr-3 text-right" aria-live="polite">
+          <p className="mr-2 text-right whitespace-nowrap" aria-live="polite">
             <b className="text-xl" data-week-total>
               {week.total.text}
             </b>{' '}
-            <span className="text-faint">of {week.available.text} min this week</span>
+            <span className="text-faint">of {week.available.text} min</span>
           </p>
         )}
         <Button
@@ -123,7 +124,7 @@ function Head({ board }: { board: Board }) {
             command.mutate({ do: 'undo' });
           }}
         >
-          <Undo2 size={18} aria-hidden /> Undo
+          <Undo2 size={18} aria-hidden /> <span className="sr-only sm:not-sr-only">Undo</span>
         </Button>
         <Button
           disabled={board.redo === null || command.isPending}
@@ -132,7 +133,7 @@ function Head({ board }: { board: Board }) {
             command.mutate({ do: 'redo' });
           }}
         >
-          <Redo2 size={18} aria-hidden /> Redo
+          <Redo2 size={18} aria-hidden /> <span className="sr-only sm:not-sr-only">Redo</span>
         </Button>
       </div>
     </div>

@@ -7,6 +7,9 @@ import { useBoardCommand, useClientId, type Board, type BoardCommand } from './u
 const names: Record<BoardCommand['do'], string> = {
   move: 'Your move',
   dose: 'Your change of a dose',
+  swap: 'Your swap',
+  aim: 'Your aim',
+  use: 'Your choice of ladders',
   plan: 'Your new plan of the week',
   undo: 'Your undo',
   redo: 'Your redo',

@@ -27,6 +27,9 @@ export function useLibrary() {
 export type BoardCommand =
   | { do: 'move'; rung: string; step: number }
   | { do: 'dose'; week: number; session: number; block: number; entry: number; dose: string }
+  | { do: 'swap'; week: number; session: number; block: number; entry: number; rung: string }
+  | { do: 'aim'; rung: string; wanted: boolean }
+  | { do: 'use'; ladders: string[] | null }
   | { do: 'plan' | 'undo' | 'redo' };
 
 function send(client: string, version: number, command: BoardCommand): Promise<Board> {
@@ -42,6 +45,23 @@ function send(client: string, version: number, command: BoardCommand): Promise<B
         api.POST('/clients/{client}/doses', { params, body: { version, week, session, block, entry, dose } }),
       );
     }
+    case 'swap': {
+      const { week, session, block, entry, rung } = command;
+      return answer(
+        api.POST('/clients/{client}/swaps', { params, body: { version, week, session, block, entry, rung } }),
+      );
+    }
+    case 'aim':
+      return answer(
+        api.POST('/clients/{client}/aims', { params, body: { version, rung: command.rung, wanted: command.wanted } }),
+      );
+    case 'use':
+      return answer(
+        api.POST('/clients/{client}/ladders', {
+          params,
+          body: { version, ...(command.ladders === null ? {} : { ladders: command.ladders }) },
+        }),
+      );
     case 'plan':
       return answer(api.POST('/clients/{client}/plan', { params, body: { version } }));
     case 'undo':

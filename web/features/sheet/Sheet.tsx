@@ -5,12 +5,15 @@ import { dayNames, kindNames } from '../../app/words';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useLibrary } from '../board/useBoard';
+import { Still } from '../../ui/Figure';
+import { useFigures } from '../library/useRungs';
 
 /** One page a week for the client: readable in black and white, cautions included. */
 export function Sheet() {
   const board = useBoard();
   const library = useLibrary();
   const me = useMe();
+  const figures = useFigures();
   if (board.data === undefined || library.isPending) return <Waiting what="the sheet" />;
   if (library.isError) return <Notice title={library.error.message} />;
   const { week, client } = board.data;
@@ -81,8 +84,14 @@ export function Sheet() {
           <h2 className="border-b border-black text-[15px] font-bold print:text-[12px]">How</h2>
           <dl className="gap-x-6 sm:columns-2 print:columns-3 print:gap-x-4">
             {used.map((rung) => (
-              <div key={rung.id} className="break-inside-avoid py-0.5">
-                <dt className="inline font-bold">{rung.name}. </dt>
+              <div key={rung.id} className="min-h-10 break-inside-avoid py-0.5">
+                <dt className="inline font-bold">
+                  <Still
+                    drawing={figures[rung.id]}
+                    className="float-left mr-2 h-9 w-14 [&_.fill-ink]:fill-black [&_.stroke-ink]:stroke-black"
+                  />
+                  {rung.name}.{' '}
+                </dt>
                 <dd className="inline">{rung.setup.join(' ')}</dd>
               </div>
             ))}

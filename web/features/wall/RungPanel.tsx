@@ -1,9 +1,14 @@
-import { ArrowDown, ArrowUp } from 'lucide-react';
+import { ArrowDown, ArrowUp, Signpost } from 'lucide-react';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { answer, api } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { Notice } from '../../ui/Notice';
+import { Still } from '../../ui/Figure';
 import { Why } from '../../ui/Why';
-import type { BoardLadder, BoardRung, useLibrary } from '../board/useBoard';
+import { useFigures } from '../library/useRungs';
+import { useClientId, type BoardLadder, type BoardRung, type useLibrary } from '../board/useBoard';
 
 interface Props {
   ladder: BoardLadder;
@@ -24,6 +29,7 @@ export function RungPanel({ ladder, rung, library, weekTotal, busy, error, onMov
   const faultNames = new Map(library.library.faults.map((fault) => [fault.id, fault.name]));
   const kitNames = new Map(library.library.equipment.map((kit) => [kit.id, kit.name.toLowerCase()]));
   const standing = ladder.standing?.rung === rung.id;
+  const figures = useFigures();
   const name = (id: string) => ladder.rungs.find((each) => each.id === id)?.name ?? id;
   if (words === undefined) return null;
 
@@ -32,7 +38,12 @@ export function RungPanel({ ladder, rung, library, weekTotal, busy, error, onMov
       aria-label="Rung"
       className="sticky bottom-0 max-h-[36vh] self-start overflow-y-auto rounded-lg border border-line bg-card p-4 shadow-lg lg:top-3 lg:bottom-auto lg:shadow-none lg:max-h-[calc(100vh-1.5rem)]"
     >
-      <h2 className="text-xl leading-tight font-bold">{rung.name}</h2>
+      <Still drawing={figures[rung.id]} className="float-right ml-2 h-16 w-24" />
+      <h2 className="text-xl leading-tight font-bold">
+        <Link to={`/library/${rung.id}`} className="underline-offset-4 hover:underline">
+          {rung.name}
+        </Link>
+      </h2>
       <p className="mb-2 text-faint">
         <Code code={ladder.category} /> level {rung.level}, {words.position.replace('-', ' ')}
         {words.equipment.length > 0 && `, needs ${words.equipment.map((kit) => kitNames.get(kit) ?? kit).join(', ')}`}
@@ -101,29 +112,21 @@ export function RungPanel({ ladder, rung, library, weekTotal, busy, error, onMov
           </Button>
         </div>
       )}
+      {!standing && (
+        <p className="-mt-1 mb-3">
+          <Link
+            to={`../road/${rung.id}`}
+            className="inline-flex min-h-8 items-center gap-1 font-semibold underline underline-offset-4"
+          >
+            <Signpost size={16} aria-hidden /> The road to it
+          </Link>
+        </p>
+      )}
       <p role="alert" className="font-semibold text-warn empty:hidden">
         {error}
       </p>
 
-      <section aria-label="Minutes" className="mb-3 rounded-md bg-paper px-3 py-2">
-        {weekTotal === null ? (
-          'No week is planned.'
-        ) : rung.week_total === null ? (
-          rung.state === 'open' ? (
-            <>This ladder is not in the week: the minutes stay {weekTotal}.</>
-          ) : (
-            <>Week: {weekTotal} min.</>
-          )
-        ) : standing ? (
-          <>
-            Week: <b>{rung.week_total.text}</b> min.
-          </>
-        ) : (
-          <>
-            Week on this rung: <b>{rung.week_total.text}</b> min ({rung.week_change}).
-          </>
-        )}
-      </section>
+      <Minutes ladder={ladder} rung={rung} weekTotal={weekTotal} />
 
       <h3 className="font-bold">Dose, step by step</h3>
       <ol className="mb-3 space-y-1">
@@ -174,5 +177,35 @@ export function RungPanel({ ladder, rung, library, weekTotal, busy, error, onMov
       </p>
       <p className="text-faint">Works {words.muscles.join(', ')}.</p>
     </aside>
+  );
+}
+
+/** What the week takes, or would take, with the client on this rung. */
+function Minutes({ ladder, rung, weekTotal }: { ladder: BoardLadder; rung: BoardRung; weekTotal: string | null }) {
+  const client = useClientId();
+  const standing = ladder.standing?.rung === rung.id;
+  const known = standing || weekTotal === null || !ladder.in_week || rung.state !== 'open';
+  const asked = useQuery({
+    queryKey: ['minutes', client, rung.id, weekTotal],
+    queryFn: () => answer(api.GET('/clients/{client}/minutes/{rung}', { params: { path: { client, rung: rung.id } } })),
+    enabled: !known,
+  });
+  const total = asked.data?.week_total ?? null;
+  return (
+    <section aria-label="Minutes" className="mb-3 rounded-md bg-paper px-3 py-2">
+      {weekTotal === null ? (
+        'No week is planned.'
+      ) : !ladder.in_week && rung.state === 'open' ? (
+        <>This ladder is not in the week: the minutes stay {weekTotal}.</>
+      ) : known ? (
+        <>
+          Week: <b>{weekTotal}</b> min.
+        </>
+      ) : (
+        <>
+          Week on this rung: <b>{total?.text ?? '…'}</b> min {total !== null && `(${asked.data?.week_change ?? ''})`}.
+        </>
+      )}
+    </section>
   );
 }

@@ -1,9 +1,12 @@
+import { Flag } from 'lucide-react';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { shortName } from '../../app/words';
 import { Code } from '../../ui/Code';
 import { Notice, Waiting } from '../../ui/Notice';
 import { isConflict } from '../../api/client';
 import { useBoard, useBoardCommand, useLibrary, type BoardLadder, type BoardRung } from '../board/useBoard';
+import { ChooseLadders } from './ChooseLadders';
+import { columnsOf, GroupHead, GroupMarks, GroupRow, useNarrow, type View } from './groups';
 import { Keys } from './Keys';
 import { layOut, rowHeight } from './layout';
 import { RungPanel } from './RungPanel';
@@ -13,19 +16,27 @@ export function Wall() {
   const board = useBoard();
   const library = useLibrary();
   const command = useBoardCommand();
-  const [all, setAll] = useState(false);
-  const ladders = useMemo(() => {
-    const every = board.data?.ladders ?? [];
-    const used = every.filter((each) => each.in_week);
-    return all || used.length === 0 ? every : used;
-  }, [board.data, all]);
+  const [view, setView] = useState<View>('week');
+  const [open, setOpen] = useState<string | null>(null);
+  const narrow = useNarrow();
+  const aims = useMemo(() => new Set(board.data?.aims), [board.data]);
+  const columns = useMemo(
+    () => (board.data === undefined ? [] : columnsOf(board.data, view, open, library.data?.categories ?? [], narrow)),
+    [board.data, library.data, view, open, narrow],
+  );
+  const ladders = useMemo(
+    () => columns.flatMap((column) => (column.ladder === undefined ? [] : [column.ladder])),
+    [columns],
+  );
   const layout = useMemo(() => layOut(ladders), [ladders]);
   const [selected, setSelected] = useState<string | null>(null);
   const [folds, setFolds] = useState<Record<string, boolean>>({});
   const wall = useRef<HTMLDivElement>(null);
   const directions = new Set(library.data?.categories.filter((each) => each.direction).map((each) => each.code));
   const folded = new Set(
-    ladders.filter((each) => folds[each.id] ?? !directions.has(each.category)).map((each) => each.id),
+    ladders
+      .filter((each) => folds[each.id] ?? (view !== 'all' && !directions.has(each.category)))
+      .map((each) => each.id),
   );
 
   const fallback = ladders.find((ladder) => ladder.standing !== null && ladder.category === 'AE') ?? ladders[0];
@@ -36,6 +47,11 @@ export function Wall() {
   if (board.isPending || library.isPending) return <Waiting what="the wall" />;
   if (library.isError) return <Notice title={library.error.message} />;
   if (ladder === undefined || rung === undefined) return null;
+
+  function openGroup(category: string, first: BoardLadder | undefined) {
+    setOpen(category);
+    setSelected(first?.standing?.rung ?? first?.rungs[0]?.id ?? null);
+  }
 
   function choose(id: string) {
     setSelected(id);
@@ -101,24 +117,18 @@ export function Wall() {
     }
   }
 
-  const line = ladders.map((each) => (each.standing === null ? null : layout.middle(each.standing.rung)));
+  const line = columns.map((each) =>
+    each.ladder?.standing === undefined || each.ladder.standing === null
+      ? null
+      : layout.middle(each.ladder.standing.rung),
+  );
 
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <div>
-        {board.data !== undefined && board.data.ladders.length > ladders.length - (all ? 1 : 0) && (
-          <p className="-mt-1 text-[15px]">
-            {ladders.length} ladders {all ? '' : 'of this week '}
-            <button
-              type="button"
-              className="min-h-8 px-1 font-semibold underline underline-offset-4"
-              onClick={() => {
-                setAll(!all);
-              }}
-            >
-              {all ? 'Only those of this week' : `Show all ${board.data.ladders.length}`}
-            </button>
-          </p>
+        <ChooseLadders view={view} onView={setView} shown={ladders.length} />
+        {view === 'all' && board.data !== undefined && (
+          <GroupRow board={board.data} open={open} categories={library.data.categories} onOpen={openGroup} />
         )}
         <div className="overflow-x-auto pb-1">
           <div
@@ -127,21 +137,33 @@ export function Wall() {
             aria-label="Wall of ladders"
             className="relative grid gap-x-2.5"
             style={{
-              gridTemplateColumns: `1.6rem ${ladders.map((each) => (folded.has(each.id) ? '2.6rem' : 'minmax(5.4rem, 1fr)')).join(' ')}`,
+              gridTemplateColumns: `1.6rem ${columns.map((each) => (each.ladder === undefined || folded.has(each.ladder.id) ? '2.6rem' : 'minmax(4.6rem, 1fr)')).join(' ')}`,
             }}
           >
             <div />
-            {ladders.map((each) => (
-              <LadderHead
-                key={each.id}
-                ladder={each}
-                library={library.data}
-                folded={folded.has(each.id)}
-                onFold={() => {
-                  setFolds({ ...folds, [each.id]: !folded.has(each.id) });
-                }}
-              />
-            ))}
+            {columns.map(({ ladder: each, category, group }) =>
+              each === undefined ? (
+                <GroupHead
+                  key={category}
+                  category={category}
+                  ladders={group}
+                  library={library.data}
+                  onOpen={() => {
+                    openGroup(category, group[0]);
+                  }}
+                />
+              ) : (
+                <LadderHead
+                  key={each.id}
+                  ladder={each}
+                  library={library.data}
+                  folded={folded.has(each.id)}
+                  onFold={() => {
+                    setFolds({ ...folds, [each.id]: !folded.has(each.id) });
+                  }}
+                />
+              ),
+            )}
             <div className="relative" style={{ height: layout.height }} aria-hidden>
               {layout.bands.map((band) => (
                 <span
@@ -153,8 +175,8 @@ export function Wall() {
                 </span>
               ))}
             </div>
-            {ladders.map((each, i) => (
-              <div key={each.id} className="relative" style={{ height: layout.height }}>
+            {columns.map(({ ladder: each, category, group }, i) => (
+              <div key={each?.id ?? category} className="relative" style={{ height: layout.height }}>
                 {layout.bands.map((band) => (
                   <span
                     key={band.level}
@@ -163,14 +185,16 @@ export function Wall() {
                     aria-hidden
                   />
                 ))}
-                <Rails ladder={each} layout={layout} />
+                {each === undefined && <GroupMarks ladders={group} layout={layout} />}
+                {each !== undefined && <Rails ladder={each} layout={layout} />}
                 <Joint from={line[i - 1] ?? null} to={line[i] ?? null} />
-                {each.rungs.map((one) => (
+                {each?.rungs.map((one) => (
                   <RungBar
                     key={one.id}
                     ladder={each}
                     rung={one}
                     folded={folded.has(each.id)}
+                    aim={aims.has(one.id)}
                     top={layout.middle(one.id) - rowHeight / 2 + 3}
                     selected={one.id === rung.id}
                     onSelect={() => {
@@ -265,6 +289,7 @@ function RungBar({
   ladder,
   rung,
   folded,
+  aim,
   top,
   selected,
   onSelect,
@@ -273,6 +298,7 @@ function RungBar({
   ladder: BoardLadder;
   rung: BoardRung;
   folded: boolean;
+  aim: boolean;
   top: number;
   selected: boolean;
   onSelect: () => void;
@@ -293,6 +319,7 @@ function RungBar({
     `level ${rung.level}`,
     standing ? `stands here, step ${(ladder.standing?.step ?? 0) + 1} of ${rung.steps.length}` : '',
     next ? 'next' : '',
+    aim ? 'the aim' : '',
     ...rung.reasons,
   ]
     .filter((part) => part !== '')
@@ -324,6 +351,9 @@ function RungBar({
             </span>
           )}
         </>
+      )}
+      {aim && (
+        <Flag size={13} aria-hidden className="absolute top-0.5 right-0.5 fill-act text-act" data-aim={rung.id} />
       )}
       {standing && <Climb done={(ladder.standing?.step ?? 0) + 1} of={rung.steps.length} />}
       <span className="sr-only">{spoken}</span>

@@ -4,7 +4,7 @@ import { isConflict, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { useBoard, useBoardCommand } from '../board/useBoard';
 
-interface Place {
+export interface Place {
   week: number;
   session: number;
   block: number;

@@ -7,6 +7,7 @@ import { Notice } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
 import { useBoard, useBoardCommand } from '../board/useBoard';
 import { DoseLine } from './DoseLine';
+import { SwapDialog } from './SwapDialog';
 
 /** The week by day: doses as trainers write them, minutes that add up, the share of each direction, gaps in words. */
 export function Week() {
@@ -123,6 +124,9 @@ function SessionCard({ session, place }: { session: Schemas['BoardSession']; pla
                   <Code code={entry.category ?? '–'} />
                   <span className="flex-1 leading-tight font-semibold">{entry.name}</span>
                   <span className="text-faint">{entry.total.text}</span>
+                  {entry.ladder !== null && (
+                    <SwapDialog entry={entry} place={{ week: 0, session: place, block: b, entry: e }} />
+                  )}
                   <Why about={entry.name} reasons={entry.why} />
                 </div>
                 <DoseLine entry={entry} place={{ week: 0, session: place, block: b, entry: e }} />

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+// What the benchmarks over HTTP share: one signed-in session, calls that are timed, percentiles.
+
+/** A session of the demo trainer at an address. */
+function session(string $base): CurlHandle
+{
+    $curl = curl_init();
+    curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEFILE => '']);
+    call($curl, $base.'/api/health');
+    call($curl, $base.'/api/sign-in', ['email' => 'trainer@slipway.example', 'password' => 'slipway-demo']);
+
+    return $curl;
+}
+
+/** @return array{int, array<mixed>, float} status, answer, milliseconds */
+function call(CurlHandle $curl, string $url, ?array $body = null): array
+{
+    $token = '';
+    foreach (curl_getinfo($curl, CURLINFO_COOKIELIST) as $cookie) {
+        $parts = explode("\t", $cookie);
+        $token = $parts[5] === 'XSRF-TOKEN' ? urldecode($parts[6]) : $token;
+    }
+    curl_setopt_array($curl, [
+        CURLOPT_URL => $url, CURLOPT_HTTPGET => $body === null,
+        CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', 'X-XSRF-TOKEN: '.$token],
+    ] + ($body === null ? [] : [CURLOPT_POST => true, CURLOPT_POSTFIELDS => json_encode($body)]));
+    $began = hrtime(true);
+    $answer = curl_exec($curl);
+    $ms = (hrtime(true) - $began) / 1e6;
+
+    return [curl_getinfo($curl, CURLINFO_RESPONSE_CODE), json_decode((string) $answer, true) ?? [], $ms];
+}
+
+/** @param  list<float>  $times */
+function percentile(array $times, float $share): float
+{
+    sort($times);
+
+    return $times[(int) ceil($share * count($times)) - 1];
+}

@@ -1,0 +1,339 @@
+import { Trash2 } from 'lucide-react';
+import { useId, useState, type ReactNode } from 'react';
+import { positionNames } from '../../app/words';
+import { Button } from '../../ui/Button';
+import { SelectField, TextField, Tick } from '../../ui/Field';
+import { useLibrary } from '../board/useBoard';
+import { RungPicker } from '../library/RungPicker';
+import { lines, without, type Rung } from './draft';
+import { FigureForm } from './FigureForm';
+
+const levels = Array.from({ length: 10 }, (_, i) => [String(i + 1), String(i + 1)] as const);
+const sides = [
+  ['both', 'both at once'],
+  ['each', 'each side in turn'],
+  ['alternate', 'alternating'],
+] as const;
+const roles = [
+  ['brace', 'brace'],
+  ['compound', 'compound'],
+  ['isolation', 'isolation'],
+] as const;
+const grades = [
+  ['0', 'none'],
+  ['1', '1 light'],
+  ['2', '2 real'],
+  ['3', '3 high'],
+] as const;
+
+type Texts = 'adds' | 'watch' | 'less_range';
+type Lists = 'setup' | 'stop' | 'felt_in' | 'not_in' | 'muscles' | 'helpful';
+
+const texts: [Texts, string][] = [
+  ['adds', 'What it asks more than the rung below'],
+  ['watch', 'Where to stand, and what to look at first'],
+  ['less_range', 'How the range is cut'],
+];
+const lists: [Lists, string][] = [
+  ['setup', 'Set up, one line a step'],
+  ['stop', 'Stop at'],
+  ['felt_in', 'Felt in'],
+  ['not_in', 'Not felt in'],
+  ['muscles', 'Muscles'],
+  ['helpful', 'Helpful kit'],
+];
+
+/** All that makes a rung. */
+export function RungForm({
+  rung,
+  errorAt,
+  onChange,
+}: {
+  rung: Rung;
+  errorAt: (field: string) => string | undefined;
+  onChange: (rung: Rung) => void;
+}) {
+  const library = useLibrary();
+  const faults = library.data?.library.faults ?? [];
+  const say = new Map(rung.cues.map((cue) => [cue.fault, cue.say]));
+
+  function setFault(fault: string, on: boolean) {
+    const chosen = on ? [...rung.faults, fault] : rung.faults.filter((each) => each !== fault);
+    onChange({ ...rung, faults: chosen, cues: chosen.map((each) => ({ fault: each, say: say.get(each) ?? '' })) });
+  }
+
+  return (
+    <div className="space-y-4 rounded-lg border border-line bg-card p-4">
+      <div className="grid gap-3 sm:grid-cols-2 xl:grid-cols-4">
+        <TextField
+          className="sm:col-span-2"
+          label="Name of the exercise"
+          value={rung.name}
+          onChange={(name) => {
+            onChange({ ...rung, name });
+          }}
+          error={errorAt('name')}
+        />
+        <SelectField
+          label="Level"
+          value={String(rung.level)}
+          options={levels}
+          onChange={(level) => {
+            onChange({ ...rung, level: Number(level) });
+          }}
+          error={errorAt('level')}
+        />
+        <SelectField
+          label="Position"
+          value={rung.position}
+          options={Object.entries(positionNames)}
+          onChange={(position) => {
+            onChange({ ...rung, position: position as Rung['position'] });
+          }}
+        />
+        <LinesField
+          label="Doses, from start to top, one a line"
+          rows={4}
+          value={rung.steps}
+          onChange={(steps) => {
+            onChange({ ...rung, steps });
+          }}
+          error={errorAt('steps')}
+        />
+        <div className="space-y-3">
+          <SelectField
+            label="Sides"
+            value={rung.side}
+            options={sides}
+            onChange={(side) => {
+              onChange({ ...rung, side: side as Rung['side'] });
+            }}
+            error={errorAt('side')}
+          />
+          <SelectField
+            label="Role"
+            value={rung.role}
+            options={roles}
+            onChange={(role) => {
+              onChange({ ...rung, role: role as Rung['role'] });
+            }}
+          />
+        </div>
+        <div className="space-y-3">
+          <TextField
+            label="Tempo"
+            value={rung.tempo ?? ''}
+            onChange={(tempo) => {
+              const next = { ...rung, tempo };
+              if (tempo === '') delete (next as Partial<Rung>).tempo;
+              onChange(next);
+            }}
+            error={errorAt('tempo')}
+          />
+          <TextField
+            label="Rest"
+            unit="s"
+            type="number"
+            value={String(rung.rest_s)}
+            onChange={(rest) => {
+              onChange({ ...rung, rest_s: Number(rest) });
+            }}
+            error={errorAt('rest_s')}
+          />
+        </div>
+        <LinesField
+          label="Other names"
+          rows={4}
+          value={rung.aliases}
+          onChange={(aliases) => {
+            onChange({ ...rung, aliases });
+          }}
+          error={errorAt('aliases')}
+        />
+      </div>
+      <FigureForm
+        figure={rung.figure}
+        error={errorAt('figure')}
+        onChange={(figure) => {
+          onChange({ ...rung, figure });
+        }}
+      />
+      <Fold title="Kit and loads" open>
+        <div className="flex flex-wrap gap-x-4">
+          {library.data?.library.equipment
+            .filter((each) => each.id !== 'mat')
+            .map((each) => (
+              <Tick
+                key={each.id}
+                label={each.name}
+                checked={rung.equipment.includes(each.id as Rung['equipment'][number])}
+                onChange={(on) => {
+                  const id = each.id as Rung['equipment'][number];
+                  onChange({
+                    ...rung,
+                    equipment: on ? [...rung.equipment, id] : rung.equipment.filter((one) => one !== id),
+                  });
+                }}
+              />
+            ))}
+        </div>
+        <div className="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-4 xl:grid-cols-6">
+          {library.data?.library.stresses.map((stress) => (
+            <SelectField
+              key={stress.id}
+              label={<span className="text-sm">{stress.name}</span>}
+              value={String(rung.stresses[stress.id] ?? 0)}
+              options={grades}
+              onChange={(grade) => {
+                const others = without(rung.stresses, stress.id);
+                onChange({ ...rung, stresses: grade === '0' ? others : { ...others, [stress.id]: Number(grade) } });
+              }}
+            />
+          ))}
+        </div>
+      </Fold>
+      <Fold
+        title="Faults and cues, three to six"
+        open={errorAt('faults') !== undefined || errorAt('cues') !== undefined}
+      >
+        <p className="text-sm font-semibold text-warn">{errorAt('faults') ?? errorAt('cues')}</p>
+        <div className="grid gap-x-6 sm:grid-cols-2">
+          {faults.map((fault) => (
+            <div key={fault.id}>
+              <Tick
+                label={fault.name}
+                checked={rung.faults.includes(fault.id)}
+                onChange={(on) => {
+                  setFault(fault.id, on);
+                }}
+              />
+              {rung.faults.includes(fault.id) && (
+                <input
+                  aria-label={`Cue for ${fault.name}`}
+                  className="mb-1 ml-7 block w-[calc(100%-1.75rem)] rounded border border-wood bg-card px-2 py-1"
+                  value={say.get(fault.id) ?? ''}
+                  onChange={(event) => {
+                    onChange({
+                      ...rung,
+                      cues: rung.faults.map((each) => ({
+                        fault: each,
+                        say: each === fault.id ? event.target.value : (say.get(each) ?? ''),
+                      })),
+                    });
+                  }}
+                />
+              )}
+            </div>
+          ))}
+        </div>
+      </Fold>
+      <Fold title="Words" open>
+        <div className="grid gap-3 sm:grid-cols-3">
+          {texts.map(([key, label]) => (
+            <TextField
+              key={key}
+              label={label}
+              value={rung[key]}
+              onChange={(text) => {
+                onChange({ ...rung, [key]: text });
+              }}
+              error={errorAt(key)}
+            />
+          ))}
+          {lists.map(([key, label]) => (
+            <LinesField
+              key={key}
+              label={label}
+              rows={3}
+              value={rung[key]}
+              onChange={(list) => {
+                onChange({ ...rung, [key]: list });
+              }}
+              error={errorAt(key)}
+            />
+          ))}
+        </div>
+      </Fold>
+      <Fold title="First done clean elsewhere" open={rung.requires.length > 0 || errorAt('requires') !== undefined}>
+        {rung.requires.map((gate, i) => (
+          <div key={gate.rung} className="mb-2 flex items-end gap-2">
+            <TextField
+              className="flex-1"
+              label={
+                library.data?.library.ladders.flatMap((each) => each.rungs).find((each) => each.id === gate.rung)
+                  ?.name ?? gate.rung
+              }
+              value={gate.what}
+              onChange={(what) => {
+                onChange({ ...rung, requires: rung.requires.map((each, k) => (k === i ? { ...each, what } : each)) });
+              }}
+            />
+            <Button
+              aria-label="Take this gate away"
+              onClick={() => {
+                onChange({ ...rung, requires: rung.requires.filter((_, k) => k !== i) });
+              }}
+            >
+              <Trash2 size={18} aria-hidden />
+            </Button>
+          </div>
+        ))}
+        <div className="max-w-sm">
+          <RungPicker
+            label="Add a gate"
+            onPick={(picked) => {
+              if (!rung.requires.some((each) => each.rung === picked.id))
+                onChange({ ...rung, requires: [...rung.requires, { rung: picked.id, what: 'done clean once' }] });
+            }}
+          />
+        </div>
+      </Fold>
+    </div>
+  );
+}
+
+function Fold({ title, open = false, children }: { title: string; open?: boolean; children: ReactNode }) {
+  return (
+    <details open={open} className="border-t border-line pt-2">
+      <summary className="min-h-8 cursor-pointer font-bold">{title}</summary>
+      {children}
+    </details>
+  );
+}
+
+/** A list written as lines; the text is kept as typed while it is being written. */
+function LinesField({
+  label,
+  rows,
+  value,
+  onChange,
+  error,
+}: {
+  label: string;
+  rows: number;
+  value: readonly string[];
+  onChange: (lines: string[]) => void;
+  error?: string | undefined;
+}) {
+  const id = useId();
+  const [text, setText] = useState(value.join('\n'));
+  return (
+    <label className="block font-semibold">
+      {label}
+      <textarea
+        rows={rows}
+        className="mt-0.5 block w-full rounded-md border border-wood bg-card px-2 py-1.5 text-[15px] font-normal"
+        value={text}
+        aria-invalid={error !== undefined}
+        aria-describedby={error === undefined ? undefined : id}
+        onChange={(event) => {
+          setText(event.target.value);
+          onChange(lines(event.target.value));
+        }}
+      />
+      <span id={id} role={error === undefined ? undefined : 'alert'} className="block text-sm font-semibold text-warn">
+        {error}
+      </span>
+    </label>
+  );
+}

@@ -1,0 +1,82 @@
+import type { Schemas } from '../../api/client';
+
+export type Draft = Schemas['LadderDraft'];
+export type Rung = Schemas['RungDraft'];
+
+const restTillKnown = 30;
+
+/** A rung to begin with: like its neighbour where there is one, with a name still to be given. */
+export function newRung(like: Rung | undefined): Rung {
+  if (like !== undefined) {
+    const copy: Rung = { ...like, id: '', name: '', aliases: [] };
+    delete copy.retired;
+    return copy;
+  }
+  return {
+    id: '',
+    name: '',
+    aliases: [],
+    level: 3,
+    position: 'standing',
+    role: 'compound',
+    also: [],
+    side: 'both',
+    steps: ['2 × 8', '2 × 10', '3 × 12'],
+    tempo: '2-0-2-0',
+    rest_s: restTillKnown,
+    requires: [],
+    faults: ['breath-held', 'jerks', 'tempo-lost'],
+    stresses: {},
+    equipment: [],
+    helpful: [],
+    adds: '',
+    watch: '',
+    setup: [''],
+    cues: [
+      { fault: 'breath-held', say: 'Breathe out on the effort.' },
+      { fault: 'jerks', say: 'Slow enough to stop anywhere.' },
+      { fault: 'tempo-lost', say: 'Count it.' },
+    ],
+    felt_in: [],
+    not_in: ['low back'],
+    muscles: [],
+    less_range: '',
+    stop: ['Pain that is not ordinary effort'],
+    figure: { pose: 'standing' },
+  };
+}
+
+export function newLadder(): Draft {
+  return { name: '', category: 'AE', anchor: '', rungs: [newRung(undefined)] };
+}
+
+export function withRung(draft: Draft, index: number, rung: Rung): Draft {
+  return { ...draft, rungs: draft.rungs.map((each, i) => (i === index ? rung : each)) };
+}
+
+/** A new rung after the one at this place. */
+export function added(draft: Draft, after: number): Draft {
+  const rungs = [...draft.rungs];
+  rungs.splice(after + 1, 0, newRung(draft.rungs[after]));
+  return { ...draft, rungs };
+}
+
+export function moved(draft: Draft, from: number, to: number): Draft {
+  const rungs = [...draft.rungs];
+  const [rung] = rungs.splice(from, 1);
+  if (rung !== undefined) rungs.splice(to, 0, rung);
+  return { ...draft, rungs };
+}
+
+/** An object without one of its fields. */
+export function without<T extends object, K extends keyof T>(object: T, key: K): Omit<T, K> {
+  return Object.fromEntries(Object.entries(object).filter(([name]) => name !== key)) as Omit<T, K>;
+}
+
+/** Lines of a text, without empty ones. */
+export function lines(text: string): string[] {
+  return text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter((line) => line !== '');
+}
