@@ -14,6 +14,11 @@ final class Search
 
     private const LONGEST_QUERY = 80;
 
+    /** Among names that match alike, the one with the fewest other words goes first. */
+    private const MOST_WORDS = 10;
+
+    private const MISSPELT_WHOLE = 200;
+
     public function __construct(private readonly Library $library)
     {
     }
@@ -66,12 +71,12 @@ final class Search
             if ($nearest === null) {
                 $whole = abs(strlen($key) - strlen($typed)) <= 2 ? levenshtein($typed, $key) : 99;
 
-                return $whole <= max(1, intdiv(strlen($typed), 5)) ? 20 + $whole : null;
+                return $whole <= max(1, intdiv(strlen($typed), 5)) ? self::MISSPELT_WHOLE + $whole : null;
             }
             $sum += $nearest;
         }
 
-        return $sum;
+        return $sum * self::MOST_WORDS + min(self::MOST_WORDS - 1, abs(count($name) - count($words)));
     }
 
     /**

@@ -43,7 +43,7 @@ final class Road
             $standing[$placement->ladder->id] = $placement;
         }
         $stretches = [];
-        self::collect($goal, $client, $standing, $library, $stretches);
+        self::collect($goal, false, $client, $standing, $library, $stretches);
         $stretches = array_values($stretches);
         $obstacles = Obstacles::between($client, $goal, $library);
         $placement = $standing[$goal->ladder] ?? null;
@@ -72,10 +72,14 @@ final class Road
      * @param  array<string, Placement>  $standing
      * @param  array<string, RoadStretch>  $stretches  by ladder; gates before what they open
      */
-    private static function collect(Rung $goal, Client $client, array $standing, Library $library, array &$stretches): void
+    private static function collect(Rung $goal, bool $isGate, Client $client, array $standing, Library $library, array &$stretches): void
     {
         $placement = $standing[$goal->ladder] ?? null;
         $rungs = self::between($placement?->rung, $goal, $library);
+        if ($isGate && $rungs === []) {
+            // who stands there or above without having shown it still has to show it once
+            $rungs = [$goal];
+        }
         foreach ($rungs === [] ? [$goal] : $rungs as $rung) {
             if ($rung !== $goal && self::isPassedOver($rung, $client)) {
                 continue;
@@ -83,7 +87,7 @@ final class Road
             foreach ($rung->requires as $gate) {
                 $gateRung = $library->rung($gate->rung);
                 if ($gateRung->ladder !== $goal->ladder && ! $client->hasShown($gateRung, $library)) {
-                    self::collect($gateRung, $client, $standing, $library, $stretches);
+                    self::collect($gateRung, true, $client, $standing, $library, $stretches);
                 }
             }
         }
@@ -120,6 +124,10 @@ final class Road
     {
         foreach ($stretches as $stretch) {
             $at = $standing[$stretch->ladder->id] ?? null;
+            $first = $stretch->rungs[0] ?? null;
+            if ($at?->rung !== null && $first !== null && $stretch->ladder->indexOf($first->id) <= $stretch->ladder->indexOf($at->rung->id) && Obstacles::between($client, $first, $library)->isClear()) {
+                return [$first, count($first->steps) - 1];
+            }
             if ($at?->rung !== null && $stretch->rungs !== [] && $at->step < count($at->rung->steps) - 1) {
                 return [$at->rung, $at->step + 1];
             }

@@ -88,7 +88,7 @@ final class Documents
         return (new WeekPlanner($data->library(), $data->style(DataFolder::DEFAULT_STYLE), $data->goals(), self::placer()))->plan($client, $weeks);
     }
 
-    private static function placer(): Placer
+    public static function placer(): Placer
     {
         return new Placer(self::data()->library(), new Swaps(self::data()->library(), self::data()->style(DataFolder::DEFAULT_STYLE)->withoutLadders));
     }

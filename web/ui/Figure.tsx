@@ -154,7 +154,7 @@ export function Moving({ drawing, label, className = '' }: { drawing: Drawing; l
     if (!plays) return;
     const began = performance.now();
     let asked = requestAnimationFrame(function next(now) {
-      setPicture(at(drawing, (now - began) / 1000));
+      setPicture(at(drawing, Math.max(0, now - began) / 1000));
       asked = requestAnimationFrame(next);
     });
     return () => {

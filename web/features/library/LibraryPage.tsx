@@ -27,6 +27,8 @@ const intents = [
 export function LibraryPage() {
   const [params, setParams] = useSearchParams();
   const wanted: Wanted = Object.fromEntries([...params].filter(([, value]) => value !== ''));
+  // the address follows what is typed, and may be a letter behind it
+  const [text, setText] = useState(wanted.q ?? '');
   const rungs = useRungs(wanted);
   const library = useLibrary();
   const figures = useFigures();
@@ -58,8 +60,9 @@ export function LibraryPage() {
             type="search"
             className="block w-full rounded-md border border-wood bg-card py-2 pr-2 pl-10 text-base"
             placeholder="Find an exercise by any of its names"
-            value={wanted.q ?? ''}
+            value={text}
             onChange={(event) => {
+              setText(event.target.value);
               want('q', event.target.value);
             }}
           />
@@ -150,6 +153,7 @@ export function LibraryPage() {
           <Button
             look="quiet"
             onClick={() => {
+              setText('');
               setParams({}, { replace: true });
             }}
           >

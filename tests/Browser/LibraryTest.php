@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use Facebook\WebDriver\WebDriverSelect;
+
+final class LibraryTest extends BrowserTestCase
+{
+    private function label(string $text): WebDriverBy
+    {
+        return WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//*[self::input or self::select or self::textarea]', $text));
+    }
+
+    private function retype(string $label, string $text): void
+    {
+        $field = $this->element($this->label($label));
+        $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
+        $field->sendKeys($text);
+    }
+
+    public function test_a_side_plank_is_swapped_for_what_spares_a_sore_shoulder(): void
+    {
+        $this->signIn();
+        $this->link('Bea Thwart')->click();
+        $this->link('Week')->click();
+        $before = $this->css('[data-week-total]')->getText();
+        $swap = $this->css('button[aria-label^="Swap Side plank"]');
+        $name = substr((string) $swap->getAttribute('aria-label'), strlen('Swap '));
+        $swap->click();
+        $this->waitForText('Instead of '.$name);
+        $this->element(WebDriverBy::xpath('//label[contains(., "Sore shoulder")]/input'))->click();
+        $this->browser->wait(15, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('button[aria-label="Put Side plank, feet split in the week"]')) === []);
+        $put = $this->css('button[aria-label="Put Carry, one side at the hip in the week"]');
+        $put->click();
+        $this->waitForText('Carry, one side at the hip');
+        $this->browser->wait(15, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[role=dialog]')) === []);
+        self::assertNotSame($before, $this->css('[data-week-total]')->getText());
+        $this->button('Undo')->click();
+        $this->waitForText($name);
+    }
+
+    public function test_an_own_ladder_of_three_rungs_stands_on_the_wall(): void
+    {
+        $this->signIn();
+        $this->link('Library')->click();
+        $this->link('New ladder')->click();
+        $this->waitForText('Our own, not saved yet.');
+        $this->retype('Name of the ladder', 'Harbour holds');
+        (new WebDriverSelect($this->element($this->label('Category'))))->selectByValue('AL');
+        foreach (['Harbour hold, low', 'Harbour hold, middle', 'Harbour hold, high'] as $i => $name) {
+            if ($i > 0) {
+                $this->button('Rung above')->click();
+            }
+            $this->retype('Name of the exercise', $name);
+            $this->retype('What it asks more', 'A little more than before.');
+            $this->retype('Where to stand', 'In front.');
+            $this->retype('How the range is cut', 'Half of it.');
+            $this->retype('Set up', 'Stand tall.');
+            $this->retype('Felt in', 'side of the waist');
+            $this->retype('Muscles', 'obliques');
+        }
+        (new WebDriverSelect($this->element($this->label('Level'))))->selectByValue('1');
+        $this->button('Save')->click();
+        $this->waitForText('levels never fall along a ladder');
+        (new WebDriverSelect($this->element($this->label('Level'))))->selectByValue('4');
+        $this->button('Save')->click();
+        $this->waitForText('Harbour holds written');
+
+        $this->link('Clients')->click();
+        $this->link('Bea Thwart')->click();
+        $this->button('All 32, by direction')->click();
+        $this->css('button[aria-label="Anti-lateral-flexion: 5 ladders"]')->click();
+        $this->css('[data-rung="own-harbour-hold-high"]');
+        self::assertCount(3, $this->browser->findElements(WebDriverBy::cssSelector('[data-rung^="own-harbour-hold"]')));
+    }
+
+    public function test_who_stands_on_a_retired_rung_is_named_lands_below_and_comes_back(): void
+    {
+        $this->signIn();
+        $this->open('/library/ladders/side-plank');
+        $this->button('Side plank, feet stacked')->click();
+        $this->button('Retire')->click();
+        $this->button('Save')->click();
+        $this->waitForText('Who is affected, and where they land');
+        $this->waitForText('Bea Thwart: Side plank, feet stacked → Side plank, feet split');
+        $this->button('Save and move them')->click();
+        $this->waitForText('Shipped, and changed by us.');
+
+        $this->link('Clients')->click();
+        $this->link('Bea Thwart')->click();
+        $this->css('[data-standing][data-rung="side-plank-split"]');
+        $this->open('/library/ladders/side-plank');
+        $this->button('Undo the last change')->click();
+        $this->waitForText('As shipped');
+        $this->link('Clients')->click();
+        $this->link('Bea Thwart')->click();
+        $this->css('[data-standing][data-rung="side-plank-stacked"]');
+    }
+
+    public function test_the_road_to_a_standing_wheel_rollout_is_drawn_and_flagged_on_the_wall(): void
+    {
+        $this->signIn();
+        $this->link('Joss Keelson')->click();
+        $this->link('Road')->click();
+        $this->css('input[role=combobox]')->sendKeys('standing wheel rolout');
+        $this->waitForText('Rollout, standing wheel');
+        $this->css('input[role=combobox]')->sendKeys(WebDriverKeys::ENTER);
+        $this->waitForText('Not yet, because');
+        $this->waitForText('This week’s next step');
+        $this->waitForText('the aim');
+        $this->button('Put it on the wall as the aim')->click();
+        $this->waitForText('Take the aim off the wall');
+        $this->link('Wall')->click();
+        $this->css('[data-aim="rollout-standing"]');
+    }
+
+    public function test_the_library_is_searched_read_and_compared(): void
+    {
+        $this->signIn();
+        $this->link('Library')->click();
+        $this->waitForText('189 exercises');
+        $this->css('input[type=search]')->sendKeys('ded bug');
+        $this->link('Dead bug, opposite arm and leg')->click();
+        $this->waitForText('If you see, say');
+        $this->css('svg[data-plays]');
+        $this->css('button[aria-label="Stop the figure"]')->click();
+        $this->css('button[aria-label="Play the figure"]');
+        $this->css('input[role=combobox]')->sendKeys('heel taps');
+        $this->waitForText('Dead bug, heel taps');
+        $this->css('input[role=combobox]')->sendKeys(WebDriverKeys::ENTER);
+        $this->waitForText('What differs');
+        self::assertStringContainsString('/library/compare/dead-bug-opposite/heel-taps', $this->browser->getCurrentURL());
+    }
+}
