@@ -137,7 +137,7 @@ export function Wall() {
             aria-label="Wall of ladders"
             className="relative grid gap-x-2.5"
             style={{
-              gridTemplateColumns: `1.6rem ${columns.map((each) => (each.ladder === undefined || folded.has(each.ladder.id) ? '2.6rem' : 'minmax(4.6rem, 1fr)')).join(' ')}`,
+              gridTemplateColumns: `1.6rem ${columns.map((each) => (each.ladder === undefined || folded.has(each.ladder.id) ? '2.6rem' : 'minmax(4.4rem, 1fr)')).join(' ')}`,
             }}
           >
             <div />
