@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Cli;
 
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Body\NormGroup;
 use EvenRungs\Core\Body\SafetyScreen;
 use EvenRungs\Core\Body\Severity;
 use EvenRungs\Core\InvalidValue;
@@ -16,6 +17,7 @@ use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Formats\Node;
+use EvenRungs\Formats\NormsJson;
 use EvenRungs\Formats\PlacementJson;
 use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\Schemas;
@@ -41,6 +43,7 @@ final class JobCommands
         'place' => ['--format' => true],
         'plan' => ['--weeks' => true, '--style' => true, '--format' => true],
         'swap' => ['--format' => true],
+        'norms' => ['--format' => true],
         'schema' => [],
     ];
 
@@ -73,6 +76,7 @@ final class JobCommands
                 'place' => $this->place($arguments),
                 'plan' => $this->plan($arguments),
                 'swap' => $this->swap($arguments),
+                'norms' => $this->norms($arguments),
                 default => $this->schema($arguments),
             };
         } catch (UnusableInput $e) {
@@ -144,6 +148,21 @@ final class JobCommands
         $this->sayWhatIsNotApplied($client);
 
         return $this->answer(PlacementJson::writeSwaps($rung, (new Swaps($library))->for($rung, $client)));
+    }
+
+    private function norms(Arguments $arguments): int
+    {
+        $node = $this->checked('tests', $this->document($arguments));
+        $on = $node->optionalString('on');
+
+        return $this->answer(NormsJson::write(
+            $this->data->norms(),
+            $this->data->clients()->readTests($node->child('tests')),
+            $this->data->clients()->readTests($node->optionalChild('previous')),
+            NormGroup::from($node->optionalString('norm_group') ?? NormGroup::None->value),
+            $node->optionalInt('born'),
+            $on === null ? null : (int) substr($on, 0, 4),
+        ));
     }
 
     /** Medical limits have no severity; one that was written is said to have no effect. */

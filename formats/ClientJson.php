@@ -126,7 +126,8 @@ final class ClientJson
         return new OtherTraining(Day::from($node->string('day')), TrainingType::from($node->string('type')));
     }
 
-    private function readTests(?Node $node): Tests
+    /** Test results as they stand in a client or in a document of their own. */
+    public function readTests(?Node $node): Tests
     {
         if ($node === null) {
             return new Tests;

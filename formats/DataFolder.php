@@ -11,6 +11,7 @@ use EvenRungs\Core\Ladder\Equipment;
 use EvenRungs\Core\Ladder\Fault;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Stress;
+use EvenRungs\Core\Norms\NormTables;
 use EvenRungs\Core\Planning\Intent;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
@@ -139,6 +140,11 @@ final class DataFolder
     public function poses(): array
     {
         return array_column($this->node('poses.json', 'poses')->each('poses', FigureJson::readBase(...)), null, 'id');
+    }
+
+    public function norms(): NormTables
+    {
+        return NormsJson::readTables($this->node('norms.json'));
     }
 
     /** @return list<Intent> */

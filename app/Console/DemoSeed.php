@@ -14,6 +14,7 @@ use App\Models\Program;
 use App\Models\Standing;
 use App\Models\Studio;
 use App\Models\Trainer;
+use EvenRungs\Core\Ladder\Name;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\Schemas;
@@ -48,6 +49,9 @@ final class DemoSeed extends Command
                 'password' => $each->string('password'),
             ]));
             $this->clients($scenario, $record, $commands);
+            foreach ($scenario->child('words')->keys() as $words) {
+                OwnWord::query()->create(['studio_id' => $record->id, 'words' => $words, 'key' => Name::key($words), 'rung' => $scenario->child('words')->string($words)]);
+            }
             $this->info('The demo studio is in place.');
         });
 
@@ -66,6 +70,7 @@ final class DemoSeed extends Command
                 'studio_id' => $studio->id,
                 'name' => $document['name'],
                 'document' => $document,
+                'aims' => $scenario->child('aims')->strings((string) $document['name']),
             ]));
         }
     }

@@ -104,12 +104,13 @@ final class LibraryTest extends BrowserTestCase
     public function test_the_road_to_a_standing_wheel_rollout_is_drawn_and_flagged_on_the_wall(): void
     {
         $this->signIn();
-        $this->link('Joss Keelson')->click();
+        $this->link('Maren Tidewell')->click();
         $this->link('Road')->click();
         $this->css('input[role=combobox]')->sendKeys('standing wheel rolout');
         $this->waitForText('Rollout, standing wheel');
         $this->css('input[role=combobox]')->sendKeys(WebDriverKeys::ENTER);
-        $this->waitForText('Not yet, because');
+        $this->waitForText('Not now, because');
+        $this->waitForText('needs kit that is not to hand: roller wheel');
         $this->waitForText('This week’s next step');
         $this->waitForText('the aim');
         $this->button('Put it on the wall as the aim')->click();

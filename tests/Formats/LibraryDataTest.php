@@ -25,6 +25,7 @@ final class LibraryDataTest extends TestCase
         foreach (['tables', 'goals', 'intents', 'poses'] as $name) {
             $files[$name] = [$root.$name.'.json', $name];
         }
+        $files['norms'] = [$root.'norms.json', 'norm-tables'];
         foreach (['ladders' => 'ladder', 'styles' => 'style'] as $folder => $schema) {
             foreach (glob($root.$folder.'/*.json') ?: [] as $file) {
                 $files[$folder.'/'.basename($file)] = [$file, $schema];

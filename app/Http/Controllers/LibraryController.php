@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use EvenRungs\Core\Body\Flag;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Planning\Intent;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\LibraryJson;
@@ -37,6 +38,7 @@ final class LibraryController extends Controller
                 'name' => $each->name,
                 'intent' => $each->intent,
             ], array_values($data->goals())),
+            'intents' => array_map(static fn (Intent $each): array => ['id' => $each->id, 'name' => $each->name, 'text' => $each->text], $data->intents()),
             'categories' => array_map(static fn (Category $each): array => [
                 'code' => $each->value,
                 'name' => $each->label(),

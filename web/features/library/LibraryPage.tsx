@@ -14,15 +14,6 @@ import { RungCard } from './RungCard';
 import { useFigures, useLibraryChanged, useRungs, type RungBrief, type Wanted } from './useRungs';
 
 const levels = Array.from({ length: 10 }, (_, i) => String(i + 1));
-const intents = [
-  ['switch-on', 'Switch-on'],
-  ['learn', 'Learn and control'],
-  ['endurance', 'Endurance'],
-  ['strength', 'Strength and stability'],
-  ['high-rep', 'High-rep circuit'],
-  ['power', 'Power'],
-] as const;
-
 /** Every exercise there is: found by name, by what it trains and by what it spares. */
 export function LibraryPage() {
   const [params, setParams] = useSearchParams();
@@ -128,7 +119,7 @@ export function LibraryPage() {
           onChange={(value) => {
             want('intent', value);
           }}
-          options={intents}
+          options={library.data.intents.map((each) => [each.id, each.name])}
         />
         <Ticks
           label="Kit to hand"
