@@ -65,7 +65,7 @@ function Lines({ drawing, picture }: { drawing: Drawing; picture: Picture }) {
               points={line}
               {...limb}
               strokeWidth={widths[stroke.part]}
-              className={stroke.part === 'far' ? 'stroke-faint/60' : 'stroke-ink'}
+              className={stroke.part === 'far' ? 'stroke-faint/65' : 'stroke-ink'}
             />
           </g>
         );
