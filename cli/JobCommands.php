@@ -129,7 +129,7 @@ final class JobCommands
 
             return self::REFERRED;
         }
-        $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->placer($style->withoutLadders));
+        $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->placer($style->plan->withoutLadders));
 
         return $this->answer((new ProgramJson($this->data->clients()))->write($planner->plan($client, (int) $weeks)));
     }

@@ -10,8 +10,10 @@ use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Planning\Intent;
 use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Style\SetOrder;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Style\StyleChoice;
+use EvenRungs\Core\Style\StylePlan;
 
 /**
  * House styles and what each goal asks.
@@ -48,7 +50,7 @@ final class StyleJson
             $seconds('standalone_length_s'),
             $seconds('short_length_s'),
             $numbers->int('most_training_days'),
-            $node->strings('without_ladders'),
+            self::readPlan($node->child('plan')),
         );
     }
 
@@ -69,6 +71,22 @@ final class StyleJson
             $node->optionalInt('least_top_reps'),
             $node->ints('needs'),
             $node->ints('spares'),
+        );
+    }
+
+    private static function readPlan(Node $node): StylePlan
+    {
+        $usual = new StylePlan;
+
+        return new StylePlan(
+            $node->bool('repeats'),
+            $node->bool('struggle'),
+            SetOrder::from($node->optionalString('order') ?? $usual->order->value),
+            $node->optionalInt('steps_ahead') ?? 0,
+            $node->bool('circuit'),
+            $node->has('accessories') ? array_map(Category::from(...), $node->strings('accessories')) : $usual->accessories,
+            $node->strings('without_ladders'),
+            $node->strings('without_rungs'),
         );
     }
 

@@ -100,6 +100,6 @@ final class BoardLoader
 
     public function placer(): Placer
     {
-        return new Placer($this->data->library(), new Swaps($this->data->library(), $this->data->style(DataFolder::DEFAULT_STYLE)->withoutLadders));
+        return new Placer($this->data->library(), new Swaps($this->data->library(), $this->data->style(DataFolder::DEFAULT_STYLE)->plan->withoutLadders));
     }
 }

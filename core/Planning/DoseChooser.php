@@ -24,6 +24,9 @@ final class DoseChooser
 
     private const SHORTEST_HOLD_S = 5;
 
+    /** One repeat of a hold, in styles that break holds up (McGill SM (2010) Strength Cond J 32(3):33–46, method from memory). */
+    private const SHORT_HOLD_S = 10;
+
     /** Break between the pieces of a hold that a limit cuts (common practice, no source). */
     private const BREAK_S = 5;
 
@@ -50,6 +53,11 @@ final class DoseChooser
             if ($measure->time->isLongerThan($this->style->holdCap)) {
                 $measure = new Hold($this->style->holdCap);
                 $why[] = sprintf('Held %s: %s holds no longer.', $this->style->holdCap->toClock(), $this->style->name);
+            }
+            $short = Seconds::of(self::SHORT_HOLD_S);
+            if ($this->style->plan->repeats && $measure->time->isLongerThan($short)) {
+                $measure = new Intervals((int) ceil($measure->time->ms / $short->ms), $short, Seconds::of(self::BREAK_S));
+                $why[] = sprintf('In repeats of %d s: %s never holds long.', self::SHORT_HOLD_S, $this->style->name);
             }
         }
         $cap = $client->holdCap();

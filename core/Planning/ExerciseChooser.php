@@ -53,7 +53,7 @@ final class ExerciseChooser
     /** @param  list<string>|null  $only */
     private function uses(string $ladder, ?array $only): bool
     {
-        return $only === null ? ! in_array($ladder, $this->style->withoutLadders, true) : in_array($ladder, $only, true);
+        return $only === null ? ! in_array($ladder, $this->style->plan->withoutLadders, true) : in_array($ladder, $only, true);
     }
 
     /**
@@ -67,12 +67,15 @@ final class ExerciseChooser
             if ($placement->rung === null) {
                 continue;
             }
-            foreach ($placement->ladder->downFrom($placement->rung) as $rung) {
-                if (! $this->suits($rung, $client, $goal, $placement->kept || $placement->basis === Basis::Entry) || ! Obstacles::between($client, $rung, $this->library)->isClear()) {
+            $start = $this->start($placement, $client, $goal);
+            foreach ($placement->ladder->downFrom($start) as $rung) {
+                if (in_array($rung->id, $this->style->plan->withoutRungs, true) || ! $this->suits($rung, $client, $goal, $placement->kept || $placement->basis === Basis::Entry) || ! Obstacles::between($client, $rung, $this->library)->isClear()) {
                     continue;
                 }
                 $why = $placement->why;
-                if ($rung !== $placement->rung) {
+                if ($rung === $start && $start !== $placement->rung) {
+                    $why[] = sprintf('%s starts on the first rung that is a struggle: %s.', $this->style->name, $rung->name);
+                } elseif ($rung !== $placement->rung) {
                     $why[] = $goal->levelCap !== null && $placement->rung->level->value > $goal->levelCap
                         ? sprintf('%s asks for level %d at most: %s.', $goal->name, $goal->levelCap, $rung->name)
                         : sprintf('Planned on %s: the ability typed for this direction, or the goal, asks for a lower rung.', $rung->name);
@@ -83,6 +86,21 @@ final class ExerciseChooser
         }
 
         return $found;
+    }
+
+    /** The placed rung, or where the style starts with a struggle the next allowed one above what was tested. */
+    private function start(Placement $placement, Client $client, GoalRule $goal): Rung
+    {
+        $placed = $placement->rung ?? $placement->ladder->rungs[0];
+        if ($this->style->plan->struggle && in_array($placement->basis, [Basis::HighestClean, Basis::Test], true)) {
+            foreach ($placement->ladder->above($placed) as $rung) {
+                if (! in_array($rung->id, $this->style->plan->withoutRungs, true) && $this->suits($rung, $client, $goal, true) && Obstacles::between($client, $rung, $this->library)->isClear()) {
+                    return $rung;
+                }
+            }
+        }
+
+        return $placed;
     }
 
     /**

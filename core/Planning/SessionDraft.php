@@ -140,7 +140,7 @@ final class SessionDraft
             $blocks[] = new StraightBlock([$this->entry($this->switchOn, $this->switchOn->dose)], Seconds::zero());
         }
         if ($this->items !== []) {
-            $ordered = SessionOrder::arrange($this->items);
+            $ordered = SessionOrder::arrange($this->items, $this->style->plan->order);
             $blocks[] = $this->circuit
                 ? new CircuitBlock(array_map($this->station(...), $ordered), $this->items[0]->dose->sets, Seconds::zero(), Seconds::zero())
                 : new StraightBlock(array_map(fn (DraftItem $item): Entry => $this->entry($item, $item->dose), $ordered), Seconds::zero());

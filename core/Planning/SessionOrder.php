@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Planning;
 
+use EvenRungs\Core\Ladder\Level;
+use EvenRungs\Core\Style\SetOrder;
+
 /**
- * Orders a session: skill while fresh and held endurance last, no direction twice running, no two shoulder-loaded
- * stations in a row, balance not straight after a hold, and as few changes of position as that leaves.
+ * Orders a session by the style: skill while fresh and held endurance last, or held first, or the hardest first. In each, no
+ * direction twice running, no two shoulder-loaded stations in a row, balance not straight after a hold, and as few changes
+ * of position as that leaves.
  */
 final class SessionOrder
 {
@@ -16,7 +20,11 @@ final class SessionOrder
 
     private const BALANCE_AFTER_HOLD = 6;
 
-    private const HELD_EARLY = 4;
+    /** What does not go first in the style's order. */
+    private const OUT_OF_TURN = 4;
+
+    /** Levels count more than positions where the hardest goes first. */
+    private const A_LEVEL_EASIER = 3;
 
     private const CHANGE_OF_POSITION = 2;
 
@@ -24,13 +32,13 @@ final class SessionOrder
      * @param  list<DraftItem>  $items
      * @return list<DraftItem>
      */
-    public static function arrange(array $items): array
+    public static function arrange(array $items, SetOrder $order): array
     {
         $left = $items;
         $ordered = [];
         while ($left !== []) {
             $last = $ordered === [] ? null : $ordered[count($ordered) - 1];
-            usort($left, static fn (DraftItem $a, DraftItem $b): int => self::rank($a, $last) <=> self::rank($b, $last));
+            usort($left, static fn (DraftItem $a, DraftItem $b): int => self::rank($a, $last, $order) <=> self::rank($b, $last, $order));
             $ordered[] = array_shift($left);
         }
 
@@ -38,10 +46,14 @@ final class SessionOrder
     }
 
     /** @return array{int, int, int, string} */
-    private static function rank(DraftItem $item, ?DraftItem $last): array
+    private static function rank(DraftItem $item, ?DraftItem $last, SetOrder $order): array
     {
         $rung = $item->choice->rung;
-        $cost = $item->isHeld() ? self::HELD_EARLY : 0;
+        $cost = match ($order) {
+            SetOrder::SkillFirst => $item->isHeld() ? self::OUT_OF_TURN : 0,
+            SetOrder::StaticFirst => $item->isHeld() ? 0 : self::OUT_OF_TURN,
+            SetOrder::HardestFirst => self::A_LEVEL_EASIER * (Level::MOST - $rung->level->value),
+        };
         if ($last !== null) {
             $before = $last->choice->rung;
             $cost += $before->category === $rung->category ? self::SAME_DIRECTION : 0;

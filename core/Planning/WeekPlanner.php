@@ -31,9 +31,6 @@ final class WeekPlanner
     /** A step of the dose is expected every two weeks at the earliest: it takes two clean sessions. */
     private const WEEKS_PER_STEP = 2;
 
-    /** Accessories of a session, in the order they are added. */
-    private const ACCESSORIES = [Category::Hip, Category::ShoulderGirdle, Category::Integrated];
-
     private readonly DoseChooser $doses;
 
     /**
@@ -66,7 +63,7 @@ final class WeekPlanner
         $planned = [];
         $gaps = [];
         for ($number = 1; $number <= $weeks; $number++) {
-            $step = intdiv($number - 1, self::WEEKS_PER_STEP);
+            $step = $this->style->plan->stepsAhead + intdiv($number - 1, self::WEEKS_PER_STEP);
             [$sessions, $covered] = $this->week($client, $goal, $choices, $step);
             $planned[] = new Week($number, $client->otherTraining, $sessions);
             $gaps = [...$gaps, ...$this->gaps($number, $covered, $choices, $placements, count($sessions))];
@@ -133,7 +130,7 @@ final class WeekPlanner
      */
     private function draft(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, int $step, ?ExerciseChoice $open): SessionDraft
     {
-        $draft = new SessionDraft($slot, $goal->circuit && $slot->kind !== Kind::Activation, $this->library, $this->style);
+        $draft = new SessionDraft($slot, ($goal->circuit || $this->style->plan->circuit) && $slot->kind !== Kind::Activation, $this->library, $this->style);
         if ($open !== null) {
             $draft->openWith($open, $this->doses->choose($open->rung, $step, $client)[0]);
         }
@@ -142,7 +139,7 @@ final class WeekPlanner
             $this->addFrom($choices[$direction->value], $covered[$direction->value], $draft, $client, $step);
         }
         $this->raiseSets($draft, $goal->sets, $slot);
-        foreach (self::ACCESSORIES as $category) {
+        foreach ($this->style->plan->accessories as $category) {
             $this->addFrom($choices[$category->value], 0, $draft, $client, $step);
         }
         if ($slot->mayBeHard) {
@@ -233,7 +230,7 @@ final class WeekPlanner
                 $sessions === 0 => 'No day has minutes for a session.',
                 $times === 0 => 'The minutes of the week leave no room for it.',
                 $sessions === 1 => 'Once only: the week has one training day.',
-                default => 'Once only: the other days have no room for it, or stay light beside other training.',
+                default => sprintf('%s only: the other days have no room for it, or stay light beside other training.', $times === 1 ? 'Once' : $times.' times'),
             });
         }
 

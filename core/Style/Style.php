@@ -23,7 +23,7 @@ final class Style
      * @param  Seconds  $standaloneLength  a stand-alone session grows to this and no further
      * @param  Seconds  $shortLength  a finisher or a switch-on session grows to this and no further
      * @param  int  $mostTrainingDays  days with a session in a week
-     * @param  list<string>  $withoutLadders  ladders that it does not plan
+     * @param  StylePlan  $plan  what follows for the plan beside the numbers
      */
     public function __construct(
         public readonly string $id,
@@ -40,7 +40,7 @@ final class Style
         public readonly Seconds $standaloneLength,
         public readonly Seconds $shortLength,
         public readonly int $mostTrainingDays,
-        public readonly array $withoutLadders = [],
+        public readonly StylePlan $plan = new StylePlan,
     ) {
     }
 }

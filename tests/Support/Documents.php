@@ -81,16 +81,16 @@ final class Documents
         return $placements;
     }
 
-    public static function plan(Client $client, int $weeks = 1): Program
+    public static function plan(Client $client, int $weeks = 1, string $style = DataFolder::DEFAULT_STYLE): Program
     {
         $data = self::data();
 
-        return (new WeekPlanner($data->library(), $data->style(DataFolder::DEFAULT_STYLE), $data->goals(), self::placer()))->plan($client, $weeks);
+        return (new WeekPlanner($data->library(), $data->style($style), $data->goals(), self::placer($style)))->plan($client, $weeks);
     }
 
-    public static function placer(): Placer
+    public static function placer(string $style = DataFolder::DEFAULT_STYLE): Placer
     {
-        return new Placer(self::data()->library(), new Swaps(self::data()->library(), self::data()->style(DataFolder::DEFAULT_STYLE)->withoutLadders));
+        return new Placer(self::data()->library(), new Swaps(self::data()->library(), self::data()->style($style)->plan->withoutLadders));
     }
 
     /** @param  array<string, mixed>  $document */

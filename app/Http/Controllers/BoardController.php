@@ -70,7 +70,7 @@ final class BoardController extends Controller
         foreach (is_string($spare) ? explode(',', $spare) : [] as $limit) {
             $person = isset($library->limits[$limit]) ? $person->with(new Limit($library->limits[$limit])) : $person;
         }
-        $swaps = (new Swaps($library, $data->style(DataFolder::DEFAULT_STYLE)->withoutLadders))->for($library->rung($rung), $person);
+        $swaps = (new Swaps($library, $data->style(DataFolder::DEFAULT_STYLE)->plan->withoutLadders))->for($library->rung($rung), $person);
 
         return new JsonResponse([
             'for' => $page->brief($library->rung($rung)),

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Style;
+
+use EvenRungs\Core\Ladder\Category;
+
+/**
+ * What follows from a house style for the plan, beside its numbers.
+ */
+final class StylePlan
+{
+    /**
+     * @param  bool  $repeats  holds are broken into short repeats
+     * @param  bool  $struggle  a ladder that was tested starts on the rung above the highest clean one
+     * @param  SetOrder  $order  of the exercises of a session
+     * @param  int  $stepsAhead  steps of the dose above the start, from the first week
+     * @param  bool  $circuit  the main part runs in rounds whatever the goal
+     * @param  list<Category>  $accessories  categories beside the directions, in the order they are added
+     * @param  list<string>  $withoutLadders  ladders that it does not plan
+     * @param  list<string>  $withoutRungs  rungs that it passes over
+     */
+    public function __construct(
+        public readonly bool $repeats = false,
+        public readonly bool $struggle = false,
+        public readonly SetOrder $order = SetOrder::SkillFirst,
+        public readonly int $stepsAhead = 0,
+        public readonly bool $circuit = false,
+        public readonly array $accessories = [Category::Hip, Category::ShoulderGirdle, Category::Integrated],
+        public readonly array $withoutLadders = [],
+        public readonly array $withoutRungs = [],
+    ) {
+    }
+}

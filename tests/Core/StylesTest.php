@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Dose\Intervals;
+use EvenRungs\Core\Dose\Reps;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Session\CircuitBlock;
+use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Style\StyleChoice;
+use PHPUnit\Framework\TestCase;
+use Tests\Support\Documents;
+
+/**
+ * Every house style changes what it says it changes. Common practice, no source: what the two sides of each question do.
+ */
+final class StylesTest extends TestCase
+{
+    private static function client(): Client
+    {
+        return Documents::client([
+            'goal' => 'general', 'equipment' => ['mat', 'band', 'wall', 'bench', 'kettlebell', 'ball'],
+            'ability' => ['BR' => 4, 'AE' => 5, 'AF' => 5, 'AL' => 5, 'AR' => 5, 'HP' => 5, 'TM' => 4],
+            'days' => ['mon' => 25, 'wed' => 25, 'fri' => 25],
+            'tests' => ['front-plank_s' => 110, 'side-plank-left_s' => 70, 'side-plank-right_s' => 72, 'ladders' => ['dead-bug' => ['highest_clean' => 'heel-taps']]],
+        ]);
+    }
+
+    /** @return list<Session> of the fifth week, when doses have grown by two steps */
+    private static function week(string $style): array
+    {
+        return Documents::plan(self::client(), 5, $style)->weeks[4]->sessions;
+    }
+
+    /** @return list<Entry> */
+    private static function entries(string $style): array
+    {
+        return array_merge(...array_map(static fn (Session $session): array => $session->entries(), self::week($style)));
+    }
+
+    /** @return list<string> */
+    private static function exercises(string $style): array
+    {
+        return array_map(static fn (Entry $entry): string => $entry->exercise, self::entries($style));
+    }
+
+    /** @return list<int> seconds of every hold that is not part of a repetition */
+    private static function holds(string $style): array
+    {
+        $holds = [];
+        foreach (self::entries($style) as $entry) {
+            if (! $entry->dose->measure instanceof Reps && ! $entry->dose->measure->longestHold()->isZero()) {
+                $holds[] = (int) $entry->dose->measure->longestHold()->toNumber();
+            }
+        }
+
+        return $holds;
+    }
+
+    public function test_no_two_styles_plan_the_same(): void
+    {
+        $names = Documents::data()->styleNames();
+        self::assertGreaterThanOrEqual(5, count($names));
+        foreach ($names as $i => $one) {
+            foreach (array_slice($names, $i + 1) as $other) {
+                $plain = static fn (Program $program): string => serialize(array_map(static fn (Session $session): array => array_map(static fn (Entry $entry): array => [$entry->exercise, $entry->dose], $session->entries()), $program->weeks[4]->sessions));
+                self::assertNotSame($plain(Documents::plan(self::client(), 5, $one)), $plain(Documents::plan(self::client(), 5, $other)), $one.' and '.$other);
+            }
+        }
+    }
+
+    public function test_every_style_answers_every_question_and_both_sides_have_somebody(): void
+    {
+        $answers = [];
+        foreach (Documents::data()->styleNames() as $name) {
+            foreach (Documents::data()->style($name)->choices as $choice) {
+                $answers[$choice->question][$choice->answer][] = $name;
+                self::assertNotContains('', [$choice->reason, $choice->otherSide], $name);
+            }
+            self::assertCount(16, array_unique(array_map(static fn (StyleChoice $each): string => $each->question, Documents::data()->style($name)->choices)), $name);
+        }
+        self::assertCount(16, $answers);
+        foreach ($answers as $question => $sides) {
+            self::assertGreaterThanOrEqual(2, count($sides), $question);
+        }
+    }
+
+    public function test_holds_are_counted_in_tens_or_built_longer(): void
+    {
+        self::assertNotSame([], self::holds('ten-count'));
+        self::assertLessThanOrEqual(10, max(self::holds('ten-count')));
+        self::assertGreaterThan(10, max(self::holds('even-keel')));
+        self::assertGreaterThan(max(self::holds('even-keel')), max(self::holds('long-haul')));
+        self::assertNotSame([], array_filter(self::entries('ten-count'), static fn (Entry $entry): bool => $entry->dose->measure instanceof Intervals));
+    }
+
+    public function test_the_deep_muscles_go_first_where_the_style_says_so(): void
+    {
+        foreach (self::week('quiet-start') as $session) {
+            self::assertStringStartsWith('back-switch-on', $session->entries()[0]->exercise);
+        }
+        self::assertSame([], preg_grep('/^back-switch-on/', self::exercises('even-keel')));
+    }
+
+    public function test_all_motions_brings_trunk_movement_the_struggle_and_stacked_feet(): void
+    {
+        $categories = array_map(static fn (Entry $entry): ?Category => $entry->planned?->category, self::entries('full-compass'));
+
+        self::assertContains(Category::TrunkMovement, $categories);
+        self::assertContains('dead-bug-opposite', self::exercises('full-compass'), 'one above the highest clean rung');
+        self::assertContains('heel-taps', self::exercises('even-keel'));
+        self::assertContains('side-plank-split', self::exercises('even-keel'));
+        self::assertContains('side-plank-stacked', self::exercises('full-compass'));
+    }
+
+    public function test_held_work_goes_first_or_last_and_rounds_come_with_the_style(): void
+    {
+        $held = static fn (Session $session): array => array_keys(array_filter($session->entries(), static fn (Entry $entry): bool => ! $entry->dose->measure instanceof Reps && $entry->dose->measure->longestHold()->isLongerThan(\EvenRungs\Core\Dose\Seconds::of(9)) && ! $entry->dose->measure instanceof Intervals));
+        $place = static fn (string $style): float => array_sum(array_map(static fn (Session $session): float => $held($session) === [] ? 0.5 : $held($session)[0] / count($session->entries()), self::week($style)));
+
+        self::assertLessThan($place('even-keel'), $place('long-haul'));
+        self::assertTrue(self::week('long-haul')[0]->blocks[1] instanceof CircuitBlock);
+        self::assertFalse(self::week('even-keel')[0]->blocks[1] instanceof CircuitBlock);
+    }
+
+    public function test_little_and_often_stays_short(): void
+    {
+        foreach (self::week('little-often') as $session) {
+            self::assertLessThanOrEqual(720_000, Documents::time($session)->time->total()->ms);
+        }
+    }
+}
