@@ -26,6 +26,7 @@ Route::middleware('web')->group(function (): void {
             Route::get('rungs/{rung}', [RungController::class, 'show']);
             Route::get('figures', [RungController::class, 'figures']);
             Route::post('figures', [RungController::class, 'draw']);
+            Route::get('styles', [LibraryController::class, 'styles']);
             Route::get('poses', [RungController::class, 'poses']);
             Route::get('ladders', [LadderController::class, 'index']);
             Route::post('ladders', [LadderController::class, 'save']);
@@ -60,6 +61,8 @@ Route::middleware('web')->group(function (): void {
                 Route::get('road/{rung}', [BoardController::class, 'road']);
                 Route::post('aims', [BoardController::class, 'aim']);
                 Route::post('ladders', [BoardController::class, 'useLadders']);
+                Route::post('style', [BoardController::class, 'follow']);
+                Route::post('what-if', [BoardController::class, 'whatIf']);
                 Route::post('plan', [BoardController::class, 'plan']);
                 Route::post('undo', [BoardController::class, 'undo']);
                 Route::post('redo', [BoardController::class, 'redo']);

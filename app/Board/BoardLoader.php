@@ -15,6 +15,7 @@ use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Standing as Stand;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Session\Program as Plan;
+use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
@@ -30,6 +31,7 @@ final class BoardLoader
 
     public function load(Client $record): Board
     {
+        $style = $this->style($record);
         $standings = $this->standings($record);
         $person = $this->readPerson($record, $standings);
         $next = static fn (bool $undone): ?string => Change::query()->ofClient($record)->where('undone', $undone)->ordered('id', $undone ? 'asc' : 'desc')->first()?->label;
@@ -37,7 +39,8 @@ final class BoardLoader
         return new Board(
             $record,
             $person,
-            $this->placer()->place($person, $standings),
+            $style,
+            $this->placer($style)->place($person, $standings),
             $this->program($record),
             (new SafetyScreen)->referrals($person),
             $next(false),
@@ -98,8 +101,16 @@ final class BoardLoader
         return $standings;
     }
 
-    public function placer(): Placer
+    /** The house style that a client's plan follows. */
+    public function style(Client $record): Style
     {
-        return new Placer($this->data->library(), new Swaps($this->data->library(), $this->data->style(DataFolder::DEFAULT_STYLE)->plan->withoutLadders));
+        $known = in_array($record->style, $this->data->styleNames(), true);
+
+        return $this->data->style($known ? (string) $record->style : DataFolder::DEFAULT_STYLE);
+    }
+
+    public function placer(Style $style): Placer
+    {
+        return new Placer($this->data->library(), new Swaps($this->data->library(), $style->plan->withoutLadders));
     }
 }

@@ -36,11 +36,8 @@ use EvenRungs\Formats\PlacementJson;
  */
 final class BoardView
 {
-    private readonly Style $style;
-
     public function __construct(private readonly DataFolder $data)
     {
-        $this->style = $data->style(DataFolder::DEFAULT_STYLE);
     }
 
     /** @return array<string, mixed> */
@@ -52,7 +49,7 @@ final class BoardView
             'id' => $board->record->id,
             'version' => $board->record->version,
             'client' => $this->client($board),
-            'style' => ['id' => $this->style->id, 'name' => $this->style->name],
+            'style' => ['id' => $board->style->id, 'name' => $board->style->name, 'summary' => $board->style->summary],
             'unasked' => $board->client->screen === null ? 'screen' : ($board->client->days === null ? 'days' : null),
             'refer' => PlacementJson::writeReferrals($board->referrals)['refer'],
             'ladders' => array_map(fn (Placement $each): array => $this->ladder($each, $board), $board->placements),
@@ -66,9 +63,9 @@ final class BoardView
         ];
     }
 
-    private function edit(): ProgramEdit
+    private function edit(Style $style): ProgramEdit
     {
-        return new ProgramEdit($this->data->library(), new DoseChooser($this->style));
+        return new ProgramEdit($this->data->library(), new DoseChooser($style));
     }
 
     /** @return array<string, mixed> */
@@ -111,7 +108,7 @@ final class BoardView
             'swap' => $placement->swap?->id,
             'up' => $rung === null ? null : $moves->up($rung, $board->client)?->id,
             'down' => $rung === null ? null : $moves->down($rung, $board->client)?->id,
-            'in_week' => $this->training($sessions, $placement->ladder->id) !== [],
+            'in_week' => $this->training($sessions, $placement->ladder->id, $board->style) !== [],
             'rungs' => array_map(fn (Rung $each): array => [
                 'id' => $each->id,
                 'name' => $each->name,
@@ -139,9 +136,9 @@ final class BoardView
      * @param  list<Session>  $sessions
      * @return list<Session> those that train a ladder
      */
-    private function training(array $sessions, string $ladder): array
+    private function training(array $sessions, string $ladder, Style $style): array
     {
-        return array_values(array_filter($sessions, fn (Session $session): bool => $this->edit()->trains($session, $ladder)));
+        return array_values(array_filter($sessions, fn (Session $session): bool => $this->edit($style)->trains($session, $ladder)));
     }
 
     /**
@@ -153,14 +150,14 @@ final class BoardView
     public function minutesOn(Rung $rung, Board $board): array
     {
         $sessions = $board->program->weeks[0]->sessions ?? [];
-        $touched = $this->training($sessions, $rung->ladder);
+        $touched = $this->training($sessions, $rung->ladder, $board->style);
         if ($touched === [] || ! Obstacles::between($board->client, $rung, $this->data->library())->isClear()) {
             return ['week_total' => null, 'week_change' => null];
         }
-        $change = $this->edit()->totalOn($touched, $rung, 0, $board->client)->ms - $this->edit()->total($touched)->ms;
+        $change = $this->edit($board->style)->totalOn($touched, $rung, 0, $board->client)->ms - $this->edit($board->style)->total($touched)->ms;
 
         return [
-            'week_total' => self::clock(Seconds::ofMs($this->edit()->total($sessions)->ms + $change)),
+            'week_total' => self::clock(Seconds::ofMs($this->edit($board->style)->total($sessions)->ms + $change)),
             'week_change' => ($change < 0 ? '−' : '+').self::clock(Seconds::ofMs(abs($change)))['text'],
         ];
     }
@@ -177,14 +174,14 @@ final class BoardView
 
         return [
             'number' => $week->number,
-            'total' => self::clock($this->edit()->total($week->sessions)),
+            'total' => self::clock($this->edit($board->style)->total($week->sessions)),
             'available' => self::clock(Seconds::of($available)),
             'sessions' => array_map(fn (Session $session): array => $this->session($session, $board), $week->sessions),
             'directions' => array_map(fn (Category $direction): array => [
                 'code' => $direction->value,
                 'name' => $direction->label(),
                 'sessions' => $shares->sessions[$direction->value],
-                'target' => $target[$direction->value] ?? $this->style->directionSessions,
+                'target' => $target[$direction->value] ?? $board->style->directionSessions,
                 'sets' => $shares->sets[$direction->value],
                 'work' => self::clock(Seconds::ofMs($shares->ms[$direction->value])),
                 'percent' => $shares->percent($direction),

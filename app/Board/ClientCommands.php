@@ -22,6 +22,7 @@ use EvenRungs\Core\Planning\DoseChooser;
 use EvenRungs\Core\Planning\ProgramEdit;
 use EvenRungs\Core\Planning\WeekPlanner;
 use EvenRungs\Core\Session\Program as Plan;
+use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
@@ -58,7 +59,7 @@ final class ClientCommands
             $before = $this->boards->standings($locked)[$rung->ladder] ?? null;
             $after = new Stand($rung, $step, Basis::HighestClean);
             $program = $this->boards->program($locked);
-            $edited = $program === null ? null : $this->edit()->standOn($program, $rung, $step, $person);
+            $edited = $program === null ? null : $this->edit($locked)->standOn($program, $rung, $step, $person);
             $label = $before?->rung === $rung
                 ? sprintf('%s, step %d', $rung->name, $step + 1)
                 : sprintf('%s to %s', $library->ladderOf($rung)->name, $rung->name);
@@ -75,7 +76,7 @@ final class ClientCommands
             $program = $this->boards->program($locked) ?? throw UnusableInput::at('/', 'there is no program yet');
             try {
                 $dose = Shorthand::parse($body->string('dose'));
-                $edited = $this->edit()->changeDose($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $dose);
+                $edited = $this->edit($locked)->changeDose($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $dose);
             } catch (InvalidValue $e) {
                 throw UnusableInput::at('/dose', $e->getMessage());
             }
@@ -92,7 +93,7 @@ final class ClientCommands
             $person = $this->boards->person($locked);
             $rung = $this->allowed($body->string('rung'), $person);
             try {
-                $edited = $this->edit()->swap($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $rung, $person);
+                $edited = $this->edit($locked)->swap($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $rung, $person);
             } catch (InvalidValue $e) {
                 throw UnusableInput::at('/entry', $e->getMessage());
             }
@@ -145,6 +146,66 @@ final class ClientCommands
         return $obstacles->isClear() ? $rung : throw UnusableInput::at('/rung', sprintf('%s %s', $rung->name, implode('; ', $obstacles->sentences($library))));
     }
 
+    /** Lets the client's plan follow another house style, and plans the week anew. */
+    public function follow(Client $client, Trainer $trainer, int $version, string $style): void
+    {
+        $this->change($client, $version, function (Client $locked) use ($trainer, $style): void {
+            $this->checkStyle($style);
+            $old = $locked->style;
+            $locked->style = $style;
+            $program = $this->boards->program($locked);
+            $planned = $this->plannedIfAllowed($locked);
+            if ($planned !== null) {
+                $change = $this->record($locked, $trainer, sprintf('Week planned by %s', $this->boards->style($locked)->name), null, null, $program, $planned);
+                $change->update(['before' => [...$change->before, 'style' => $old], 'after' => [...$change->after, 'style' => $style]]);
+                $this->store($locked, $planned);
+            }
+        });
+    }
+
+    /**
+     * What the week would be with another style, other minutes or more limits. Nothing is stored.
+     *
+     * @throws UnusableInput when no week can be planned
+     */
+    public function whatIf(Client $client, Node $wishes): Board
+    {
+        $other = $client->replicate(['version']);
+        $other->id = $client->id;
+        $other->version = $client->version;
+        $document = $client->document;
+        if ($wishes->has('days')) {
+            $document['days'] = $wishes->ints('days');
+        }
+        $document['limits'] = [...($document['limits'] ?? []), ...$this->newLimits($document['limits'] ?? [], $wishes->strings('limits'))];
+        $other->document = $document;
+        $other->style = $wishes->optionalString('style') ?? $client->style;
+        if ($wishes->has('style')) {
+            $this->checkStyle($wishes->string('style'));
+        }
+
+        return $this->boards->load($other)->with($this->planned($other));
+    }
+
+    private function checkStyle(string $style): void
+    {
+        if (! in_array($style, $this->data->styleNames(), true)) {
+            throw UnusableInput::at('/style', sprintf('there is no house style "%s"', $style));
+        }
+    }
+
+    /**
+     * @param  list<mixed>  $known
+     * @param  list<string>  $more
+     * @return list<string> those that are not known yet
+     */
+    private function newLimits(array $known, array $more): array
+    {
+        $ids = array_map(static fn (mixed $limit): mixed => is_array($limit) ? $limit['limit'] ?? null : $limit, $known);
+
+        return array_values(array_diff($more, array_filter($ids, is_string(...))));
+    }
+
     /** Plans the week anew from where the client stands. */
     public function plan(Client $client, Trainer $trainer, int $version): void
     {
@@ -165,8 +226,8 @@ final class ClientCommands
     public function update(Client $client, int $version, array $document): void
     {
         $this->change($client, $version, function (Client $locked) use ($document): void {
-            $before = $this->measured($locked->document);
-            $after = $this->measured($document);
+            $before = $this->measured($locked->document, $this->boards->style($locked));
+            $after = $this->measured($document, $this->boards->style($locked));
             $locked->document = $document;
             $locked->name = $this->boards->person($locked)->name;
             foreach ($after as $ladder => $placement) {
@@ -194,11 +255,11 @@ final class ClientCommands
      * @param  array<string, mixed>  $document
      * @return array<string, Placement> by ladder
      */
-    private function measured(array $document): array
+    private function measured(array $document, Style $style): array
     {
         $free = [...$document, 'limits' => [], 'equipment' => array_keys($this->data->library()->equipment)];
         $placements = [];
-        foreach ($this->boards->placer()->place($this->data->storedClients()->read(new Node($free))) as $placement) {
+        foreach ($this->boards->placer($style)->place($this->data->storedClients()->read(new Node($free))) as $placement) {
             $placements[$placement->ladder->id] = $placement;
         }
 
@@ -218,7 +279,7 @@ final class ClientCommands
     {
         DB::transaction(function () use ($client): void {
             $person = $this->boards->person($client);
-            foreach ($this->boards->placer()->place($person) as $placement) {
+            foreach ($this->boards->placer($this->boards->style($client))->place($person) as $placement) {
                 $this->placed($client, $placement);
             }
             $this->store($client, $this->plannedIfAllowed($client));
@@ -246,6 +307,9 @@ final class ClientCommands
                 $rung = $standing->optionalString('rung');
                 $stand = $rung === null ? null : new Stand($this->data->library()->rung($rung), $standing->int('step'), Basis::from($standing->string('basis')));
                 $this->stand($locked, $standing->string('ladder'), $stand, [sprintf('%s: %s.', $forward ? 'Done again' : 'Undone', $change->label)]);
+            }
+            if (array_key_exists('style', $forward ? $change->after : $change->before)) {
+                $locked->style = $state->optionalString('style');
             }
             $program = $state->opaque('program');
             if ($program === null) {
@@ -281,25 +345,26 @@ final class ClientCommands
         if ((new SafetyScreen)->referrals($person) !== []) {
             throw UnusableInput::at('/', 'planning stops here until a clinician has seen the client');
         }
-        $style = $this->data->style(DataFolder::DEFAULT_STYLE);
-        $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->boards->placer());
+        $style = $this->boards->style($client);
+        $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->boards->placer($style));
 
         return $planner->plan($person, 1, $this->boards->standings($client), $client->used_ladders);
     }
 
-    private function edit(): ProgramEdit
+    private function edit(Client $client): ProgramEdit
     {
-        return new ProgramEdit($this->data->library(), new DoseChooser($this->data->style(DataFolder::DEFAULT_STYLE)));
+        return new ProgramEdit($this->data->library(), new DoseChooser($this->boards->style($client)));
     }
 
     /**
      * @param  array{string, ?Stand}|null  $standBefore  ladder and standing, where the change moves one
      * @param  array{string, ?Stand}|null  $standAfter
      */
-    private function record(Client $client, Trainer $trainer, string $label, ?array $standBefore, ?array $standAfter, ?Plan $before, ?Plan $after): void
+    private function record(Client $client, Trainer $trainer, string $label, ?array $standBefore, ?array $standAfter, ?Plan $before, ?Plan $after): Change
     {
         Change::query()->ofClient($client)->where('undone', true)->delete();
-        Change::query()->create([
+
+        return Change::query()->create([
             'studio_id' => $client->studio_id,
             'client_id' => $client->id,
             'trainer_id' => $trainer->id,

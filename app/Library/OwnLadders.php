@@ -204,7 +204,7 @@ final class OwnLadders
         if ($program === null) {
             return;
         }
-        $edit = new ProgramEdit($after, new DoseChooser($this->data->style(DataFolder::DEFAULT_STYLE)));
+        $edit = new ProgramEdit($after, new DoseChooser($this->boards->style($client)));
         $edited = $to === null ? $edit->without($program, $from) : $edit->replace($program, $from, $to, $step, $person);
         Program::query()->ofClient($client)->firstOrFail()->update(['document' => (new ProgramJson($this->data->storedClients()))->write($edited)]);
     }

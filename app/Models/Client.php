@@ -17,6 +17,7 @@ use Illuminate\Support\Carbon;
  * @property int $version
  * @property ?Carbon $archived_at
  * @property ?list<string> $aims  rungs asked for, newest first
+ * @property ?string $style  house style of the plan; null is the default one
  * @property ?list<string> $used_ladders  ladders that the plan draws on; null where it may draw on all
  */
 final class Client extends Model
@@ -26,7 +27,7 @@ final class Client extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['studio_id', 'name', 'document', 'version', 'archived_at', 'aims', 'used_ladders'];
+    protected $fillable = ['studio_id', 'name', 'document', 'version', 'archived_at', 'aims', 'used_ladders', 'style'];
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -70,7 +70,7 @@ final class BoardController extends Controller
         foreach (is_string($spare) ? explode(',', $spare) : [] as $limit) {
             $person = isset($library->limits[$limit]) ? $person->with(new Limit($library->limits[$limit])) : $person;
         }
-        $swaps = (new Swaps($library, $data->style(DataFolder::DEFAULT_STYLE)->plan->withoutLadders))->for($library->rung($rung), $person);
+        $swaps = (new Swaps($library, $this->boards->style($client)->plan->withoutLadders))->for($library->rung($rung), $person);
 
         return new JsonResponse([
             'for' => $page->brief($library->rung($rung)),
@@ -108,6 +108,19 @@ final class BoardController extends Controller
         $this->commands->useLadders($client, $body->int('version'), $body->has('ladders') ? $body->strings('ladders') : null);
 
         return $this->board($client);
+    }
+
+    public function follow(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'StyleRequest');
+        $this->commands->follow($client, $this->trainer(), $body->int('version'), $body->string('style'));
+
+        return $this->board($client);
+    }
+
+    public function whatIf(Request $request, Client $client): JsonResponse
+    {
+        return new JsonResponse($this->view->of($this->commands->whatIf($client, Body::read($request, 'WhatIfRequest'))));
     }
 
     public function plan(Request $request, Client $client): JsonResponse

@@ -10,6 +10,7 @@ const names: Record<BoardCommand['do'], string> = {
   swap: 'Your swap',
   aim: 'Your aim',
   use: 'Your choice of ladders',
+  follow: 'Your house style',
   plan: 'Your new plan of the week',
   undo: 'Your undo',
   redo: 'Your redo',

@@ -30,6 +30,7 @@ export type BoardCommand =
   | { do: 'swap'; week: number; session: number; block: number; entry: number; rung: string }
   | { do: 'aim'; rung: string; wanted: boolean }
   | { do: 'use'; ladders: string[] | null }
+  | { do: 'follow'; style: string }
   | { do: 'plan' | 'undo' | 'redo' };
 
 function send(client: string, version: number, command: BoardCommand): Promise<Board> {
@@ -62,6 +63,8 @@ function send(client: string, version: number, command: BoardCommand): Promise<B
           body: { version, ...(command.ladders === null ? {} : { ladders: command.ladders }) },
         }),
       );
+    case 'follow':
+      return answer(api.POST('/clients/{client}/style', { params, body: { version, style: command.style } }));
     case 'plan':
       return answer(api.POST('/clients/{client}/plan', { params, body: { version } }));
     case 'undo':

@@ -1,4 +1,5 @@
 import { RefreshCw } from 'lucide-react';
+import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { dayNames, kindNames } from '../../app/words';
 import { Button } from '../../ui/Button';
@@ -28,7 +29,15 @@ export function Week() {
           >
             <RefreshCw size={18} aria-hidden /> {week === null ? 'Plan the week' : 'Plan anew from the wall'}
           </Button>
-          <p className="mt-1 text-sm text-faint">House style: {style.name}</p>
+          <p className="mt-1 text-sm text-faint">
+            House style: {style.name}{' '}
+            <Link
+              to="../what-if"
+              className="inline-flex min-h-8 items-center px-1 font-semibold text-ink underline underline-offset-4"
+            >
+              What if …
+            </Link>
+          </p>
           <p role="alert" className="font-semibold text-warn empty:hidden">
             {command.variables?.do === 'plan' ? command.error?.message : null}
           </p>
@@ -62,7 +71,7 @@ const fills: Record<string, string> = {
   AR: 'bg-act',
 };
 
-function Shares({ directions }: { directions: Schemas['BoardDirection'][] }) {
+export function Shares({ directions }: { directions: Schemas['BoardDirection'][] }) {
   return (
     <section aria-label="Share of each direction" className="min-w-80 flex-1">
       <div className="flex h-5 w-full gap-0.5 overflow-hidden rounded" aria-hidden>

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+final class StylesTest extends HttpTestCase
+{
+    private function path(string $rest): string
+    {
+        return '/clients/'.$this->clientNamed('Bea Thwart')->id.$rest;
+    }
+
+    public function test_every_style_is_shown_with_the_reasons_of_its_choices(): void
+    {
+        $this->signedIn();
+        $styles = $this->api('GET', '/styles')->assertOk()->json('styles');
+
+        self::assertGreaterThanOrEqual(5, count($styles));
+        self::assertCount(16, $styles[0]['choices']);
+    }
+
+    public function test_a_client_follows_another_style_and_undo_brings_the_old_one_back(): void
+    {
+        $this->signedIn();
+        $before = $this->api('GET', $this->path('/board'))->json();
+        $after = $this->api('POST', $this->path('/style'), ['version' => $before['version'], 'style' => 'quiet-start'])->assertOk()->json();
+
+        self::assertSame('quiet-start', $after['style']['id']);
+        self::assertStringStartsWith('back-switch-on', $after['week']['sessions'][0]['blocks'][0]['entries'][0]['exercise']);
+        $back = $this->api('POST', $this->path('/undo'), ['version' => $after['version']])->assertOk()->json();
+        self::assertSame([$before['style'], $before['week']], [$back['style'], $back['week']]);
+        $this->api('POST', $this->path('/style'), ['version' => $back['version'], 'style' => 'nowhere'])->assertStatus(422)->assertJsonPath('errors.0.path', '/style');
+    }
+
+    public function test_what_if_shows_another_week_and_stores_nothing(): void
+    {
+        $this->signedIn();
+        $before = $this->api('GET', $this->path('/board'))->json();
+        $then = $this->api('POST', $this->path('/what-if'), ['days' => ['mon' => 20], 'limits' => ['wrist', 'shoulder'], 'style' => 'ten-count'])->assertOk()->json();
+
+        self::assertSame(['mon'], array_column($then['week']['sessions'], 'day'));
+        self::assertNotSame([], $then['week']['gaps'], 'one day a week leaves directions short, and says so');
+        self::assertSame(['wrist', 'shoulder'], array_column($then['client']['limits'], 'id'));
+        self::assertSame($before, $this->api('GET', $this->path('/board'))->json());
+        $this->api('POST', $this->path('/what-if'), ['limits' => ['wrist', 'wrist']])->assertStatus(422);
+        $this->api('POST', $this->path('/what-if'), ['style' => 'nowhere'])->assertStatus(422)->assertJsonPath('errors.0.path', '/style');
+    }
+}
