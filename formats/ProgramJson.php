@@ -38,7 +38,7 @@ final class ProgramJson
 
     private static function readWeek(Node $node): Week
     {
-        return new Week($node->int('week'), $node->each('other_training', ClientJson::readOtherTraining(...)), $node->each('sessions', SessionJson::read(...)));
+        return new Week($node->int('week'), $node->each('other_training', ClientJson::readOtherTraining(...)), $node->each('sessions', SessionJson::read(...)), $node->opaque('x'));
     }
 
     /** @return array<string, mixed> */
@@ -54,6 +54,7 @@ final class ProgramJson
                 'week' => $week->number,
                 'other_training' => array_map(static fn (OtherTraining $other): array => ClientJson::writeOtherTraining($other), $week->otherTraining),
                 'sessions' => array_map(SessionJson::write(...), $week->sessions),
+                ...($week->x === null ? [] : ['x' => (object) $week->x]),
             ], $program->weeks),
             'gaps' => array_map(static fn (Gap $gap): array => ['category' => $gap->category->value, 'week' => $gap->week, 'why' => $gap->why], $program->gaps),
             ...($program->x === null ? [] : ['x' => (object) $program->x]),

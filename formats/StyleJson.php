@@ -83,6 +83,7 @@ final class StyleJson
             $node->bool('struggle'),
             SetOrder::from($node->optionalString('order') ?? $usual->order->value),
             $node->optionalInt('steps_ahead') ?? 0,
+            $node->optionalInt('lighter_every') ?? 0,
             $node->bool('circuit'),
             $node->has('accessories') ? array_map(Category::from(...), $node->strings('accessories')) : $usual->accessories,
             $node->strings('without_ladders'),

@@ -15,13 +15,23 @@ final class ExerciseChoice
     /**
      * @param  bool  $swap  it stands in for a ladder on which nothing is allowed
      * @param  list<string>  $why
+     * @param  int  $step  of the rung's dose, 0 the start
      */
     public function __construct(
         public readonly Rung $rung,
         public readonly Basis $basis,
         public readonly bool $swap,
         public readonly array $why,
+        public readonly int $step = 0,
     ) {
+    }
+
+    /** The same choice where it is expected later. */
+    public function at(Rung $rung, int $step): self
+    {
+        $why = $rung === $this->rung ? $this->why : [sprintf('Expected by now, after %s, while sessions are clean.', $this->rung->name)];
+
+        return new self($rung, $this->basis, $this->swap, $why, $step);
     }
 
     /** How sure the rung is, 0 the surest. */

@@ -12,6 +12,7 @@ use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Standing;
+use EvenRungs\Core\Session\DirectionShares;
 use EvenRungs\Core\Session\Gap;
 use EvenRungs\Core\Session\Kind;
 use EvenRungs\Core\Session\Program;
@@ -28,8 +29,11 @@ final class WeekPlanner
 {
     public const MOST_WEEKS = 12;
 
-    /** A step of the dose is expected every two weeks at the earliest: it takes two clean sessions. */
-    private const WEEKS_PER_STEP = 2;
+    /** The work of a week may grow by this much over the hardest before, or by one set (house rule). */
+    private const MOST_GROWTH_PERCENT = 20;
+
+    /** Weeks between tests, and so the shortest program that ends with one (common practice, no source). */
+    private const TEST_AFTER_WEEKS = 4;
 
     private readonly DoseChooser $doses;
 
@@ -60,12 +64,22 @@ final class WeekPlanner
         $goal = $this->goals[$client->goal->value];
         $placements = $this->placer->place($client, $standings);
         $choices = (new ExerciseChooser($this->library, $this->style))->choices($client, $goal, $placements, $only);
+        $progression = new Progression($this->library, $this->style);
         $planned = [];
         $gaps = [];
+        $held = 0;
+        $most = null;
         for ($number = 1; $number <= $weeks; $number++) {
-            $step = $this->style->plan->stepsAhead + intdiv($number - 1, self::WEEKS_PER_STEP);
-            [$sessions, $covered] = $this->week($client, $goal, $choices, $step);
-            $planned[] = new Week($number, $client->otherTraining, $sessions);
+            $light = $progression->isLight($number, $weeks);
+            [$sessions, $covered] = $this->week($client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
+            $load = $this->load($sessions);
+            while (! $light && $most !== null && $held < $number && $this->growsTooFast($most, $load)) {
+                $held++;
+                [$sessions, $covered] = $this->week($client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
+                $load = $this->load($sessions);
+            }
+            $most = $light ? $most : [max($most[0] ?? 0, $load[0]), max($most[1] ?? 0, $load[1])];
+            $planned[] = new Week($number, $client->otherTraining, $sessions, $this->notes($number, $weeks, $light));
             $gaps = [...$gaps, ...$this->gaps($number, $covered, $choices, $placements, count($sessions))];
         }
         $title = sprintf('%s: %s', $client->name, $weeks === 1 ? 'one week' : $weeks.' weeks');
@@ -74,15 +88,51 @@ final class WeekPlanner
     }
 
     /**
+     * @param  list<Session>  $sessions
+     * @return array{int, int} milliseconds of work and sets in the four directions
+     */
+    private function load(array $sessions): array
+    {
+        $ms = $sets = 0;
+        $shares = DirectionShares::of(new Week(1, [], $sessions), $this->library);
+        foreach (Category::directions() as $direction) {
+            $ms += $shares->ms[$direction->value];
+            $sets += $shares->sets[$direction->value];
+        }
+
+        return [$ms, $sets];
+    }
+
+    /**
+     * @param  array{int, int}  $before  work and sets of the hardest week so far
+     * @param  array{int, int}  $now
+     */
+    private function growsTooFast(array $before, array $now): bool
+    {
+        return 100 * $now[0] > (100 + self::MOST_GROWTH_PERCENT) * $before[0] && $now[1] > $before[1] + 1;
+    }
+
+    /** @return array<string, mixed>|null what is particular about a week */
+    private function notes(int $number, int $weeks, bool $light): ?array
+    {
+        $notes = [
+            ...($light ? ['lighter' => 'A lighter week: one set less of each exercise, no step up.'] : []),
+            ...($number === $weeks && $weeks >= self::TEST_AFTER_WEEKS ? ['test_day' => 'Test again at the end of this week, not within 48 h of a hard session.'] : []),
+        ];
+
+        return $notes === [] ? null : $notes;
+    }
+
+    /**
      * @param  array<string, list<ExerciseChoice>>  $choices
      * @return array{list<Session>, array<string, int>} the sessions through the week, and how many train each direction
      */
-    private function week(Client $client, GoalRule $goal, array $choices, int $step): array
+    private function week(Client $client, GoalRule $goal, array $choices, bool $light): array
     {
         $covered = array_fill_keys(array_column(Category::directions(), 'value'), 0);
         $sessions = [];
         foreach ((new WeekSlots($this->style))->of($client) as $slot) {
-            $session = $this->fill($slot, $client, $goal, $choices, $covered, $step);
+            $session = $this->fill($slot, $client, $goal, $choices, $covered, $light);
             if ($session === null) {
                 continue;
             }
@@ -113,12 +163,12 @@ final class WeekPlanner
      * @param  array<string, list<ExerciseChoice>>  $choices
      * @param  array<string, int>  $covered
      */
-    private function fill(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, int $step): ?Session
+    private function fill(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, bool $light): ?Session
     {
         $open = $choices[Category::Bracing->value][0] ?? null;
-        $draft = $this->draft($slot, $client, $goal, $choices, $covered, $step, $open);
+        $draft = $this->draft($slot, $client, $goal, $choices, $covered, $light, $open);
         if ($draft->isEmpty() && $open !== null) {
-            $draft = $this->draft($slot, $client, $goal, $choices, $covered, $step, null);
+            $draft = $this->draft($slot, $client, $goal, $choices, $covered, $light, null);
         }
 
         return $draft->isEmpty() ? null : $draft->session();
@@ -128,26 +178,26 @@ final class WeekPlanner
      * @param  array<string, list<ExerciseChoice>>  $choices
      * @param  array<string, int>  $covered
      */
-    private function draft(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, int $step, ?ExerciseChoice $open): SessionDraft
+    private function draft(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, bool $light, ?ExerciseChoice $open): SessionDraft
     {
         $draft = new SessionDraft($slot, ($goal->circuit || $this->style->plan->circuit) && $slot->kind !== Kind::Activation, $this->library, $this->style);
         if ($open !== null) {
-            $draft->openWith($open, $this->doses->choose($open->rung, $step, $client)[0]);
+            $draft->openWith($open, $this->doses->choose($open->rung, $open->step, $client)[0]);
         }
         $order = $this->needs($slot, $goal, $covered);
         foreach ($order as $direction) {
-            $this->addFrom($choices[$direction->value], $covered[$direction->value], $draft, $client, $step);
+            $this->addFrom($choices[$direction->value], $covered[$direction->value], $draft, $client);
         }
-        $this->raiseSets($draft, $goal->sets, $slot);
+        $this->raiseSets($draft, $light ? $goal->sets - 1 : $goal->sets, $slot);
         foreach ($this->style->plan->accessories as $category) {
-            $this->addFrom($choices[$category->value], 0, $draft, $client, $step);
+            $this->addFrom($choices[$category->value], 0, $draft, $client);
         }
         if ($slot->mayBeHard) {
             foreach ($order as $direction) {
-                $this->addFrom($choices[$direction->value], $covered[$direction->value] + 1, $draft, $client, $step);
+                $this->addFrom($choices[$direction->value], $covered[$direction->value] + 1, $draft, $client);
             }
         }
-        $this->raiseSets($draft, $goal->mostSets, $slot);
+        $this->raiseSets($draft, $light ? $goal->sets - 1 : $goal->mostSets, $slot);
 
         return $draft;
     }
@@ -157,14 +207,14 @@ final class WeekPlanner
      *
      * @param  list<ExerciseChoice>  $choices
      */
-    private function addFrom(array $choices, int $turn, SessionDraft $draft, Client $client, int $step): void
+    private function addFrom(array $choices, int $turn, SessionDraft $draft, Client $client): void
     {
         $best = array_slice($choices, 0, 2);
         if ($best === []) {
             return;
         }
         $choice = $best[$turn % count($best)];
-        [$dose, $why] = $this->doses->choose($choice->rung, $step, $client);
+        [$dose, $why] = $this->doses->choose($choice->rung, $choice->step, $client);
         $draft->add($choice, $dose, $why);
     }
 

@@ -16,6 +16,7 @@ final class StylePlan
      * @param  bool  $struggle  a ladder that was tested starts on the rung above the highest clean one
      * @param  SetOrder  $order  of the exercises of a session
      * @param  int  $stepsAhead  steps of the dose above the start, from the first week
+     * @param  int  $lighterEvery  every so many weeks one is lighter; 0 for never
      * @param  bool  $circuit  the main part runs in rounds whatever the goal
      * @param  list<Category>  $accessories  categories beside the directions, in the order they are added
      * @param  list<string>  $withoutLadders  ladders that it does not plan
@@ -26,6 +27,7 @@ final class StylePlan
         public readonly bool $struggle = false,
         public readonly SetOrder $order = SetOrder::SkillFirst,
         public readonly int $stepsAhead = 0,
+        public readonly int $lighterEvery = 0,
         public readonly bool $circuit = false,
         public readonly array $accessories = [Category::Hip, Category::ShoulderGirdle, Category::Integrated],
         public readonly array $withoutLadders = [],

@@ -186,7 +186,7 @@ function Side({ title, board, other }: { title: string; board: Board; other: Boa
                 block.entries.map((entry, e) => {
                   const fresh = before !== null && !before.has(`${entry.exercise} ${entry.dose}`);
                   return (
-                    <li key={`${b} ${e}`} className="flex gap-2 py-0.5">
+                    <li key={`${b} ${e}`} className="flex items-start gap-2 py-0.5">
                       <Code code={entry.category ?? '–'} />
                       <span className={`flex-1 ${fresh ? 'font-bold' : ''}`}>
                         {fresh && <span className="sr-only">new: </span>}

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Planning;
+
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Moves;
+use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Style\Style;
+
+/**
+ * Where each exercise of a program is expected to be in a later week: one dose step further every two training weeks, and on
+ * the next allowed rung when the steps are used up. An expectation, not a promise: what is logged moves it.
+ *
+ * Half of the ladders step in one week and half in the next, so that the week grows evenly. A lighter week steps nowhere.
+ */
+final class Progression
+{
+    /** A step of the dose takes two clean sessions; two weeks leave room for one that is not (house rule). */
+    private const WEEKS_PER_STEP = 2;
+
+    private readonly Moves $moves;
+
+    public function __construct(Library $library, private readonly Style $style)
+    {
+        $this->moves = new Moves($library);
+    }
+
+    public function isLight(int $week, int $weeks): bool
+    {
+        $every = $this->style->plan->lighterEvery;
+
+        return $every > 0 && $week % $every === 0 && $week < $weeks;
+    }
+
+    /** Weeks of training before this one in which doses may grow. */
+    private function grown(int $week): int
+    {
+        $every = $this->style->plan->lighterEvery;
+
+        return $week - 1 - ($every > 0 ? intdiv($week - 1, $every) : 0);
+    }
+
+    /**
+     * The choices of the first week as they are expected to be in another.
+     *
+     * @param  array<string, list<ExerciseChoice>>  $choices  by category code
+     * @param  int  $week  1 is the first
+     * @param  int  $held  weeks by which growth is held back
+     * @return array<string, list<ExerciseChoice>>
+     */
+    public function at(array $choices, int $week, int $held, Client $client, GoalRule $goal): array
+    {
+        $later = [];
+        $turn = 0;
+        foreach ($choices as $category => $list) {
+            $later[$category] = [];
+            foreach ($list as $choice) {
+                $weeks = max(0, $this->grown($week) - $held - $turn % self::WEEKS_PER_STEP);
+                $later[$category][] = $this->after($choice, $this->style->plan->stepsAhead + intdiv($weeks, self::WEEKS_PER_STEP), $client, $goal);
+                $turn++;
+            }
+        }
+
+        return $later;
+    }
+
+    private function after(ExerciseChoice $choice, int $steps, Client $client, GoalRule $goal): ExerciseChoice
+    {
+        $rung = $choice->rung;
+        while ($steps >= count($rung->steps)) {
+            $next = $this->moves->up($rung, $client);
+            if ($next === null || ! $this->mayReach($next, $rung, $client, $goal)) {
+                return $choice->at($rung, count($rung->steps) - 1);
+            }
+            $steps -= count($rung->steps);
+            $rung = $next;
+        }
+
+        return $choice->at($rung, $steps);
+    }
+
+    /** One level more at most, within the goal and a typed ability, and nothing that the goal avoids. */
+    private function mayReach(Rung $next, Rung $from, Client $client, GoalRule $goal): bool
+    {
+        $ability = $client->abilityIn($next->category);
+
+        return $next->level->value <= $from->level->value + 1
+            && ($goal->levelCap === null || $next->level->value <= $goal->levelCap)
+            && ($ability === null || $next->level->value <= $ability->value + 1)
+            && ! in_array($next->id, $this->style->plan->withoutRungs, true)
+            && array_filter($goal->avoid, static fn (string $stress): bool => $next->grade($stress) >= 2) === [];
+    }
+}

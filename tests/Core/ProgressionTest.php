@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Session\DirectionShares;
+use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\Week;
+use PHPUnit\Framework\TestCase;
+use Tests\Support\Documents;
+
+final class ProgressionTest extends TestCase
+{
+    use TestTrait;
+
+    private static function client(string $goal = 'general', int $level = 5): Client
+    {
+        return Documents::client([
+            'goal' => $goal, 'equipment' => ['band', 'wall', 'bench', 'kettlebell', 'ball'],
+            'ability' => array_fill_keys(['BR', 'AE', 'AF', 'AL', 'AR', 'HP'], $level),
+            'days' => ['mon' => 25, 'wed' => 25, 'fri' => 25],
+        ]);
+    }
+
+    /** @return list<Entry> */
+    private static function entries(Week $week): array
+    {
+        return array_merge([], ...array_map(static fn (Session $session): array => $session->entries(), $week->sessions));
+    }
+
+    private static function sets(Week $week): int
+    {
+        return array_sum(DirectionShares::of($week, Documents::data()->library())->sets);
+    }
+
+    public function test_doses_grow_step_by_step_and_a_ladder_goes_on_where_its_steps_end(): void
+    {
+        $library = Documents::data()->library();
+        $seen = [];
+        foreach (Documents::plan(self::client(), 12)->weeks as $week) {
+            foreach (self::entries($week) as $entry) {
+                $rung = $library->rung($entry->exercise);
+                $place = [(int) $library->ladderOf($rung)->indexOf($rung->id), $entry->dose->measure->amount()];
+                $before = $seen[$rung->ladder] ?? $place;
+                self::assertGreaterThanOrEqual($before, $place, $rung->ladder.' in week '.$week->number);
+                self::assertLessThanOrEqual(1 + $before[0], $place[0], 'no rung is skipped');
+                $seen[$rung->ladder] = $place;
+            }
+        }
+        $first = array_map(static fn (Entry $entry): string => $entry->exercise, self::entries(Documents::plan(self::client(), 1)->weeks[0]));
+        $last = array_map(static fn (Entry $entry): string => $entry->exercise, self::entries(Documents::plan(self::client(), 12)->weeks[11]));
+        self::assertNotSame([], array_diff($last, $first), 'twelve weeks change some rungs');
+    }
+
+    public function test_every_fourth_week_is_lighter_and_the_last_ends_with_a_test(): void
+    {
+        $weeks = Documents::plan(self::client(), 6)->weeks;
+
+        self::assertLessThan(self::sets($weeks[2]), self::sets($weeks[3]));
+        self::assertArrayHasKey('lighter', $weeks[3]->x ?? []);
+        self::assertArrayHasKey('test_day', $weeks[5]->x ?? []);
+        self::assertNull($weeks[0]->x);
+        self::assertNull(Documents::plan(self::client(), 1)->weeks[0]->x);
+    }
+
+    public function test_rehab_stays_under_its_level(): void
+    {
+        foreach (Documents::plan(self::client('rehab', 3), 12)->weeks as $week) {
+            foreach (self::entries($week) as $entry) {
+                self::assertLessThanOrEqual(4, Documents::data()->library()->rung($entry->exercise)->level->value);
+            }
+        }
+    }
+
+    /** House rule: a week's work grows by a fifth at most, or by one set. */
+    public function test_growth_is_bounded_and_every_expected_rung_is_allowed(): void
+    {
+        $this->limitTo(40)->forAll(
+            Generators::choose(1, 9),
+            Generators::elements(...Documents::data()->styleNames()),
+            Generators::elements('general', 'strength', 'youth', 'endurance-sport', 'healthy-ageing'),
+            Generators::subset(['shoulder', 'kneeling', 'back-arching', 'balance', 'wrist']),
+            Generators::choose(5, 40),
+        )->then(function (int $level, string $style, string $goal, array $limits, int $minutes): void {
+            $client = Documents::client([
+                'goal' => $goal, 'equipment' => ['band', 'wall', 'kettlebell'], 'limits' => array_values($limits),
+                'ability' => array_fill_keys(['BR', 'AE', 'AF', 'AL', 'AR'], $level),
+                'days' => ['mon' => $minutes, 'thu' => $minutes, 'sat' => 15],
+            ]);
+            $this->assertBounded(Documents::plan($client, 8, $style), $client);
+        });
+    }
+
+    private function assertBounded(Program $program, Client $client): void
+    {
+        $library = Documents::data()->library();
+        $most = null;
+        foreach ($program->weeks as $week) {
+            foreach (self::entries($week) as $entry) {
+                self::assertTrue(Obstacles::between($client, $library->rung($entry->exercise), $library)->isClear(), $entry->exercise);
+            }
+            foreach ($week->sessions as $session) {
+                self::assertLessThanOrEqual(60_000 * $client->minutesOn($session->day), Documents::time($session)->time->total()->ms);
+            }
+            $shares = DirectionShares::of($week, $library);
+            $ms = array_sum(array_map(static fn (Category $each): int => $shares->ms[$each->value], Category::directions()));
+            $sets = array_sum($shares->sets);
+            if ($most !== null && ! isset($week->x['lighter'])) {
+                self::assertTrue($ms <= 1.2 * $most[0] || $sets <= $most[1] + 1, sprintf('week %d: %d ms after %d, %d sets after %d', $week->number, $ms, $most[0], $sets, $most[1]));
+            }
+            $most = isset($week->x['lighter']) ? $most : [max($most[0] ?? 0, $ms), max($most[1] ?? 0, $sets)];
+        }
+    }
+}
