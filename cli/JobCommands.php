@@ -56,7 +56,8 @@ final class JobCommands
      */
     public function __construct(private $in, private $out, private $err)
     {
-        $this->data = DataFolder::shipped();
+        $kept = dirname(__DIR__).'/var';
+        $this->data = DataFolder::shipped(is_writable($kept) ? $kept.'/built-library' : null);
     }
 
     /**

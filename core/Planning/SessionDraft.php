@@ -102,11 +102,14 @@ final class SessionDraft
 
     private function isAllowed(): bool
     {
-        $session = $this->session();
-        $time = SessionTime::of($session, $this->library);
-        if ($time->time->total()->isLongerThan($this->slot->length)) {
+        $session = $this->unclaimed();
+        if (SessionTime::total($session, $this->library)->isLongerThan($this->slot->length)) {
             return false;
         }
+        if ($this->slot->mayBeHard && $this->slot->kind !== Kind::Activation) {
+            return true;
+        }
+        $time = SessionTime::of($session, $this->library);
         if ($this->slot->kind === Kind::Activation) {
             foreach ($session->entries() as $entry) {
                 if ($entry->dose->sets > 1 || $entry->dose->measure->longestHold()->isLongerThan($this->style->switchOnHold)) {
@@ -115,9 +118,6 @@ final class SessionDraft
             }
 
             return $time->time->workMs <= $this->style->switchOnTension->ms;
-        }
-        if ($this->slot->mayBeHard) {
-            return true;
         }
         $sets = 0;
         $ms = 0;
@@ -135,6 +135,13 @@ final class SessionDraft
 
     public function session(): Session
     {
+        $session = $this->unclaimed();
+
+        return $session->withClaimed(SessionTime::total($session, $this->library));
+    }
+
+    private function unclaimed(): Session
+    {
         $blocks = [];
         if ($this->switchOn !== null) {
             $blocks[] = new StraightBlock([$this->entry($this->switchOn, $this->switchOn->dose)], Seconds::zero());
@@ -145,7 +152,8 @@ final class SessionDraft
                 ? new CircuitBlock(array_map($this->station(...), $ordered), $this->items[0]->dose->sets, Seconds::zero(), Seconds::zero())
                 : new StraightBlock(array_map(fn (DraftItem $item): Entry => $this->entry($item, $item->dose), $ordered), Seconds::zero());
         }
-        $session = new Session(
+
+        return new Session(
             $this->slot->day,
             $this->slot->kind,
             $blocks,
@@ -155,8 +163,6 @@ final class SessionDraft
             null,
             $this->slot->why === [] ? null : ['why' => $this->slot->why],
         );
-
-        return $session->withClaimed(SessionTime::of($session, $this->library)->time->total());
     }
 
     private function station(DraftItem $item): Entry

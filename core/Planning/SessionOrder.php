@@ -38,8 +38,10 @@ final class SessionOrder
         $ordered = [];
         while ($left !== []) {
             $last = $ordered === [] ? null : $ordered[count($ordered) - 1];
-            usort($left, static fn (DraftItem $a, DraftItem $b): int => self::rank($a, $last, $order) <=> self::rank($b, $last, $order));
-            $ordered[] = array_shift($left);
+            $ranks = array_map(static fn (DraftItem $item): array => self::rank($item, $last, $order), $left);
+            $next = array_search(min($ranks), $ranks, true);
+            $ordered[] = $left[$next];
+            array_splice($left, (int) $next, 1);
         }
 
         return $ordered;

@@ -40,9 +40,7 @@ final class SessionTime
      */
     public static function total(Session $session, Library $library): Seconds
     {
-        $timeline = Timeline::of($session, $library);
-
-        return Seconds::ofMs($timeline === [] ? 0 : $timeline[count($timeline) - 1]->endMs);
+        return Timeline::length($session, $library);
     }
 
     /** @throws InvalidValue when the session is longer than a day */

@@ -27,8 +27,22 @@ final class Timeline
 
     private ?string $exercise = null;
 
-    private function __construct(private readonly Session $session, private readonly Library $library)
+    /** @param  bool  $keep  whether the segments are kept, or only their length is wanted */
+    private function __construct(private readonly Session $session, private readonly Library $library, private readonly bool $keep)
     {
+    }
+
+    /**
+     * Where the timeline ends.
+     *
+     * @throws InvalidValue when the session is longer than a day
+     */
+    public static function length(Session $session, Library $library): Seconds
+    {
+        $timeline = new self($session, $library, false);
+        $timeline->lay();
+
+        return Seconds::ofMs($timeline->now);
     }
 
     /**
@@ -38,7 +52,7 @@ final class Timeline
      */
     public static function of(Session $session, Library $library): array
     {
-        $timeline = new self($session, $library);
+        $timeline = new self($session, $library, true);
         $timeline->lay();
 
         return $timeline->segments;
@@ -165,7 +179,9 @@ final class Timeline
         if ($end > Session::LONGEST_S * 1000) {
             throw InvalidValue::because(sprintf('the session is longer than a day (%s s)', number_format(Session::LONGEST_S)));
         }
-        $this->segments[] = new Segment($this->now, $end, $kind, $this->block, $this->entry, $this->exercise, $side, $set, $round, $repeat, $repeats);
+        if ($this->keep) {
+            $this->segments[] = new Segment($this->now, $end, $kind, $this->block, $this->entry, $this->exercise, $side, $set, $round, $repeat, $repeats);
+        }
         $this->now = $end;
     }
 }
