@@ -147,6 +147,12 @@ final class DataFolder
         return NormsJson::readTables($this->node('norms.json'));
     }
 
+    /** @return array<string, mixed> the timed holds of a test day as they are written */
+    public function testDay(): array
+    {
+        return $this->node('test-day.json', 'day')->opaque('day') ?? [];
+    }
+
     /** @return list<Intent> */
     public function intents(): array
     {

@@ -8,6 +8,7 @@ use App\Http\Controllers\ClientController;
 use App\Http\Controllers\LadderController;
 use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\RungController;
+use App\Http\Controllers\TestDayController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('web')->group(function (): void {
@@ -58,6 +59,8 @@ Route::middleware('web')->group(function (): void {
                 Route::post('swaps', [BoardController::class, 'swap']);
                 Route::get('swaps/{rung}', [BoardController::class, 'swaps']);
                 Route::get('minutes/{rung}', [BoardController::class, 'minutes']);
+                Route::get('tests', [TestDayController::class, 'show']);
+                Route::post('tests', [TestDayController::class, 'store']);
                 Route::get('road/{rung}', [BoardController::class, 'road']);
                 Route::post('aims', [BoardController::class, 'aim']);
                 Route::post('ladders', [BoardController::class, 'useLadders']);

@@ -13,6 +13,7 @@ use App\Models\OwnWord;
 use App\Models\Program;
 use App\Models\Standing;
 use App\Models\Studio;
+use App\Models\TestDay;
 use App\Models\Trainer;
 use EvenRungs\Core\Ladder\Name;
 use EvenRungs\Formats\Json;
@@ -79,7 +80,7 @@ final class DemoSeed extends Command
     private function remove(array $emails): void
     {
         foreach (Trainer::query()->whereIn('email', $emails)->pluck('studio_id')->unique() as $studio) {
-            foreach ([LadderChange::class, OwnLadder::class, OwnWord::class, Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
+            foreach ([TestDay::class, LadderChange::class, OwnLadder::class, OwnWord::class, Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
                 $model::query()->where('studio_id', $studio)->delete();
             }
             Studio::query()->whereKey($studio)->delete();

@@ -18,6 +18,7 @@ const WordsPage = lazy(async () => ({ default: (await import('../features/librar
 const LadderForm = lazy(async () => ({ default: (await import('../features/ladder-form/LadderForm')).LadderForm }));
 const RoadPage = lazy(async () => ({ default: (await import('../features/road/RoadPage')).RoadPage }));
 const WhatIf = lazy(async () => ({ default: (await import('../features/what-if/WhatIf')).WhatIf }));
+const TestsPage = lazy(async () => ({ default: (await import('../features/tests/TestsPage')).TestsPage }));
 const Account = lazy(async () => ({ default: (await import('../features/account/Account')).Account }));
 const Archive = lazy(async () => ({ default: (await import('../features/clients/Archive')).Archive }));
 const Sheet = lazy(async () => ({ default: (await import('../features/sheet/Sheet')).Sheet }));
@@ -60,6 +61,7 @@ function SignedIn() {
             <Route index element={<Navigate to="wall" replace />} />
             <Route path="wall" element={<Wall />} />
             <Route path="week" element={<Week />} />
+            <Route path="tests" element={<TestsPage />} />
             <Route path="what-if" element={<WhatIf />} />
             <Route path="road" element={<RoadPage />} />
             <Route path="road/:rung" element={<RoadPage />} />

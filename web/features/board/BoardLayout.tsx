@@ -9,6 +9,7 @@ import { useBoard, useBoardCommand, type Board } from './useBoard';
 const tabs = [
   ['wall', 'Wall'],
   ['week', 'Week'],
+  ['tests', 'Tests'],
   ['road', 'Road'],
   ['sheet', 'Sheet'],
 ] as const;

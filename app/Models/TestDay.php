@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\HasBuilder;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * The timed holds of one day, and the fault that ended each.
+ *
+ * @property int $id
+ * @property string $on  ISO date
+ * @property array<string, int|float> $tests  seconds by test, as in a client's document ("front-plank_s")
+ * @property array<string, string> $ended_by  fault by test ("front-plank")
+ */
+final class TestDay extends Model
+{
+    /** @use HasBuilder<StudioBuilder<static>> */
+    use HasBuilder;
+
+    protected static string $builder = StudioBuilder::class;
+
+    public const UPDATED_AT = null;
+
+    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'on', 'tests', 'ended_by'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['tests' => 'array', 'ended_by' => 'array'];
+    }
+}

@@ -1,0 +1,312 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../../api/client';
+import { Button } from '../../ui/Button';
+import { TextField } from '../../ui/Field';
+import { Notice, Waiting } from '../../ui/Notice';
+import { useBoard, useClientId, useLibrary } from '../board/useBoard';
+import { clock, Stopwatch } from './Stopwatch';
+
+type Days = Schemas['TestDays'];
+type Test = Days['protocol']['tests'][number]['test'];
+
+/** Test day: the newest holds beside norms, ratios and the time before, and a new day measured in order. */
+export function TestsPage() {
+  const client = useClientId();
+  const days = useQuery({
+    queryKey: ['tests', client],
+    queryFn: () => answer(api.GET('/clients/{client}/tests', { params: { path: { client } } })),
+  });
+  const [measuring, setMeasuring] = useState(false);
+  if (days.isPending) return <Waiting what="the tests" />;
+  if (days.isError) return <Notice title={days.error.message} />;
+  const names = new Map(days.data.protocol.tests.map((test) => [test.test as string, test.name]));
+  return (
+    <div className="grid gap-6 xl:grid-cols-[minmax(0,1fr)_28rem]">
+      <div>
+        {measuring ? (
+          <NewDay
+            days={days.data}
+            onDone={() => {
+              setMeasuring(false);
+            }}
+          />
+        ) : (
+          <>
+            <Results days={days.data} names={names} />
+            <Button
+              look="act"
+              className="mt-3"
+              onClick={() => {
+                setMeasuring(true);
+              }}
+            >
+              Start a test day
+            </Button>
+          </>
+        )}
+      </div>
+      <div className="space-y-4">
+        <Ratios days={days.data} />
+        <Earlier days={days.data} names={names} />
+      </div>
+    </div>
+  );
+}
+
+function Results({ days, names }: { days: Days; names: Map<string, string> }) {
+  const { results, missing } = days.norms;
+  return (
+    <section aria-label="Newest results">
+      <h2 className="text-xl font-bold">Timed holds beside published norms</h2>
+      {results.length === 0 && <p className="text-faint">No hold has been measured yet.</p>}
+      <div className="overflow-x-auto">
+        <table className="w-full min-w-[36rem] text-left">
+          {results.length > 0 && (
+            <thead>
+              <tr className="text-sm text-faint [&_th]:pr-4">
+                <th scope="col" className="py-1">
+                  Test
+                </th>
+                <th scope="col">Held</th>
+                <th scope="col">Since the time before</th>
+                <th scope="col">Norm, mean and spread</th>
+              </tr>
+            </thead>
+          )}
+          <tbody>
+            {results.map((result) => (
+              <tr key={result.test} className="border-t border-line align-top">
+                <th scope="row" className="py-1.5 pr-3">
+                  {names.get(result.test) ?? result.test}
+                </th>
+                <td className="pr-3 text-lg font-bold whitespace-nowrap">{result.value_s} s</td>
+                <td className="pr-3">{result.change === undefined ? '–' : <Change change={result.change} />}</td>
+                <td className="text-[15px]">
+                  {result.norms.map((norm) => (
+                    <span key={norm.group} className="block" title={norm.source}>
+                      {norm.group}:{' '}
+                      {norm.mean_s === null
+                        ? Object.entries(norm.percentiles_s ?? {})
+                            .map(([percentile, value]) => `${percentile}th ${value} s`)
+                            .join(', ')
+                        : `${norm.mean_s} s ± ${norm.sd_s ?? 0} s`}{' '}
+                      <span className="text-faint">({norm.year}, from memory)</span>
+                    </span>
+                  ))}
+                  {result.z !== null && <span className="block text-faint">{result.z} spreads from the mean</span>}
+                  {result.band !== undefined && <span className="block text-faint">{result.band}</span>}
+                  {result.norms.length === 0 && <span className="text-faint">no adult norm</span>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {missing.length > 0 && (
+        <p className="mt-1 text-faint">
+          Not measured: {missing.map((each) => (names.get(each) ?? each).toLowerCase()).join(', ')}.
+        </p>
+      )}
+      <p className="mt-1 text-sm text-faint">
+        Norms come from small groups of young healthy people. A result is a place to look again, never a diagnosis.
+      </p>
+    </section>
+  );
+}
+
+/** A change drawn against the test's own noise: inside the band it is not called progress. */
+function Change({ change }: { change: NonNullable<Days['norms']['results'][number]['change']> }) {
+  const half = 60;
+  const reach = Math.max(change.noise_s * 2, Math.abs(change.by_s));
+  const x = (seconds: number) => half + (seconds / reach) * (half - 6);
+  return (
+    <span className="block">
+      <svg viewBox="0 0 120 16" className="h-4 w-30" aria-hidden>
+        <rect
+          x={x(-change.noise_s)}
+          y={3}
+          width={x(change.noise_s) - x(-change.noise_s)}
+          height={10}
+          className="fill-line"
+        />
+        <line x1={half} x2={half} y1={1} y2={15} className="stroke-faint" />
+        <circle cx={x(change.by_s)} cy={8} r={5} className={change.counts ? 'fill-act' : 'fill-faint'} />
+      </svg>
+      <span className="block text-sm">
+        {change.by_s > 0 ? '+' : ''}
+        {change.by_s} s, {change.counts ? 'a change' : `inside the noise of ${change.noise_s} s`}
+      </span>
+    </span>
+  );
+}
+
+const ratioNames: Record<string, string> = {
+  'side-left-right': 'Left against right',
+  'flexor-extensor': 'Front against back',
+  'side-extensor': 'Side against back',
+};
+
+function Ratios({ days }: { days: Days }) {
+  const { ratios, asymmetry } = days.norms;
+  return (
+    <section aria-label="Ratios">
+      <h2 className="text-xl font-bold">Against each other</h2>
+      <ul>
+        {ratios.map((ratio) => (
+          <li key={ratio.id} className="border-t border-line py-1.5">
+            <b>{ratioNames[ratio.id]}</b>{' '}
+            {ratio.value !== null && <span className="text-lg font-bold">{ratio.value}</span>}{' '}
+            {ratio.flag && (
+              <span className="rounded-sm bg-warn-soft px-1 text-sm font-semibold text-warn">worth a re-test</span>
+            )}
+            <span className="block text-[15px]" title={ratio.source}>
+              {ratio.meaning}
+            </span>
+          </li>
+        ))}
+        {asymmetry.map((each) => (
+          <li key={each.test} className="border-t border-line py-1.5">
+            <b>Symmetry of the side holds</b> <span className="text-lg font-bold">{each.index_percent} %</span>
+            <span className="block text-[15px]">
+              Weaker over stronger side.{' '}
+              {each.worse === null
+                ? 'Both sides alike.'
+                : `The ${each.worse} side is the worse one, and sets the rung.`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Earlier({ days, names }: { days: Days; names: Map<string, string> }) {
+  const library = useLibrary();
+  const faults = new Map(library.data?.library.faults.map((fault) => [fault.id, fault.name.toLowerCase()]));
+  if (days.days.length === 0) return null;
+  return (
+    <section aria-label="Test days">
+      <h2 className="text-xl font-bold">Test days</h2>
+      <ul>
+        {days.days.map((day, i) => (
+          <li key={i} className="border-t border-line py-1.5">
+            <b>{new Date(`${day.on}T12:00:00`).toLocaleDateString()}</b>
+            <ul className="text-[15px]">
+              {Object.entries(day.tests).map(([key, seconds]) => {
+                const test = key.replace(/_s$/, '');
+                const fault = day.ended_by[test];
+                return (
+                  <li key={key}>
+                    {names.get(test) ?? test}: {seconds} s
+                    {fault !== undefined && <span className="text-faint">, ended by {faults.get(fault) ?? fault}</span>}
+                  </li>
+                );
+              })}
+            </ul>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
+  const client = useClientId();
+  const board = useBoard();
+  const library = useLibrary();
+  const queries = useQueryClient();
+  const [on, setOn] = useState(new Date().toLocaleDateString('sv'));
+  const [held, setHeld] = useState<Partial<Record<Test, string>>>({});
+  const [ended, setEnded] = useState<Partial<Record<Test, string>>>({});
+  const faults = new Map(library.data?.library.faults.map((fault) => [fault.id, fault.name]));
+  const save = useMutation({
+    mutationFn: () => {
+      const measured = Object.entries(held).filter(([, text]) => text !== '');
+      return answer(
+        api.POST('/clients/{client}/tests', {
+          params: { path: { client } },
+          body: {
+            version: board.data?.version ?? 1,
+            on,
+            tests: Object.fromEntries(measured.map(([test, text]) => [`${test}_s`, Number(text)])),
+            ended_by: Object.fromEntries(
+              Object.entries(ended).filter(([test]) => measured.some(([one]) => one === test)),
+            ),
+          },
+        }),
+      );
+    },
+    onSuccess: (now) => {
+      queries.setQueryData(['tests', client], now);
+      void queries.invalidateQueries({ queryKey: ['board', client] });
+      void queries.invalidateQueries({ queryKey: ['clients'] });
+      onDone();
+    },
+  });
+  const { protocol } = days;
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.mutate();
+      }}
+    >
+      <h2 className="text-xl font-bold">A test day</h2>
+      <p className="mb-2">
+        Not within {protocol.hours_after_hard} h of a hard session. One practice of {protocol.practice_s} s before each
+        hold; rest at least {clock(protocol.rest_s * 1000)} min between holds. The first fault ends the hold, not the
+        clock and not collapse.
+      </p>
+      <TextField label="Day" value={on} onChange={setOn} className="mb-3 max-w-48" />
+      <ol className="space-y-3">
+        {protocol.tests.map((test, i) => (
+          <li key={test.test} className="rounded-lg border border-line bg-card p-3">
+            <h3 className="font-bold">
+              {i + 1}. {test.name}
+            </h3>
+            <p className="text-[15px]">
+              {test.how} <span className="text-faint">Ends when: {test.ends}</span>
+            </p>
+            <div className="mt-2 flex flex-wrap items-end gap-3">
+              <Stopwatch
+                label={test.name}
+                rest={i === 0 ? 0 : protocol.rest_s}
+                faults={test.faults.map((fault) => [fault, faults.get(fault) ?? fault])}
+                ended={ended[test.test]}
+                onStop={(seconds) => {
+                  setHeld({ ...held, [test.test]: String(seconds) });
+                }}
+                onFault={(fault) => {
+                  setEnded({ ...ended, [test.test]: fault });
+                }}
+              />
+              <TextField
+                label="Held"
+                unit="s"
+                type="number"
+                className="w-28"
+                value={held[test.test] ?? ''}
+                onChange={(text) => {
+                  setHeld({ ...held, [test.test]: text });
+                }}
+              />
+            </div>
+          </li>
+        ))}
+      </ol>
+      <p role="alert" className="mt-2 font-semibold text-warn empty:hidden">
+        {save.error?.message}
+      </p>
+      <div className="mt-3 flex gap-2">
+        <Button look="act" type="submit" disabled={save.isPending}>
+          Save the test day
+        </Button>
+        <Button look="quiet" onClick={onDone}>
+          Cancel
+        </Button>
+      </div>
+      <p className="mt-1 text-sm text-faint">Saving places the client by the new results and plans the week anew.</p>
+    </form>
+  );
+}
