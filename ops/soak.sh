@@ -1,0 +1,5 @@
+#!/usr/bin/env bash
+# The long random runs: 20,000 clients, half from a fixed seed and half fresh.
+. "$(dirname "$0")/common.sh"
+bash ops/install.sh php
+EVEN_RUNGS_CLIENTS=${EVEN_RUNGS_CLIENTS:-10000} vendor/bin/phpunit --filter test_every_plan_keeps_its_promises_whoever_the_client_is tests/Core/WeekPlannerTest.php
