@@ -2,8 +2,8 @@ import { useEffect, useState } from 'react';
 import { Button } from '../../ui/Button';
 
 /** Minutes and seconds, m:ss. */
-export function clock(ms: number): string {
-  return new Date(Math.max(0, ms)).toISOString().slice(14, 19).replace(/^0/, '');
+export function clock(seconds: number): string {
+  return new Date(1000 * Math.max(0, seconds)).toISOString().slice(14, 19).replace(/^0/, '');
 }
 
 /** A clock for one hold: the rest before it counts down, the hold counts up, and the fault that is tapped ends it. */
@@ -49,12 +49,12 @@ export function Stopwatch({
     onStop(Math.floor((performance.now() - began) / 1000));
   }
 
-  const gone = now - began;
+  const gone = (now - began) / 1000;
   return (
     <div>
       <div className="flex items-center gap-2">
         <span role="timer" aria-label={`Clock of ${label}`} className="min-w-20 text-3xl font-bold">
-          {phase === 'rest' ? clock(rest * 1000 - gone) : clock(phase === 'idle' ? 0 : gone)}
+          {phase === 'rest' ? clock(rest - gone) : clock(phase === 'idle' ? 0 : gone)}
         </span>
         {phase !== 'hold' && rest > 0 && (
           <Button
