@@ -255,8 +255,8 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
       <h2 className="text-xl font-bold">A test day</h2>
       <p className="mb-2">
         Not within {protocol.hours_after_hard} h of a hard session. One practice of {protocol.practice_s} s before each
-        hold; rest at least {clock(protocol.rest_s)} min between holds. The first fault ends the hold, not the
-        clock and not collapse.
+        hold; rest at least {clock(protocol.rest_s)} min between holds. The first fault ends the hold, not the clock and
+        not collapse.
       </p>
       <TextField label="Day" value={on} onChange={setOn} className="mb-3 max-w-48" />
       <ol className="space-y-3">
