@@ -81,9 +81,8 @@ final class LadderDraft
                 $rung['id'] = $this->newId($name, $library, $taken);
             }
             $taken[] = $rung['id'];
-            foreach (['stresses', 'figure'] as $object) {
-                $rung[$object] = (object) (is_array($rung[$object] ?? null) ? $rung[$object] : []);
-            }
+            $rung['stresses'] = (object) (is_array($rung['stresses'] ?? null) ? $rung['stresses'] : []);
+            $rung['figure'] = self::figure(is_array($rung['figure'] ?? null) ? $rung['figure'] : []);
             $document['rungs'][$i] = $rung;
         }
         if (isset($document['rungs'][0]) && ! in_array($document['anchor'] ?? '', $taken, true)) {
@@ -94,6 +93,21 @@ final class LadderDraft
         }
 
         return $this->checked($document, '/ladder');
+    }
+
+    /**
+     * @param  array<mixed>  $figure  as it was decoded, so that empty angles are empty lists
+     */
+    private static function figure(array $figure): object
+    {
+        if (isset($figure['with'])) {
+            $figure['with'] = (object) $figure['with'];
+        }
+        if (is_array($figure['to'] ?? null)) {
+            $figure['to'] = array_map(static fn (mixed $angles): mixed => is_array($angles) ? (object) $angles : $angles, $figure['to']);
+        }
+
+        return (object) $figure;
     }
 
     /**

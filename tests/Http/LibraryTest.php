@@ -137,6 +137,7 @@ final class LibraryTest extends HttpTestCase
         $this->signedIn();
         $copy = self::ladder($this->api('GET', '/ladders/windmill/copy')->assertOk()->json());
         $copy['rungs'] = array_slice($copy['rungs'], 0, 3);
+        $copy['rungs'][0]['figure'] = ['pose' => 'standing', 'with' => (object) []];
         $record = $this->api('POST', '/ladders', ['ladder' => $copy])->assertOk()->json();
 
         self::assertSame(['own', 1], [$record['kind'], $record['version']]);
