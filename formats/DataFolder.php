@@ -56,39 +56,49 @@ final class DataFolder
         if ($this->library === null || $key !== $this->ownKey) {
             $this->ownKey = $key;
             $this->clients = $this->storedClients = null;
-            $this->library = $this->own === null || $key === ''
-                ? $this->shippedLibrary()
-                : $this->shippedLibrary()->with($this->own->ladders($this->poses()), $this->own->words());
+            $this->library = $this->own === null || $key === '' ? $this->shippedLibrary() : $this->ownLibrary($this->own, $key);
         }
 
         return $this->library;
     }
 
+    private function ownLibrary(OwnTables $own, string $key): Library
+    {
+        $place = '-'.explode(':', $key)[0];
+
+        return $this->kept($place, $key) ?? $this->keep($this->shippedLibrary()->with($own->ladders($this->poses()), $own->words()), $place, $key);
+    }
+
     /** The ladders as they are shipped. */
     public function shippedLibrary(): Library
     {
-        return $this->shipped ??= $this->kept() ?? $this->keep($this->build());
+        return $this->shipped ??= $this->kept('', '') ?? $this->keep($this->build(), '', '');
     }
 
-    /** The library as it was kept, unless the tables or the code that builds it have changed since. */
-    private function kept(): ?Library
+    /**
+     * The library as it was kept, unless the tables or the code that builds it have changed since.
+     *
+     * @param  string  $place  what the file's name ends with
+     * @param  string  $key  of the studio's own tables; empty for the shipped ones
+     */
+    private function kept(string $place, string $key): ?Library
     {
-        if ($this->cache === null || ! is_file($this->cache)) {
+        if ($this->cache === null || ! is_file($this->cache.$place)) {
             return null;
         }
-        [$stamp, $kept] = [...explode("\n", (string) file_get_contents($this->cache), 2), ''];
+        [$stamp, $kept] = [...explode("\n", (string) file_get_contents($this->cache.$place), 2), ''];
         // what an older version of the code kept cannot always be read, so the stamp is looked at first
-        $library = $stamp === $this->stamp() ? unserialize($kept) : null;
+        $library = $stamp === $this->stamp().$key ? unserialize($kept) : null;
 
         return $library instanceof Library ? $library : null;
     }
 
-    private function keep(Library $library): Library
+    private function keep(Library $library, string $place, string $key): Library
     {
         if ($this->cache !== null && is_dir(dirname($this->cache))) {
-            $new = $this->cache.'.'.getmypid();
-            file_put_contents($new, $this->stamp()."\n".serialize($library));
-            rename($new, $this->cache);
+            $new = $this->cache.$place.'.'.getmypid();
+            file_put_contents($new, $this->stamp().$key."\n".serialize($library));
+            rename($new, $this->cache.$place);
         }
 
         return $library;

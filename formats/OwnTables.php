@@ -12,7 +12,7 @@ use EvenRungs\Core\Ladder\Ladder;
  */
 interface OwnTables
 {
-    /** Changes whenever the tables do; empty where there are none. */
+    /** Whose they are, a colon, and what changes whenever the tables do; empty where there are none. */
     public function key(): string;
 
     /**

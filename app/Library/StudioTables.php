@@ -18,10 +18,8 @@ use Illuminate\Contracts\Auth\Factory;
  */
 final class StudioTables implements OwnTables
 {
-    private int $changes = 0;
-
-    /** @var array<string, bool> whether a studio has any, by key */
-    private array $some = [];
+    /** @var array<string, string> by studio */
+    private array $keys = [];
 
     public function __construct(private readonly Factory $auth)
     {
@@ -30,17 +28,26 @@ final class StudioTables implements OwnTables
     /** To be called after every change to them. */
     public function changed(): void
     {
-        $this->changes++;
+        $this->keys = [];
     }
 
     public function key(): string
     {
         $studio = $this->studio();
-        $key = $studio.':'.$this->changes;
-        $this->some[$key] ??= $studio !== ''
-            && (OwnLadder::query()->ofStudio($studio)->exists() || OwnWord::query()->ofStudio($studio)->exists());
 
-        return $this->some[$key] ? $key : '';
+        return $this->keys[$studio] ??= $this->stamp($studio);
+    }
+
+    private function stamp(string $studio): string
+    {
+        if ($studio === '') {
+            return '';
+        }
+        // the documents themselves: a version number is used again when a change is rolled back
+        $ladders = OwnLadder::query()->ofStudio($studio)->ordered('id')->toBase()->get(['ladder', 'document'])->all();
+        $words = OwnWord::query()->ofStudio($studio)->ordered('id')->toBase()->get(['words', 'rung'])->all();
+
+        return $ladders === [] && $words === [] ? '' : $studio.':'.md5((string) json_encode([$ladders, $words]));
     }
 
     public function ladders(array $poses): array
