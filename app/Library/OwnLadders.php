@@ -6,6 +6,7 @@ namespace App\Library;
 
 use App\Board\BoardLoader;
 use App\Board\StaleVersion;
+use App\Models\Change;
 use App\Models\Client;
 use App\Models\LadderChange;
 use App\Models\OwnLadder;
@@ -49,7 +50,7 @@ final class OwnLadders
      * Who stands on, or has in the week, what a new document changes, and where they would land.
      *
      * @param  ?array<string, mixed>  $document  even-rungs ladder; null puts the studio's own away
-     * @return list<array{client: Client, person: Person, from: Rung, step: int, landing: Landing}>
+     * @return list<array{client: Client, person: Person, from: Rung, step: int, basis: Basis, landing: Landing}>
      */
     public function affected(string $studio, string $ladder, ?array $document): array
     {
@@ -67,8 +68,9 @@ final class OwnLadders
             foreach ($changed as $rung) {
                 if ($stand?->rung === $rung || in_array($rung->id, $planned, true)) {
                     $person = $this->boards->person($client);
-                    $step = $stand !== null && $stand->rung === $rung ? $stand->step : 0;
-                    $affected[] = ['client' => $client, 'person' => $person, 'from' => $rung, 'step' => $step, 'landing' => Landing::of($rung, $step, $old, $after, $person)];
+                    $on = $stand !== null && $stand->rung === $rung ? $stand : null;
+                    $step = $on->step ?? 0;
+                    $affected[] = ['client' => $client, 'person' => $person, 'from' => $rung, 'step' => $step, 'basis' => $on->basis ?? Basis::None, 'landing' => Landing::of($rung, $step, $old, $after, $person)];
                 }
             }
         }
@@ -120,8 +122,9 @@ final class OwnLadders
             $this->tables->changed();
             $moves = [];
             foreach ($affected as $each) {
-                $moves[] = $this->land($each['client'], $each['person'], $each['from'], $each['step'], $each['landing'], $after, $label);
+                $moves[] = $this->land($each, $after, $label);
             }
+            $this->forgetUndo($trainer->studio_id, $ladder, $after);
             LadderChange::query()->create([
                 'studio_id' => $trainer->studio_id,
                 'trainer_id' => $trainer->id,
@@ -135,26 +138,41 @@ final class OwnLadders
         });
     }
 
-    /** @return array{client: string, from: string, from_step: int, to: ?string, to_step: int, test: mixed} */
-    private function land(Client $client, Person $person, Rung $from, int $step, Landing $landing, Library $after, string $why): array
+    /**
+     * The standing keeps what it rested on: a changed ladder shows nothing new about the client.
+     *
+     * @param  array{client: Client, person: Person, from: Rung, step: int, basis: Basis, landing: Landing}  $affected
+     * @return array{client: string, from: string, from_step: int, basis: string, to: ?string, to_step: int, test: mixed}
+     */
+    private function land(array $affected, Library $after, string $label): array
     {
+        ['client' => $client, 'from' => $from, 'step' => $step, 'basis' => $basis, 'landing' => $landing] = $affected;
         $to = $landing->rung;
-        $stands = ($this->boards->standings($client)[$from->ladder] ?? null)?->rung->id === $from->id || $this->newestRung($client, $from->ladder) === $from->id;
-        if ($stands && $to?->id !== $from->id) {
-            $this->stand($client, $from->ladder, $to?->ladder === $from->ladder ? $to : null, $landing->step, [$why.'.', $landing->why]);
+        $why = [$label.'.', $landing->why];
+        if ($this->newestRung($client, $from->ladder) === $from->id && ($to?->id !== $from->id || $landing->step !== $step)) {
+            $this->stand($client, $from->ladder, $to?->ladder === $from->ladder ? $to : null, $landing->step, $basis, $why);
             if ($to !== null && $to->ladder !== $from->ladder && ! isset($this->boards->standings($client)[$to->ladder])) {
-                $this->stand($client, $to->ladder, $to, $landing->step, [$why.'.', $landing->why]);
+                $this->stand($client, $to->ladder, $to, $landing->step, $basis, $why);
             }
-        } elseif ($stands && $landing->step !== $step) {
-            $this->stand($client, $from->ladder, $to, $landing->step, [$why.'.', $landing->why]);
         }
         $test = $this->forgetTest($client, $from->ladder, $after);
         if ($to?->id !== $from->id) {
-            $this->replaceInWeek($client, $person, $from->id, $to, $landing->step, $after);
+            $this->replaceInWeek($client, $affected['person'], $from->id, $to, $landing->step, $after);
         }
         Client::query()->whereKey($client->id)->increment('version');
 
-        return ['client' => $client->id, 'from' => $from->id, 'from_step' => $step, 'to' => $to?->id, 'to_step' => $landing->step, 'test' => $test];
+        return ['client' => $client->id, 'from' => $from->id, 'from_step' => $step, 'basis' => $basis->value, 'to' => $to?->id, 'to_step' => $landing->step, 'test' => $test];
+    }
+
+    /** An undo that leads back to a rung that is gone would leave the client on nothing: such a list starts afresh. */
+    private function forgetUndo(string $studio, string $ladder, Library $after): void
+    {
+        $gone = Standing::query()->ofStudio($studio)->where('ladder', $ladder)->whereNotNull('rung')->pluck('rung')->unique()
+            ->reject(static fn (string $rung): bool => $after->hasRung($rung));
+        foreach ($gone as $rung) {
+            $mentions = Change::query()->ofStudio($studio)->where(static fn ($query) => $query->where('before', 'like', '%"'.$rung.'"%')->orWhere('after', 'like', '%"'.$rung.'"%'));
+            Change::query()->ofStudio($studio)->whereIn('client_id', $mentions->pluck('client_id'))->delete();
+        }
     }
 
     private function newestRung(Client $client, string $ladder): ?string
@@ -163,7 +181,7 @@ final class OwnLadders
     }
 
     /** @param  list<string>  $why */
-    private function stand(Client $client, string $ladder, ?Rung $rung, int $step, array $why): void
+    private function stand(Client $client, string $ladder, ?Rung $rung, int $step, Basis $basis, array $why): void
     {
         Standing::query()->create([
             'studio_id' => $client->studio_id,
@@ -171,7 +189,7 @@ final class OwnLadders
             'ladder' => $ladder,
             'rung' => $rung?->id,
             'step' => $rung === null ? 0 : $step,
-            'basis' => ($rung === null ? Basis::None : Basis::HighestClean)->value,
+            'basis' => ($rung === null ? Basis::None : $basis)->value,
             'why' => $why,
         ]);
     }
@@ -236,7 +254,7 @@ final class OwnLadders
                     $client->update(['document' => $document]);
                 }
                 if ($now === $move['to'] || $now === null) {
-                    $this->stand($client, $from->ladder, $from, $move['from_step'], ['Undone: '.$change->label.'.']);
+                    $this->stand($client, $from->ladder, $from, $move['from_step'], Basis::from($move['basis']), ['Undone: '.$change->label.'.']);
                 }
                 if ($move['to'] !== null && $move['to'] !== $move['from']) {
                     $this->replaceInWeek($client, $this->boards->person($client), $move['to'], $from, $move['from_step'], $library);

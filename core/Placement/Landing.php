@@ -39,13 +39,13 @@ final class Landing
         foreach ([[array_slice($before->downFrom($from), 1), 'below'], [$before->above($from), 'above']] as [$rungs, $where]) {
             foreach ($rungs as $rung) {
                 if (self::open($rung->id, $after, $client)) {
-                    return new self($after->rung($rung->id), 0, sprintf('%s is the nearest allowed rung %s.', $after->rung($rung->id)->name, $where));
+                    return new self($after->rung($rung->id), 0, sprintf('The nearest allowed rung %s.', $where));
                 }
             }
         }
         $swap = (new Swaps($after))->sameDirection($from, $client)[0]->rung ?? null;
 
-        return new self($swap, 0, $swap === null ? 'Nothing else that trains the same is allowed.' : sprintf('Nothing of the ladder is left; %s trains the same.', $swap->name));
+        return new self($swap, 0, $swap === null ? 'Nothing else that trains the same is allowed.' : 'Nothing of the ladder is allowed; this trains the same.');
     }
 
     private static function open(string $rung, Library $library, Client $client): bool

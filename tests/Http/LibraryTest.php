@@ -252,14 +252,36 @@ final class LibraryTest extends HttpTestCase
         self::assertGreaterThan(20, count($this->api('GET', '/poses')->assertOk()->json('poses')));
     }
 
-    public function test_standings_are_only_ever_added(): void
+    public function test_a_landing_keeps_what_the_standing_rested_on_and_adds_to_the_list_of_moves(): void
     {
         $this->signedIn();
+        $basis = fn (): string => array_column($this->board('Oskar Pintle')['ladders'], null, 'id')['plank']['standing']['basis'];
+        self::assertSame('ability', $basis());
+        $standing = array_column($this->board('Oskar Pintle')['ladders'], null, 'id')['plank']['standing']['rung'];
         $before = Standing::query()->count();
-        $ladder = self::ladder($this->draft('plank'));
-        self::assertSame('/ladder', $this->api('POST', '/ladders', ['id' => 'plank', 'version' => 0, 'ladder' => [...$ladder, 'anchor' => 'knee-plank', 'rungs' => array_map(static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === 'forearm-plank'], $ladder['rungs'])]])->assertStatus(422)->json('errors.0.path'), 'a gate of the rollout');
-        $ladder['rungs'][2]['retired'] = true;
+        $record = $this->draft('plank');
+        $ladder = self::ladder($record);
+        $gate = array_map(static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === 'forearm-plank'], $ladder['rungs']);
+        self::assertSame('/ladder', $this->api('POST', '/ladders', ['id' => 'plank', 'version' => 0, 'ladder' => [...$ladder, 'anchor' => 'knee-plank', 'rungs' => $gate]])->assertStatus(422)->json('errors.0.path'), 'a gate of the rollout stays');
+        $ladder['rungs'] = array_map(static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === $standing], $ladder['rungs']);
         $this->api('POST', '/ladders', ['id' => 'plank', 'version' => 0, 'ladder' => $ladder])->assertOk();
-        self::assertGreaterThanOrEqual($before, Standing::query()->count());
+
+        self::assertSame('ability', $basis(), 'a changed ladder proves nothing about the client');
+        self::assertGreaterThan($before, Standing::query()->count());
+    }
+
+    public function test_undo_never_leads_back_onto_a_rung_that_is_gone(): void
+    {
+        $this->signedIn();
+        $board = $this->board();
+        foreach (['side-plank-split', 'side-plank-knees'] as $rung) {
+            $board = $this->api('POST', $this->path('/moves'), ['version' => $board['version'], 'rung' => $rung])->assertOk()->json();
+        }
+        $ladder = self::ladder($this->draft('side-plank'));
+        $ladder['rungs'] = array_map(static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === 'side-plank-split'], $ladder['rungs']);
+        $this->api('POST', '/ladders', ['id' => 'side-plank', 'version' => 0, 'ladder' => [...$ladder, 'anchor' => 'side-plank-knees']])->assertOk();
+
+        self::assertNull($this->board()['undo']);
+        self::assertSame('side-plank-knees', array_column($this->board()['ladders'], null, 'id')['side-plank']['standing']['rung']);
     }
 }
