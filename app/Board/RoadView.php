@@ -59,26 +59,12 @@ final class RoadView
             'level' => $rung->level->value,
             'mark' => match (true) {
                 $rung === $goal => 'goal',
-                in_array($rung, $stretch->goals, true) => 'gate',
+                array_key_exists($rung->id, $stretch->goals) => 'gate',
                 Road::isPassedOver($rung, $board->client) => 'passed-over',
                 default => 'on-the-way',
             },
-            'opens' => self::opens($rung, $goal, $library),
+            'opens' => $stretch->goals[$rung->id] ?? null,
             'reasons' => $obstacles->isClear() ? [] : $obstacles->sentences($library),
         ];
-    }
-
-    /** What must be done clean on this rung before the way goes on, in words; null where it is no gate. */
-    private static function opens(Rung $rung, Rung $goal, Library $library): ?string
-    {
-        foreach ($library->ladderOf($goal)->rungs as $later) {
-            foreach ($later->requires as $gate) {
-                if ($gate->rung === $rung->id) {
-                    return $gate->what;
-                }
-            }
-        }
-
-        return null;
     }
 }

@@ -145,19 +145,17 @@ final class LadderDraft
      */
     private function levelConflicts(array $document, string $root): array
     {
-        $problems = [];
-        $below = null;
-        foreach ($document['rungs'] as $i => $rung) {
-            if (($rung['retired'] ?? false) === true) {
-                continue;
-            }
-            if ($below !== null && $rung['level'] < $below['level']) {
-                $problems[] = new Problem("$root/rungs/$i/level", sprintf('level %d is under level %d of "%s" below it; levels never fall along a ladder', $rung['level'], $below['level'], $below['name']));
-            }
-            $below = $rung;
+        $active = array_filter($document['rungs'], static fn (array $rung): bool => ($rung['retired'] ?? false) !== true);
+        $places = array_keys($active);
+        $rungs = array_values($active);
+        if ($rungs === []) {
+            return [new Problem("$root/rungs", 'at least one rung must stay on the ladder')];
         }
 
-        return $below === null ? [new Problem("$root/rungs", 'at least one rung must stay on the ladder')] : $problems;
+        return array_map(
+            static fn (int $i): Problem => new Problem("$root/rungs/{$places[$i]}/level", sprintf('level %d is under level %d of "%s" below it; levels never fall along a ladder', $rungs[$i]['level'], $rungs[$i - 1]['level'], $rungs[$i - 1]['name'])),
+            Ladder::falls(array_column($rungs, 'level')),
+        );
     }
 
     /**

@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace App\Library;
 
 use EvenRungs\Core\Body\Bar;
-use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Body\Limit;
 use EvenRungs\Core\Body\LimitRule;
-use EvenRungs\Core\Body\Severity;
 use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
@@ -16,8 +14,8 @@ use EvenRungs\Core\Figure\Drawing;
 use EvenRungs\Core\Ladder\Gate;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Alternatives;
 use EvenRungs\Core\Placement\Swap;
-use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Planning\Intent;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\FigureJson;
@@ -43,6 +41,7 @@ final class RungPage
         $library = $this->data->library();
         $ladder = $library->ladderOf($rung);
         $index = (int) $ladder->indexOf($rung->id);
+        $around = new Alternatives($library);
         $brief = fn (?Rung $each): ?array => $each === null ? null : $this->brief($each);
 
         return [
@@ -53,9 +52,9 @@ final class RungPage
             'intents' => array_map(static fn (Intent $intent): array => self::intent($intent, $rung), $this->data->intents()),
             'below' => $brief($ladder->rungs[$index - 1] ?? null),
             'above' => $brief($ladder->rungs[$index + 1] ?? null),
-            'easier' => array_map($this->brief(...), $this->nearest($rung, -1)),
-            'harder' => array_map($this->brief(...), $this->nearest($rung, 1)),
-            'spares' => array_map(fn (string $limit): array => $this->sparing($rung, $library->limits[$limit]), self::SPARED),
+            'easier' => array_map($this->brief(...), array_slice($around->easier($rung), 0, self::OFFERED)),
+            'harder' => array_map($this->brief(...), array_slice($around->harder($rung), 0, self::OFFERED)),
+            'spares' => array_map(fn (string $limit): array => $this->sparing($rung, $library->limits[$limit], $around), self::SPARED),
             'requires' => array_map(fn (Gate $gate): array => [...$this->brief($library->rung($gate->rung)), 'what' => $gate->what], $rung->requires),
             'opens' => array_map($this->brief(...), array_values(array_filter($library->rungs(), static fn (Rung $each): bool => in_array($rung->id, array_map(static fn (Gate $gate): string => $gate->rung, $each->requires), true)))),
             'cautions' => $this->cautions($rung, $library),
@@ -98,51 +97,15 @@ final class RungPage
         ];
     }
 
-    /**
-     * Rungs of the same direction, the nearest in level first: the ladder's own neighbour, then those of other ladders.
-     *
-     * @param  -1|1  $way  easier or harder
-     * @return list<Rung>
-     */
-    private function nearest(Rung $rung, int $way): array
+    /** @return array<string, mixed> */
+    private function sparing(Rung $rung, LimitRule $rule, Alternatives $around): array
     {
-        $library = $this->data->library();
-        $ladder = $library->ladderOf($rung);
-        $own = $ladder->rungs[(int) $ladder->indexOf($rung->id) + $way] ?? null;
-        $others = array_values(array_filter($library->rungs(), static fn (Rung $each): bool => $each->ladder !== $rung->ladder && $each->category === $rung->category && ($each->level->value - $rung->level->value) * $way > 0));
-        usort($others, static fn (Rung $a, Rung $b): int => [abs($a->level->value - $rung->level->value), $a->id] <=> [abs($b->level->value - $rung->level->value), $b->id]);
-
-        return array_slice($own === null ? $others : [$own, ...$others], 0, self::OFFERED);
-    }
-
-    /**
-     * The same direction without what is sore, the limit taken as moderate and all kit as to hand.
-     *
-     * @return array<string, mixed>
-     */
-    private function sparing(Rung $rung, LimitRule $rule): array
-    {
-        $limit = new Limit($rule, Severity::Moderate);
-        $sore = new Client('', limits: [$limit], equipment: array_keys($this->data->library()->equipment), shown: $this->allShown());
-        $swaps = array_values(array_filter((new Swaps($this->data->library()))->for($rung, $sore), static fn (Swap $swap): bool => $swap->sameDirection));
-
         return [
             'limit' => $rule->id,
             'name' => $rule->name,
-            'barred' => $limit->bars($rung) !== [],
-            'swaps' => array_map(fn (Swap $swap): array => [...$this->brief($swap->rung), 'why' => $swap->why], array_slice($swaps, 0, self::OFFERED)),
+            'barred' => (new Limit($rule))->bars($rung) !== [],
+            'swaps' => array_map(fn (Swap $swap): array => [...$this->brief($swap->rung), 'why' => $swap->why], array_slice($around->sparing($rung, $rule), 0, self::OFFERED)),
         ];
-    }
-
-    /** @return array<string, string> every ladder to its top: gates do not matter where no client is meant */
-    private function allShown(): array
-    {
-        $shown = [];
-        foreach ($this->data->library()->ladders as $ladder) {
-            $shown[$ladder->id] = $ladder->rungs[count($ladder->rungs) - 1]->id;
-        }
-
-        return $shown;
     }
 
     /** @return list<array<string, mixed>> the limits that bar the rung when they are moderate or medical */
@@ -150,7 +113,7 @@ final class RungPage
     {
         $cautions = [];
         foreach ($library->limits as $rule) {
-            $bars = (new Limit($rule, Severity::Moderate))->bars($rung);
+            $bars = (new Limit($rule))->bars($rung);
             if ($bars !== []) {
                 $cautions[] = [
                     'limit' => $rule->id,

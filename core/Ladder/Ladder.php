@@ -29,14 +29,23 @@ final class Ladder
         if ($rungs === []) {
             throw InvalidValue::because(sprintf('ladder "%s" has no rungs', $id));
         }
-        foreach ($rungs as $i => $rung) {
-            if ($i > 0 && $rungs[$i - 1]->level->isAbove($rung->level)) {
-                throw InvalidValue::because(sprintf('ladder "%s": rung "%s" is easier than "%s" below it', $id, $rung->id, $rungs[$i - 1]->id));
-            }
+        foreach (self::falls(array_map(static fn (Rung $rung): int => $rung->level->value, $rungs)) as $i) {
+            throw InvalidValue::because(sprintf('ladder "%s": rung "%s" is easier than "%s" below it', $id, $rungs[$i]->id, $rungs[$i - 1]->id));
         }
         if ($this->indexOf($anchor) === null) {
             throw InvalidValue::because(sprintf('ladder "%s": its anchor "%s" is not one of its rungs', $id, $anchor));
         }
+    }
+
+    /**
+     * Where levels fall, which they never may along a ladder.
+     *
+     * @param  list<int>  $levels  easiest rung first
+     * @return list<int> places whose level is under the one before
+     */
+    public static function falls(array $levels): array
+    {
+        return array_values(array_filter(array_keys($levels), static fn (int $i): bool => $i > 0 && $levels[$i] < $levels[$i - 1]));
     }
 
     /** Place of a rung from the bottom, 0 the easiest; null when it stands elsewhere. */

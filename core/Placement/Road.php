@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Placement;
 
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Ladder\Gate;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 
@@ -43,7 +44,8 @@ final class Road
             $standing[$placement->ladder->id] = $placement;
         }
         $stretches = [];
-        self::collect($goal, false, $client, $standing, $library, $stretches);
+        $seen = [];
+        self::collect($goal, null, $client, $standing, $library, $stretches, $seen);
         $stretches = array_values($stretches);
         $obstacles = Obstacles::between($client, $goal, $library);
         $placement = $standing[$goal->ladder] ?? null;
@@ -70,13 +72,19 @@ final class Road
 
     /**
      * @param  array<string, Placement>  $standing
+     * @param  ?Gate  $gate  that leads here; null for the exercise asked for
      * @param  array<string, RoadStretch>  $stretches  by ladder; gates before what they open
+     * @param  array<string, true>  $seen  rungs whose way is collected already: ladders of a studio's own may ask for each other
      */
-    private static function collect(Rung $goal, bool $isGate, Client $client, array $standing, Library $library, array &$stretches): void
+    private static function collect(Rung $goal, ?Gate $gate, Client $client, array $standing, Library $library, array &$stretches, array &$seen): void
     {
+        if (isset($seen[$goal->id])) {
+            return;
+        }
+        $seen[$goal->id] = true;
         $placement = $standing[$goal->ladder] ?? null;
         $rungs = self::between($placement?->rung, $goal, $library);
-        if ($isGate && $rungs === []) {
+        if ($gate !== null && $rungs === []) {
             // who stands there or above without having shown it still has to show it once
             $rungs = [$goal];
         }
@@ -84,18 +92,16 @@ final class Road
             if ($rung !== $goal && self::isPassedOver($rung, $client)) {
                 continue;
             }
-            foreach ($rung->requires as $gate) {
-                $gateRung = $library->rung($gate->rung);
-                if ($gateRung->ladder !== $goal->ladder && ! $client->hasShown($gateRung, $library)) {
-                    self::collect($gateRung, true, $client, $standing, $library, $stretches);
+            foreach ($rung->requires as $before) {
+                $gateRung = $library->rung($before->rung);
+                if (! $client->hasShown($gateRung, $library)) {
+                    self::collect($gateRung, $before, $client, $standing, $library, $stretches, $seen);
                 }
             }
         }
         $known = $stretches[$goal->ladder] ?? null;
-        if ($known === null || count($known->rungs) < count($rungs)) {
-            $gate = $known === null ? [] : $known->goals;
-            $stretches[$goal->ladder] = new RoadStretch($library->ladderOf($goal), $placement?->rung, $placement->step ?? 0, $rungs, [...$gate, $goal]);
-        }
+        $climb = $known === null || count($known->rungs) < count($rungs) ? $rungs : $known->rungs;
+        $stretches[$goal->ladder] = new RoadStretch($library->ladderOf($goal), $placement?->rung, $placement->step ?? 0, $climb, [...$known->goals ?? [], $goal->id => $gate?->what]);
     }
 
     /** A rung on the way that limits bar, or whose kit is not to hand, is stepped over. */

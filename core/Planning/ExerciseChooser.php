@@ -24,8 +24,6 @@ final class ExerciseChooser
     /** Above the typed ability by more than this, a rung is not planned even when it was done clean (house rule). */
     private const ABILITY_REACH = 2;
 
-    private const AVOIDED_FROM_GRADE = 2;
-
     public function __construct(private readonly Library $library, private readonly Style $style)
     {
     }
@@ -124,17 +122,9 @@ final class ExerciseChooser
 
     private function suits(Rung $rung, Client $client, GoalRule $goal, bool $mayExceedAbility): bool
     {
-        if ($goal->levelCap !== null && $rung->level->value > $goal->levelCap) {
-            return false;
-        }
-        foreach ($goal->avoid as $stress) {
-            if ($rung->grade($stress) >= self::AVOIDED_FROM_GRADE) {
-                return false;
-            }
-        }
         $typed = $client->abilityIn($rung->category);
 
-        return $mayExceedAbility || $typed === null || $rung->level->value <= $typed->value + self::ABILITY_REACH;
+        return $goal->allows($rung) && ($mayExceedAbility || $typed === null || $rung->level->value <= $typed->value + self::ABILITY_REACH);
     }
 
     /**

@@ -89,9 +89,8 @@ final class Progression
         $ability = $client->abilityIn($next->category);
 
         return $next->level->value <= $from->level->value + 1
-            && ($goal->levelCap === null || $next->level->value <= $goal->levelCap)
+            && $goal->allows($next)
             && ($ability === null || $next->level->value <= $ability->value + 1)
-            && ! in_array($next->id, $this->style->plan->withoutRungs, true)
-            && array_filter($goal->avoid, static fn (string $stress): bool => $next->grade($stress) >= 2) === [];
+            && ! in_array($next->id, $this->style->plan->withoutRungs, true);
     }
 }

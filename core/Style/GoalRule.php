@@ -6,12 +6,15 @@ namespace EvenRungs\Core\Style;
 
 use EvenRungs\Core\Body\Goal;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Rung;
 
 /**
  * What a goal asks of the dose, the choice and the order.
  */
 final class GoalRule
 {
+    private const AVOIDED_FROM_GRADE = 2;
+
     /**
      * @param  string  $intent  the kind of work, in words
      * @param  int  $sets  sets of an exercise that are meant
@@ -38,5 +41,17 @@ final class GoalRule
         public readonly bool $circuit,
         public readonly bool $standingFirst,
     ) {
+    }
+
+    /** Whether a rung stays under the goal's level and loads nothing that the goal avoids. */
+    public function allows(Rung $rung): bool
+    {
+        foreach ($this->avoid as $stress) {
+            if ($rung->grade($stress) >= self::AVOIDED_FROM_GRADE) {
+                return false;
+            }
+        }
+
+        return $this->levelCap === null || $rung->level->value <= $this->levelCap;
     }
 }
