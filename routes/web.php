@@ -32,6 +32,7 @@ Route::middleware('web')->group(function (): void {
             Route::get('ladders', [LadderController::class, 'index']);
             Route::post('ladders', [LadderController::class, 'save']);
             Route::post('ladders/check', [LadderController::class, 'check']);
+            Route::post('ladders/import/check', [LadderController::class, 'checkImport']);
             Route::post('ladders/import', [LadderController::class, 'import']);
             Route::get('ladders/{ladder}', [LadderController::class, 'show']);
             Route::get('ladders/{ladder}/copy', [LadderController::class, 'copy']);

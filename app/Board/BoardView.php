@@ -49,7 +49,7 @@ final class BoardView
             'id' => $board->record->id,
             'version' => $board->record->version,
             'client' => $this->client($board),
-            'style' => ['id' => $board->style->id, 'name' => $board->style->name, 'summary' => $board->style->summary],
+            'style' => ['id' => $board->style->id, 'name' => $board->style->name, 'summary' => $board->style->summary, 'without_ladders' => $board->style->plan->withoutLadders],
             'unasked' => $board->client->screen === null ? 'screen' : ($board->client->days === null ? 'days' : null),
             'refer' => PlacementJson::writeReferrals($board->referrals)['refer'],
             'ladders' => array_map(fn (Placement $each): array => $this->ladder($each, $board), $board->placements),
@@ -57,7 +57,7 @@ final class BoardView
             'spread' => DirectionLevels::of($board->placements)->spread(),
             'week' => $week === null ? null : $this->week($week, $board),
             'aims' => array_values(array_filter($board->record->aims ?? [], $this->data->library()->hasRung(...))),
-            'used_ladders' => $board->record->used_ladders,
+            'used_ladders' => $board->record->used_ladders === null ? null : array_values(array_filter($board->record->used_ladders, $this->data->library()->hasLadder(...))),
             'undo' => $board->undo,
             'redo' => $board->redo,
         ];

@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace App\Library;
 
 use EvenRungs\Core\Body\Limit;
-use EvenRungs\Core\Body\Severity;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Position;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Ladder\Search;
 use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\Problem;
+use EvenRungs\Formats\UnusableInput;
 
 /**
  * What a trainer looks for in the library: a name, and what the exercise must be or spare.
@@ -23,10 +27,13 @@ final class RungSearch
     /**
      * @param  array<string, string>  $wanted  q, direction, least, most, position, kit, spare, intent; kit is a list of all that is to hand, "none" for none
      * @return list<Rung>
+     *
+     * @throws UnusableInput when a wish names what there is not: passed over, it would look as if it were kept
      */
     public function find(array $wanted): array
     {
         $library = $this->data->library();
+        $this->check($wanted, $library);
         $tests = array_filter([
             self::tell($wanted, 'direction', static fn (string $code): callable => static fn (Rung $rung): bool => $rung->category->value === $code),
             self::tell($wanted, 'least', static fn (string $level): callable => static fn (Rung $rung): bool => $rung->level->value >= (int) $level),
@@ -48,6 +55,32 @@ final class RungSearch
         }));
     }
 
+    /** @param  array<string, string>  $wanted */
+    private function check(array $wanted, Library $library): void
+    {
+        $levels = array_map(strval(...), range(Level::LEAST, Level::MOST));
+        $known = [
+            'direction' => array_column(Category::cases(), 'value'),
+            'least' => $levels,
+            'most' => $levels,
+            'position' => array_column(Position::cases(), 'value'),
+            'kit' => ['none', ...array_keys($library->equipment)],
+            'spare' => array_keys($library->limits),
+            'intent' => array_column($this->data->intents(), 'id'),
+        ];
+        $problems = [];
+        foreach ($known as $key => $values) {
+            $value = $wanted[$key] ?? '';
+            $parts = in_array($key, ['kit', 'spare'], true) ? explode(',', $value) : [$value];
+            foreach ($value === '' ? [] : array_diff($parts, $values) as $part) {
+                $problems[] = new Problem('/'.$key, sprintf('"%s" is none of %s', mb_substr($part, 0, 60), implode(', ', $values)));
+            }
+        }
+        if ($problems !== []) {
+            throw new UnusableInput($problems);
+        }
+    }
+
     /**
      * @param  array<string, string>  $wanted
      * @param  callable(string): (callable(Rung): bool)  $test
@@ -66,7 +99,7 @@ final class RungSearch
      */
     private static function sparing(array $ids, Library $library): callable
     {
-        $limits = array_map(static fn (string $id): Limit => new Limit($library->limits[$id], Severity::Moderate), array_values(array_filter($ids, static fn (string $id): bool => isset($library->limits[$id]))));
+        $limits = array_map(static fn (string $id): Limit => new Limit($library->limits[$id]), $ids);
 
         return static function (Rung $rung) use ($limits): bool {
             foreach ($limits as $limit) {

@@ -56,6 +56,7 @@ final class LibraryTest extends HttpTestCase
         self::assertSame([], array_diff($ids('kit=none&position=standing'), $ids('position=standing')));
         self::assertNotContains('carry-hip', $ids('kit=none'));
         self::assertContains('carry-hip', $ids('kit=kettlebell'));
+        self::assertSame(['/direction', '/spare'], array_column($this->api('GET', '/rungs?direction=XX&spare=shoulder,elbow')->assertStatus(422)->json('errors'), 'path'), 'a wish that is not understood is not passed over');
         self::assertSame(['swing-one-hand', 'swing-two-hands', 'throw-chest', 'throw-rotational', 'side-to-side-swing'], array_values(array_unique(array_intersect(['swing-one-hand', 'swing-two-hands', 'throw-chest', 'throw-rotational', 'side-to-side-swing', 'crunch'], $ids('intent=power')))));
     }
 
@@ -92,6 +93,7 @@ final class LibraryTest extends HttpTestCase
         $after = $this->api('POST', $this->path('/swaps'), ['version' => $board['version'], ...$place, 'rung' => $swap['id']])->assertOk()->json();
 
         self::assertSame($swap['id'], $after['week']['sessions'][$s]['blocks'][$b]['entries'][$e]['exercise']);
+        $this->api('GET', $this->path('/swaps/'.$entry['exercise'].'?spare=elbow'))->assertStatus(422)->assertJsonPath('errors.0.path', '/spare');
         $this->api('POST', $this->path('/swaps'), ['version' => $after['version'], ...$place, 'rung' => 'rollout-standing'])->assertStatus(422)->assertJsonPath('errors.0.path', '/rung');
         $this->api('POST', $this->path('/swaps'), ['version' => $after['version'], ...$place, 'entry' => 49, 'rung' => $swap['id']])->assertStatus(422)->assertJsonPath('errors.0.path', '/entry');
         $back = $this->api('POST', $this->path('/undo'), ['version' => $after['version']])->assertOk()->json();
@@ -202,7 +204,11 @@ final class LibraryTest extends HttpTestCase
         $document = $this->api('GET', '/ladders/carry/export')->assertOk()->getContent();
         self::assertSame([], Schemas::check('ladder', json_decode((string) $document)));
         $mine = json_decode((string) $document);
-        $mine->rungs[0]->adds = 'Our own words.';
+        foreach ($mine->rungs as $rung) {
+            $rung->adds = 'Our own words.';
+        }
+        self::assertContains('Bea Thwart', array_column($this->api('POST', '/ladders/import/check', (string) json_encode($mine))->assertOk()->json('affected'), 'name'));
+        $this->api('GET', '/ladders/carry')->assertJsonPath('kind', 'shipped');
         $this->api('POST', '/ladders/import', (string) json_encode($mine))->assertOk()->assertJsonPath('kind', 'changed')->assertJsonPath('ladder.rungs.0.adds', 'Our own words.');
         $this->api('POST', '/ladders/import', '{"id":"x"}')->assertStatus(422);
         $this->api('POST', '/ladders/carry/remove', ['version' => 1])->assertOk()->assertJsonPath('kind', 'shipped');

@@ -16,6 +16,7 @@ use EvenRungs\Core\Placement\Road;
 use EvenRungs\Core\Placement\Swap;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\UnusableInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -67,8 +68,8 @@ final class BoardController extends Controller
         abort_unless($library->hasRung($rung), 404);
         $person = $this->boards->person($client);
         $spare = $request->query('spare');
-        foreach (is_string($spare) ? explode(',', $spare) : [] as $limit) {
-            $person = isset($library->limits[$limit]) ? $person->with(new Limit($library->limits[$limit])) : $person;
+        foreach (is_string($spare) && $spare !== '' ? explode(',', $spare) : [] as $limit) {
+            $person = $person->with(new Limit($library->limits[$limit] ?? throw UnusableInput::at('/spare', sprintf('there is no limit "%s"', mb_substr($limit, 0, 60)))));
         }
         $swaps = (new Swaps($library, $this->boards->style($client)->plan->withoutLadders))->for($library->rung($rung), $person);
 

@@ -128,10 +128,23 @@ final class LadderController extends Controller
         return $this->show($id);
     }
 
+    /** Says what reading a ladder from its document would do, and does nothing. */
+    public function checkImport(Request $request): JsonResponse
+    {
+        $document = $this->imported($request);
+
+        return $this->affected((string) $document['id'], $document);
+    }
+
+    /** @return array<string, mixed> even-rungs ladder, checked */
+    private function imported(Request $request): array
+    {
+        return $this->drafts->checked(Json::toArray(Json::decode((string) $request->getContent())), '');
+    }
+
     public function import(Request $request): JsonResponse
     {
-        $body = Json::toArray(Json::decode((string) $request->getContent()));
-        $document = $this->drafts->checked($body, '');
+        $document = $this->imported($request);
         $id = (string) $document['id'];
         $row = $this->own->row($this->trainer()->studio_id, $id);
         $this->own->save($this->trainer(), $id, $row->version ?? 0, $document, sprintf('%s read from a file', $document['name']));

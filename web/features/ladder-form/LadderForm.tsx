@@ -2,13 +2,14 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp, Copy, FileDown, Plus, Trash2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { answer, api, ApiError, type Schemas } from '../../api/client';
+import { answer, api, ApiError, isConflict, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useLibrary } from '../board/useBoard';
 import { useLibraryChanged } from '../library/useRungs';
 import { added, moved, newLadder, withRung, type Draft } from './draft';
+import { Landings } from './Landings';
 import { RungForm } from './RungForm';
 
 type LadderRecord = Schemas['LadderRecord'];
@@ -68,7 +69,8 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
   const queries = useQueryClient();
   const changed = useLibraryChanged();
   const id = record?.id;
-  const body = { ...(id === undefined ? {} : { id, version: record?.version ?? 0 }), ladder: draft };
+  const [version, setVersion] = useState(record?.version ?? 0);
+  const body = { ...(id === undefined ? {} : { id, version }), ladder: draft };
 
   function stored(now: LadderRecord) {
     setAffected(null);
@@ -78,7 +80,17 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
     if (now.id !== id) void navigate(`/library/ladders/${now.id}`, { replace: true });
   }
 
-  const save = useMutation({ mutationFn: () => answer(api.POST('/ladders', { body })), onSuccess: stored });
+  /** Somebody else was first: the next save goes on top of theirs. */
+  function newer(error: Error) {
+    const current = error instanceof ApiError ? error.problem.current : undefined;
+    if (current !== undefined && 'ladder' in current) setVersion(current.version);
+  }
+
+  const save = useMutation({
+    mutationFn: () => answer(api.POST('/ladders', { body })),
+    onSuccess: stored,
+    onError: newer,
+  });
   const check = useMutation({
     mutationFn: () => answer(api.POST('/ladders/check', { body })),
     onSuccess: (found) => {
@@ -87,10 +99,10 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
     },
   });
   const path = { ladder: id ?? '' };
-  const version = record?.version ?? 0;
   const away = useMutation({
     mutationFn: () => answer(api.POST('/ladders/{ladder}/remove', { params: { path }, body: { version } })),
     onSuccess: stored,
+    onError: newer,
   });
   const checkAway = useMutation({
     mutationFn: () => answer(api.GET('/ladders/{ladder}/removal', { params: { path } })),
@@ -102,6 +114,7 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
   const undo = useMutation({
     mutationFn: () => answer(api.POST('/ladders/{ladder}/undo', { params: { path }, body: { version } })),
     onSuccess: stored,
+    onError: newer,
   });
   const busy = save.isPending || check.isPending || away.isPending || undo.isPending;
   const problem = check.error ?? save.error ?? away.error ?? undo.error;
@@ -182,6 +195,9 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
       {problem !== null && (
         <div className="mb-3">
           <Notice title={problem instanceof ApiError ? problem.problem.title : problem.message}>
+            {isConflict(problem) && (
+              <p>Nothing is lost. Do it again to put yours on top, or reload the page to see theirs.</p>
+            )}
             <ul>
               {errors.map((each) => {
                 const index = /^\/ladder\/rungs\/(\d+)/.exec(each.path)?.[1];
@@ -342,43 +358,6 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
       )}
       {record?.kind === 'away' && <History record={record} />}
     </div>
-  );
-}
-
-function Landings({
-  affected,
-  busy,
-  say,
-  onGo,
-  onCancel,
-}: {
-  affected: Schemas['Affected']['affected'];
-  busy: boolean;
-  say: string;
-  onGo: () => void;
-  onCancel: () => void;
-}) {
-  return (
-    <section aria-label="Who is affected" className="mb-3 rounded-lg border-2 border-act bg-card p-3">
-      <h2 className="font-bold">
-        {affected.length === 0 ? 'Nobody stands on it.' : 'Who is affected, and where they land'}
-      </h2>
-      <ul className="my-1">
-        {affected.map((each) => (
-          <li key={each.client + each.from} className="border-t border-line py-1">
-            <b>{each.name}</b>: {each.from}
-            {each.moves ? ` → ${each.to ?? 'nothing that is allowed'}` : ', stays'}{' '}
-            <span className="text-faint">{each.why}</span>
-          </li>
-        ))}
-      </ul>
-      <div className="flex gap-2">
-        <Button look="act" disabled={busy} onClick={onGo}>
-          {say}
-        </Button>
-        <Button onClick={onCancel}>Not now</Button>
-      </div>
-    </section>
   );
 }
 

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { FileUp, Pencil, Plus, Search } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
@@ -10,6 +10,7 @@ import { Code } from '../../ui/Code';
 import { SelectField, Tick } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useLibrary } from '../board/useBoard';
+import { Landings } from '../ladder-form/Landings';
 import { RungCard } from './RungCard';
 import { useFigures, useLibraryChanged, useRungs, type RungBrief, type Wanted } from './useRungs';
 
@@ -293,27 +294,37 @@ function Ticks({
 }
 
 function ReadFile() {
-  const [error, setError] = useState<string | null>(null);
   const navigate = useNavigate();
   const changed = useLibraryChanged();
+  const [read, setRead] = useState<Schemas['LadderDocument'] | null>(null);
+  const [unreadable, setUnreadable] = useState(false);
+  const save = useMutation({
+    mutationFn: (body: Schemas['LadderDocument']) => answer(api.POST('/ladders/import', { body })),
+    onSuccess: (record) => {
+      changed();
+      void navigate(`/library/ladders/${record.id}`);
+    },
+  });
+  const check = useMutation({
+    mutationFn: (body: Schemas['LadderDocument']) => answer(api.POST('/ladders/import/check', { body })),
+    onSuccess: (found, body) => {
+      if (found.affected.length === 0) save.mutate(body);
+      else setRead(body);
+    },
+  });
 
-  async function read(file: File) {
+  async function open(file: File) {
+    setRead(null);
     try {
       const body = JSON.parse(await file.text()) as Schemas['LadderDocument'];
-      const record = await answer(api.POST('/ladders/import', { body }));
-      changed();
-      await navigate(`/library/ladders/${record.id}`);
-    } catch (problem) {
-      setError(
-        problem instanceof SyntaxError
-          ? 'The file is not JSON.'
-          : problem instanceof Error
-            ? problem.message
-            : 'That did not work.',
-      );
+      setUnreadable(false);
+      check.mutate(body);
+    } catch {
+      setUnreadable(true);
     }
   }
 
+  const problem = check.error ?? save.error;
   return (
     <>
       <label className="inline-flex min-h-10 cursor-pointer items-center gap-2 rounded-md border border-line bg-card px-3 text-[15px] font-semibold focus-within:outline-3 hover:border-ink">
@@ -324,15 +335,30 @@ function ReadFile() {
           className="sr-only"
           onChange={(event) => {
             const file = event.target.files?.[0];
-            if (file !== undefined) void read(file);
+            if (file !== undefined) void open(file);
             event.target.value = '';
           }}
         />
       </label>
-      {error !== null && (
+      {(unreadable || problem !== null) && (
         <p role="alert" className="w-full font-semibold text-warn">
-          {error}
+          {unreadable ? 'The file is not JSON.' : problem?.message}
         </p>
+      )}
+      {read !== null && check.data !== undefined && (
+        <div className="w-full">
+          <Landings
+            affected={check.data.affected}
+            busy={save.isPending}
+            say="Read it and move them"
+            onGo={() => {
+              save.mutate(read);
+            }}
+            onCancel={() => {
+              setRead(null);
+            }}
+          />
+        </div>
       )}
     </>
   );

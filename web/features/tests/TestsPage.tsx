@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../../api/client';
+import { answer, api, isConflict, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
@@ -22,7 +22,7 @@ export function TestsPage() {
   if (days.isError) return <Notice title={days.error.message} />;
   const names = new Map(days.data.protocol.tests.map((test) => [test.test as string, test.name]));
   return (
-    <div className="grid gap-6 xl:grid-cols-[minmax(0,1fr)_28rem]">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_28rem]">
       <div>
         {measuring ? (
           <NewDay
@@ -61,7 +61,7 @@ function Results({ days, names }: { days: Days; names: Map<string, string> }) {
       <h2 className="text-xl font-bold">Timed holds beside published norms</h2>
       {results.length === 0 && <p className="text-faint">No hold has been measured yet.</p>}
       <div className="overflow-x-auto">
-        <table className="w-full min-w-[36rem] text-left">
+        <table className="w-full text-left">
           {results.length > 0 && (
             <thead>
               <tr className="text-sm text-faint [&_th]:pr-4">
@@ -70,7 +70,7 @@ function Results({ days, names }: { days: Days; names: Map<string, string> }) {
                 </th>
                 <th scope="col">Held</th>
                 <th scope="col">Since the time before</th>
-                <th scope="col">Norm, mean and spread</th>
+                <th scope="col">Norm, mean ± SD</th>
               </tr>
             </thead>
           )}
@@ -94,7 +94,7 @@ function Results({ days, names }: { days: Days; names: Map<string, string> }) {
                       <span className="text-faint">({norm.year}, from memory)</span>
                     </span>
                   ))}
-                  {result.z !== null && <span className="block text-faint">{result.z} spreads from the mean</span>}
+                  {result.z !== null && <span className="block text-faint">{result.z} SD from the mean</span>}
                   {result.band !== undefined && <span className="block text-faint">{result.band}</span>}
                   {result.norms.length === 0 && <span className="text-faint">no adult norm</span>}
                 </td>
@@ -243,6 +243,8 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
       void queries.invalidateQueries({ queryKey: ['clients'] });
       onDone();
     },
+    // somebody else changed the client: with the newer board a second press puts this day on top
+    onError: () => void queries.invalidateQueries({ queryKey: ['board', client] }),
   });
   const { protocol } = days;
   return (
@@ -296,7 +298,9 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
         ))}
       </ol>
       <p role="alert" className="mt-2 font-semibold text-warn empty:hidden">
-        {save.error?.message}
+        {isConflict(save.error)
+          ? 'Somebody else changed this client in the meantime. Nothing is lost: save again to keep this day as well.'
+          : save.error?.message}
       </p>
       <div className="mt-3 flex gap-2">
         <Button look="act" type="submit" disabled={save.isPending}>

@@ -52,7 +52,8 @@ function Choose({ onChosen }: { onChosen: () => void }) {
   const command = useBoardCommand();
   const [open, setOpen] = useState(false);
   const ladders = board.data?.ladders ?? [];
-  const before = board.data?.used_ladders ?? ladders.map((each) => each.id);
+  const leftOut = new Set(board.data?.style.without_ladders);
+  const before = board.data?.used_ladders ?? ladders.map((each) => each.id).filter((id) => !leftOut.has(id));
   const [ticked, setTicked] = useState<string[]>([]);
 
   function save(ids: string[] | null) {
