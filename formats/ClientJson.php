@@ -8,6 +8,7 @@ use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Body\Flag;
 use EvenRungs\Core\Body\Goal;
 use EvenRungs\Core\Body\HighestClean;
+use EvenRungs\Core\Body\Home;
 use EvenRungs\Core\Body\Limit;
 use EvenRungs\Core\Body\NormGroup;
 use EvenRungs\Core\Body\OtherTraining;
@@ -59,7 +60,13 @@ final class ClientJson
             $node->each('other_training', self::readOtherTraining(...)),
             $screen === null || ! $screen->has('flags') ? null : new Screen($screen->bool('cleared'), array_map(fn (string $id): Flag => $this->flags[$id], $screen->strings('flags'))),
             $this->readTests($node->optionalChild('tests')),
+            home: self::readHome($node->optionalChild('home')),
         );
+    }
+
+    private static function readHome(?Node $node): ?Home
+    {
+        return $node === null ? null : new Home(array_map(Day::from(...), $node->strings('days')), $node->strings('equipment'));
     }
 
     /**
@@ -208,6 +215,7 @@ final class ClientJson
                 'flags' => array_map(static fn (Flag $flag): string => $flag->id, $client->screen->flags),
             ],
             'tests' => self::writeTests($client->tests),
+            'home' => $client->home === null ? null : ['days' => array_map(static fn (Day $day): string => $day->value, $client->home->days), 'equipment' => $client->home->equipment],
         ], static fn (mixed $value): bool => $value !== null);
     }
 

@@ -185,7 +185,7 @@ final class DataFolder
     {
         $files = glob($this->folder.'/styles/*.json');
 
-        return array_map(static fn (string $file): string => basename($file, '.json'), $files === false ? [] : $files);
+        return [...array_map(static fn (string $file): string => basename($file, '.json'), $files === false ? [] : $files), ...array_keys($this->own?->styles() ?? [])];
     }
 
     /** @throws UnusableInput when there is none of that name */
@@ -195,7 +195,26 @@ final class DataFolder
             throw UnusableInput::at('--style', sprintf('there is no house style "%s"; there are: %s', $name, implode(', ', $this->styleNames())));
         }
 
-        return StyleJson::read($this->node('styles/'.$name.'.json'));
+        return StyleJson::read($this->styleDocument($name), $this->styleQuestions());
+    }
+
+    /** The document of a style; its name is known. */
+    public function styleDocument(string $name): Node
+    {
+        $own = $this->own?->styles()[$name] ?? null;
+
+        return $own === null ? $this->node('styles/'.$name.'.json') : new Node($own);
+    }
+
+    /** The questions on which practitioners disagree, by id, each with its sides by id. */
+    public function styleQuestions(): Node
+    {
+        $questions = [];
+        foreach ($this->node('style-choices.json', 'questions')->opaque('questions') ?? [] as $row) {
+            $questions[$row['id']] = ['question' => $row['question'], 'sides' => array_column($row['sides'], null, 'id')];
+        }
+
+        return new Node($questions);
     }
 
     public function clients(): ClientJson

@@ -20,26 +20,44 @@ use EvenRungs\Core\Style\StylePlan;
  */
 final class StyleJson
 {
-    public static function read(Node $node): Style
+    /**
+     * A style with what follows from each of its choices; what it writes itself goes before that.
+     *
+     * @param  Node  $questions  of data/style-choices.json, by question id, each with its sides by id
+     */
+    public static function read(Node $node, Node $questions): Style
     {
-        $numbers = $node->child('numbers');
+        $choices = [];
+        $plan = $numbers = [];
+        foreach ($questions->keys() as $id) {
+            $question = $questions->child($id);
+            $chosen = $node->child('choices')->string($id);
+            $side = $question->child('sides')->child($chosen);
+            $others = array_values(array_diff($question->child('sides')->keys(), [$chosen]));
+            $choices[] = new StyleChoice(
+                $id,
+                $chosen,
+                $question->string('question'),
+                $side->string('answer'),
+                $side->string('reason'),
+                match ($side->string('ground')) {
+                    'published' => 'published',
+                    'common practice' => 'common practice',
+                    default => 'opinion',
+                },
+                implode(', or: ', array_map(static fn (string $other): string => $question->child('sides')->child($other)->string('answer'), $others)).'.',
+            );
+            $plan = [...$plan, ...($side->opaque('plan') ?? [])];
+            $numbers = [...$numbers, ...($side->opaque('numbers') ?? [])];
+        }
+        $numbers = new Node([...$numbers, ...($node->opaque('numbers') ?? [])]);
         $seconds = static fn (string $key): Seconds => Seconds::of($numbers->number($key));
 
         return new Style(
             $node->string('id'),
             $node->string('name'),
             $node->string('summary'),
-            $node->each('choices', static fn (Node $choice): StyleChoice => new StyleChoice(
-                $choice->string('question'),
-                $choice->string('answer'),
-                $choice->string('reason'),
-                match ($choice->string('ground')) {
-                    'published' => 'published',
-                    'common practice' => 'common practice',
-                    default => 'opinion',
-                },
-                $choice->string('other_side'),
-            )),
+            $choices,
             $numbers->int('direction_sessions'),
             $numbers->int('hard_sets'),
             $seconds('hard_tension_s'),
@@ -50,7 +68,7 @@ final class StyleJson
             $seconds('standalone_length_s'),
             $seconds('short_length_s'),
             $numbers->int('most_training_days'),
-            self::readPlan($node->child('plan')),
+            self::readPlan(new Node([...$plan, ...($node->opaque('plan') ?? [])])),
         );
     }
 
@@ -85,9 +103,13 @@ final class StyleJson
             $node->optionalInt('steps_ahead') ?? 0,
             $node->optionalInt('lighter_every') ?? 0,
             $node->bool('circuit'),
-            $node->has('accessories') ? array_map(Category::from(...), $node->strings('accessories')) : $usual->accessories,
+            [...($node->bool('trunk_movement') ? [Category::TrunkMovement] : []), ...($node->has('accessories') ? array_map(Category::from(...), $node->strings('accessories')) : $usual->accessories)],
             $node->strings('without_ladders'),
             $node->strings('without_rungs'),
+            $node->bool('descending'),
+            $node->bool('high_reps'),
+            $node->bool('core_first'),
+            $node->ints('role_shares'),
         );
     }
 

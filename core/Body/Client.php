@@ -26,6 +26,7 @@ final class Client
      * @param  list<OtherTraining>  $otherTraining
      * @param  ?Screen  $screen  null where nobody asked
      * @param  array<string, string>  $shown  highest rung that training showed to be done clean, by ladder
+     * @param  ?Home  $home  days trained at home, and the kit there; null where all training is at the studio
      */
     public function __construct(
         public readonly string $name,
@@ -42,6 +43,7 @@ final class Client
         public readonly ?Screen $screen = null,
         public readonly Tests $tests = new Tests,
         public readonly array $shown = [],
+        public readonly ?Home $home = null,
     ) {
     }
 
@@ -52,7 +54,7 @@ final class Client
      */
     public function withShown(array $shown): self
     {
-        return new self($this->name, $this->goal, $this->born, $this->normGroup, $this->massKg, $this->trained, $this->ability, $this->limits, $this->equipment, $this->days, $this->otherTraining, $this->screen, $this->tests, $shown);
+        return new self($this->name, $this->goal, $this->born, $this->normGroup, $this->massKg, $this->trained, $this->ability, $this->limits, $this->equipment, $this->days, $this->otherTraining, $this->screen, $this->tests, $shown, $this->home);
     }
 
     /** The same client with one more limit, where it is not among the limits already. */
@@ -62,7 +64,23 @@ final class Client
 
         return in_array($limit->rule->id, $known, true)
             ? $this
-            : new self($this->name, $this->goal, $this->born, $this->normGroup, $this->massKg, $this->trained, $this->ability, [...$this->limits, $limit], $this->equipment, $this->days, $this->otherTraining, $this->screen, $this->tests, $this->shown);
+            : new self($this->name, $this->goal, $this->born, $this->normGroup, $this->massKg, $this->trained, $this->ability, [...$this->limits, $limit], $this->equipment, $this->days, $this->otherTraining, $this->screen, $this->tests, $this->shown, $this->home);
+    }
+
+    public function withScreen(Screen $screen): self
+    {
+        return new self($this->name, $this->goal, $this->born, $this->normGroup, $this->massKg, $this->trained, $this->ability, $this->limits, $this->equipment, $this->days, $this->otherTraining, $screen, $this->tests, $this->shown, $this->home);
+    }
+
+    /** The same client with the kit that is at home; with none where nothing is known of it. */
+    public function atHome(): self
+    {
+        return new self($this->name, $this->goal, $this->born, $this->normGroup, $this->massKg, $this->trained, $this->ability, $this->limits, $this->home->equipment ?? [], $this->days, $this->otherTraining, $this->screen, $this->tests, $this->shown, $this->home);
+    }
+
+    public function isAtHomeOn(Day $day): bool
+    {
+        return $this->home !== null && in_array($day, $this->home->days, true);
     }
 
     public function abilityIn(Category $category): ?Level

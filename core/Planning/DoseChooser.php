@@ -10,6 +10,7 @@ use EvenRungs\Core\Dose\Hold;
 use EvenRungs\Core\Dose\Intervals;
 use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\TimedHold;
 use EvenRungs\Core\Style\Style;
@@ -29,6 +30,13 @@ final class DoseChooser
 
     /** Break between the pieces of a hold that a limit cuts (common practice, no source). */
     private const BREAK_S = 5;
+
+    /** Repetitions of a light accessory in high-rep styles (common practice, no source), never over twice the rung's top. */
+    private const MANY_REPS = 30;
+
+    private const MOST_TIMES_TOP = 2;
+
+    private const LIGHT_LEVEL = 3;
 
     public function __construct(private readonly Style $style)
     {
@@ -60,6 +68,13 @@ final class DoseChooser
                 $why[] = sprintf('In repeats of %d s: %s never holds long.', self::SHORT_HOLD_S, $this->style->name);
             }
         }
+        if ($this->style->plan->highReps && $measure instanceof Reps && $this->isLightAccessory($rung)) {
+            $many = min(self::MANY_REPS, self::MOST_TIMES_TOP * (int) $rung->top()->measure->amount());
+            if ($many > $measure->count) {
+                $measure = new Reps($many, $measure->tempo, $measure->hold);
+                $why[] = sprintf('%d repetitions: %s does light accessories in many (common practice, no source).', $many, $this->style->name);
+            }
+        }
         $cap = $client->holdCap();
         if ($cap !== null && $measure->longestHold()->isLongerThan($cap)) {
             if ($measure instanceof Reps) {
@@ -73,6 +88,11 @@ final class DoseChooser
         }
 
         return [$dose->withMeasure($measure), $why];
+    }
+
+    private function isLightAccessory(Rung $rung): bool
+    {
+        return in_array($rung->category, [Category::Hip, Category::ShoulderGirdle], true) && $rung->level->value <= self::LIGHT_LEVEL;
     }
 
     /** Two thirds of a best hold, in whole steps of 5 s, never under 5 s. */

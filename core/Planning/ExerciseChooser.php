@@ -78,7 +78,7 @@ final class ExerciseChooser
                         ? sprintf('%s asks for level %d at most: %s.', $goal->name, $goal->levelCap, $rung->name)
                         : sprintf('Planned on %s: the ability typed for this direction, or the goal, asks for a lower rung.', $rung->name);
                 }
-                $found[] = new ExerciseChoice($rung, $placement->basis, false, $why);
+                $found[] = new ExerciseChoice($rung, $placement->basis, false, $why, $rung === $placement->rung ? $placement->step : 0);
                 break;
             }
         }

@@ -17,6 +17,7 @@ use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Style\GoalRule;
 
 /**
  * Changes to a planned program. The claimed minutes follow the computed ones.
@@ -27,14 +28,20 @@ final class ProgramEdit
     {
     }
 
-    /** Puts a rung in the place of every rung of its ladder; sets and rests stay as they were. */
-    public function standOn(Program $program, Rung $rung, int $step, Client $client): Program
+    /**
+     * Puts a rung in the place of every rung of its ladder, and in later weeks what is expected after it; sets and rests
+     * stay as they were.
+     */
+    public function standOn(Program $program, Rung $rung, int $step, Client $client, Progression $progression, GoalRule $goal): Program
     {
-        $replace = $this->replacement($rung, $step, $client);
+        return $program->mapSessions(function (Session $session, Week $week) use ($rung, $step, $client, $progression, $goal): Session {
+            if (! $this->trains($session, $rung->ladder)) {
+                return $session;
+            }
+            $expected = $progression->expected($rung, $step, $week->number, $client, $goal);
 
-        return $program->mapSessions(fn (Session $session): Session => $this->trains($session, $rung->ladder)
-            ? $this->claimed($session->mapEntries($replace))
-            : $session);
+            return $this->claimed($session->mapEntries($this->replacement($expected->rung, $expected->step, $client, $expected->rung === $rung ? [] : $expected->why)));
+        });
     }
 
     /** Puts a rung in the place of one exercise wherever the program has it; sets and rests stay as they were. */
@@ -113,17 +120,20 @@ final class ProgramEdit
         return false;
     }
 
-    /** @return callable(Entry): Entry */
-    private function replacement(Rung $rung, int $step, Client $client): callable
+    /**
+     * @param  list<string>  $why  goes before the reasons of the dose
+     * @return callable(Entry): Entry
+     */
+    private function replacement(Rung $rung, int $step, Client $client, array $why = []): callable
     {
-        return function (Entry $entry) use ($rung, $step, $client): Entry {
+        return function (Entry $entry) use ($rung, $step, $client, $why): Entry {
             $old = $this->library->find($entry->exercise);
             if ($old === null || $old->ladder !== $rung->ladder) {
                 return $entry;
             }
             $from = $old === $rung ? sprintf('Step %d of %d on this rung.', $step + 1, count($rung->steps)) : sprintf('Moved from %s.', $old->name);
 
-            return $this->entryOn($entry, $rung, $step, $client, $from);
+            return $this->entryOn($entry, $rung, $step, $client, $why === [] ? $from : implode(' ', $why));
         };
     }
 

@@ -7,6 +7,7 @@ namespace EvenRungs\Core\Planning;
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Basis;
 use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
@@ -60,12 +61,23 @@ final class Progression
             $later[$category] = [];
             foreach ($list as $choice) {
                 $weeks = max(0, $this->grown($week) - $held - $turn % self::WEEKS_PER_STEP);
-                $later[$category][] = $this->after($choice, $this->style->plan->stepsAhead + intdiv($weeks, self::WEEKS_PER_STEP), $client, $goal);
+                $later[$category][] = $this->after($choice, max($choice->step, $this->style->plan->stepsAhead) + intdiv($weeks, self::WEEKS_PER_STEP), $client, $goal);
                 $turn++;
             }
         }
 
         return $later;
+    }
+
+    /**
+     * Where somebody who stands on a rung today is expected to be in a week.
+     *
+     * @param  int  $step  of the rung's dose today, 0 the start
+     * @param  int  $week  1 is the first
+     */
+    public function expected(Rung $rung, int $step, int $week, Client $client, GoalRule $goal): ExerciseChoice
+    {
+        return $this->after(new ExerciseChoice($rung, Basis::HighestClean, false, []), $step + intdiv($this->grown($week), self::WEEKS_PER_STEP), $client, $goal);
     }
 
     private function after(ExerciseChoice $choice, int $steps, Client $client, GoalRule $goal): ExerciseChoice

@@ -24,6 +24,13 @@ final class Slot
         public readonly bool $mayBeHard,
         public readonly Seconds $length,
         public readonly array $why,
+        public readonly bool $atHome = false,
     ) {
+    }
+
+    /** The same slot away from the studio. */
+    public function atHome(): self
+    {
+        return new self($this->day, $this->kind, $this->mayBeHard, $this->length, [...$this->why, 'At home: only moves that are already clean, with the kit there.'], true);
     }
 }

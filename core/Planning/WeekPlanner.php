@@ -132,7 +132,9 @@ final class WeekPlanner
         $covered = array_fill_keys(array_column(Category::directions(), 'value'), 0);
         $sessions = [];
         foreach ((new WeekSlots($this->style))->of($client) as $slot) {
-            $session = $this->fill($slot, $client, $goal, $choices, $covered, $light);
+            $session = $client->isAtHomeOn($slot->day)
+                ? $this->fill($slot->atHome(), $client->atHome(), $goal, (new Homework($this->library))->of($choices, $client), $covered, $light)
+                : $this->fill($slot, $client, $goal, $choices, $covered, $light);
             if ($session === null) {
                 continue;
             }

@@ -114,7 +114,9 @@ final class WeekSlots
     {
         $other = $client->otherTrainingOn($day);
         if (in_array(TrainingType::LightLift, $other, true)) {
-            return new Slot($day, Kind::AfterLift, true, $this->length($day, Kind::Standalone, $client), ['After the day\'s light lifting.']);
+            return $this->style->plan->coreFirst
+                ? new Slot($day, Kind::BeforeLift, true, $this->length($day, Kind::Standalone, $client), [sprintf('Before the day\'s light lifting: %s puts the core first.', $this->style->name)])
+                : new Slot($day, Kind::AfterLift, true, $this->length($day, Kind::Standalone, $client), ['After the day\'s light lifting.']);
         }
         $sport = in_array(TrainingType::Endurance, $other, true) || in_array(TrainingType::SkillSport, $other, true);
 

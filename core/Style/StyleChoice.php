@@ -10,9 +10,13 @@ namespace EvenRungs\Core\Style;
 final class StyleChoice
 {
     /**
+     * @param  string  $id  of the question
+     * @param  string  $side  id of the answer
      * @param  'opinion'|'common practice'|'published'  $ground
      */
     public function __construct(
+        public readonly string $id,
+        public readonly string $side,
         public readonly string $question,
         public readonly string $answer,
         public readonly string $reason,

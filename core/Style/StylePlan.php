@@ -21,6 +21,10 @@ final class StylePlan
      * @param  list<Category>  $accessories  categories beside the directions, in the order they are added
      * @param  list<string>  $withoutLadders  ladders that it does not plan
      * @param  list<string>  $withoutRungs  rungs that it passes over
+     * @param  bool  $descending  sets of ten-second repeats shrink from set to set
+     * @param  bool  $highReps  light accessories are done in many repetitions
+     * @param  bool  $coreFirst  on days of light lifting the core goes first
+     * @param  array<string, int>  $roleShares  per cent of the work that each role is meant to get, by role; empty for none
      */
     public function __construct(
         public readonly bool $repeats = false,
@@ -32,6 +36,10 @@ final class StylePlan
         public readonly array $accessories = [Category::Hip, Category::ShoulderGirdle, Category::Integrated],
         public readonly array $withoutLadders = [],
         public readonly array $withoutRungs = [],
+        public readonly bool $descending = false,
+        public readonly bool $highReps = false,
+        public readonly bool $coreFirst = false,
+        public readonly array $roleShares = [],
     ) {
     }
 }
