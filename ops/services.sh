@@ -5,7 +5,7 @@ prepare_folders() {
     chmod 700 "$var"
 }
 
-# write_settings WEB_PORT DB_PORT: settings are made once and kept; ports follow what is free.
+# write_settings WEB_PORT DB_PORT CUFF_PORT: settings are made once and kept; ports follow what is free.
 write_settings() {
     local key password
     key=$(setting APP_KEY)
@@ -15,6 +15,7 @@ write_settings() {
     local new="$var/app.env.new"
     {
         printf 'APP_ENV=%s\nAPP_KEY=%s\nAPP_URL=http://127.0.0.1:%s\n' "$([ "$instance" = test ] && echo testing || echo production)" "$key" "$1"
+        printf 'CUFF_ADDRESS=%s\n' "${CUFF_ADDRESS:-127.0.0.1:$3}"
         printf 'WEB_PORT=%s\nDB_PORT=%s\nDB_DATABASE=even_rungs\nDB_USERNAME=even_rungs\nDB_PASSWORD=%s\n' "$1" "$2" "$password"
     } >"$new"
     chmod 600 "$new"
@@ -137,6 +138,15 @@ CONF
     nginx -c "$var/conf/nginx.conf" >"$var/log/nginx-start.log" 2>&1 9>&- || { tail -n 2 "$var/log/nginx-start.log" >&2 && fail "the web server did not start"; }
 }
 
+# start_cuff: the simulated pressure cuff, unless a device of another address is set.
+start_cuff() {
+    if [ -n "${CUFF_ADDRESS:-}" ] || is_ours "$var/run/cuff.pid" php; then
+        return
+    fi
+    nohup php "$root/devices/cuff.php" "${1}" >"$var/log/cuff.log" 2>&1 </dev/null 9>&- &
+    echo $! >"$var/run/cuff.pid"
+}
+
 # end_orphans PIDFILE NAME: workers outlive a master that was killed; they carry its process id as their session.
 end_orphans() {
     local leader stat session
@@ -164,6 +174,7 @@ stop_one() {
 }
 
 stop_services() {
+    stop_one "$var/run/cuff.pid" php TERM
     stop_one "$var/run/nginx.pid" nginx QUIT
     stop_one "$var/run/fpm.pid" php-fpm QUIT
     stop_one "$var/run/db.pid" mariadbd TERM
@@ -182,10 +193,15 @@ start_services() {
     db_port=$(setting DB_PORT)
     is_ours "$var/run/nginx.pid" nginx || web_port=$(first_free_port "$1")
     is_ours "$var/run/db.pid" mariadbd || db_port=$(first_free_port "$2")
-    write_settings "$web_port" "$db_port"
+    local cuff_port
+    cuff_port=$(setting CUFF_ADDRESS)
+    cuff_port=${cuff_port##*:}
+    is_ours "$var/run/cuff.pid" php || cuff_port=$(first_free_port "$(($2 + 50))")
+    write_settings "$web_port" "$db_port" "$cuff_port"
     start_database
     php artisan migrate --force --no-interaction >"$var/log/migrate.log" 2>&1 || { tail -n 5 "$var/log/migrate.log" >&2 && fail "the database could not be brought up to date"; }
     start_php
     start_web
+    start_cuff "$cuff_port"
     wait_for 30 "the application" curl -fsS "http://127.0.0.1:$web_port/api/health"
 }

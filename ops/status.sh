@@ -8,6 +8,7 @@ row "web server" "$(state nginx nginx)"
 row "PHP" "$(state fpm php-fpm)"
 row "database" "$(state db mariadbd)"
 if [ -f "$var/app.env" ]; then row "address" "http://127.0.0.1:$(setting WEB_PORT)"; else row "address" "none yet: ./even-rungs start"; fi
+row "cuff" "$(state cuff php)"
 row "data" "$var/mysql"
 row "logs" "$var/log, $var/storage/logs"
 curl -fsS "http://127.0.0.1:$(setting WEB_PORT)/api/health" >/dev/null 2>&1 && row "answers" "yes" || { row "answers" "no" && exit 1; }
