@@ -25,7 +25,7 @@ use EvenRungs\Formats\ProgramJson;
  */
 final class BoardLoader
 {
-    public function __construct(private readonly DataFolder $data)
+    public function __construct(private readonly DataFolder $data, private readonly Screening $screening)
     {
     }
 
@@ -57,7 +57,9 @@ final class BoardLoader
     /** @param  array<string, Stand>  $standings  by ladder */
     private function readPerson(Client $record, array $standings): Person
     {
-        return $this->data->storedClients()->read(new Node($record->document))->withShown($this->shown($standings));
+        $person = $this->data->storedClients()->read(new Node($record->document))->withShown($this->shown($standings));
+
+        return $this->screening->withClearances($record, $person);
     }
 
     /**
@@ -82,9 +84,14 @@ final class BoardLoader
 
     public function program(Client $record): ?Plan
     {
-        $row = Program::query()->ofClient($record)->first();
+        $row = Program::query()->ofClient($record)->current()->first();
 
-        return $row === null ? null : (new ProgramJson($this->data->storedClients()))->read(new Node($row->document));
+        return $row === null ? null : $this->read($row);
+    }
+
+    public function read(Program $row): Plan
+    {
+        return (new ProgramJson($this->data->storedClients()))->read(new Node($row->document));
     }
 
     /** @return array<string, Stand> where the client stands, by ladder, from the newest move of each */

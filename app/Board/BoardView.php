@@ -56,6 +56,8 @@ final class BoardView
             'levels' => DirectionLevels::of($board->placements)->levels,
             'spread' => DirectionLevels::of($board->placements)->spread(),
             'week' => $week === null ? null : $this->week($week, $board),
+            'weeks' => count($board->program->weeks ?? []),
+            'title' => $board->program?->title,
             'aims' => array_values(array_filter($board->record->aims ?? [], $this->data->library()->hasRung(...))),
             'used_ladders' => $board->record->used_ladders === null ? null : array_values(array_filter($board->record->used_ladders, $this->data->library()->hasLadder(...))),
             'undo' => $board->undo,
@@ -108,6 +110,7 @@ final class BoardView
             'swap' => $placement->swap?->id,
             'up' => $rung === null ? null : $moves->up($rung, $board->client)?->id,
             'down' => $rung === null ? null : $moves->down($rung, $board->client)?->id,
+            'path' => $this->path($placement, $board),
             'in_week' => $this->training($sessions, $placement->ladder->id, $board->style) !== [],
             'rungs' => array_map(fn (Rung $each): array => [
                 'id' => $each->id,
@@ -119,6 +122,23 @@ final class BoardView
                 'steps' => array_map(Shorthand::write(...), $each->steps),
             ], $placement->ladder->rungs),
         ];
+    }
+
+    /** @return list<array{week: int, rung: string}> where the program is expected to lead on a ladder: each rung with its first week */
+    private function path(Placement $placement, Board $board): array
+    {
+        $path = [];
+        foreach ($board->program->weeks ?? [] as $week) {
+            foreach ($week->sessions as $session) {
+                foreach ($session->entries() as $entry) {
+                    if ($entry->planned?->ladder === $placement->ladder->id && $placement->ladder->indexOf($entry->exercise) !== null) {
+                        $path[$entry->exercise] ??= ['week' => $week->number, 'rung' => $entry->exercise];
+                    }
+                }
+            }
+        }
+
+        return array_values($path);
     }
 
     /** @return 'open'|'barred'|'kit'|'later' */
@@ -163,10 +183,8 @@ final class BoardView
     }
 
     /** @return array<string, mixed> */
-    private function week(Week $week, Board $board): array
+    public function week(Week $week, Board $board): array
     {
-        $shares = DirectionShares::of($week, $this->data->library());
-        $target = $this->data->goals()[$board->client->goal->value]->sessions;
         $available = 0;
         foreach ($week->sessions as $session) {
             $available += 60 * $board->client->minutesOn($session->day);
@@ -177,17 +195,35 @@ final class BoardView
             'total' => self::clock($this->edit($board->style)->total($week->sessions)),
             'available' => self::clock(Seconds::of($available)),
             'sessions' => array_map(fn (Session $session): array => $this->session($session, $board), $week->sessions),
-            'directions' => array_map(fn (Category $direction): array => [
-                'code' => $direction->value,
-                'name' => $direction->label(),
-                'sessions' => $shares->sessions[$direction->value],
-                'target' => $target[$direction->value] ?? $board->style->directionSessions,
-                'sets' => $shares->sets[$direction->value],
-                'work' => self::clock(Seconds::ofMs($shares->ms[$direction->value])),
-                'percent' => $shares->percent($direction),
-            ], Category::directions()),
-            'gaps' => array_map(static fn (Gap $gap): array => ['category' => $gap->category->value, 'name' => $gap->category->label(), 'why' => $gap->why], $board->program->gaps ?? []),
+            'directions' => $this->directions($week, $board),
+            'gaps' => self::gaps($week, $board),
+            'notes' => array_values(array_filter($week->x ?? [], is_string(...))),
         ];
+    }
+
+    /** @return list<array<string, mixed>> the share of each direction in a week */
+    public function directions(Week $week, Board $board): array
+    {
+        $shares = DirectionShares::of($week, $this->data->library());
+        $target = $this->data->goals()[$board->client->goal->value]->sessions;
+
+        return array_map(static fn (Category $direction): array => [
+            'code' => $direction->value,
+            'name' => $direction->label(),
+            'sessions' => $shares->sessions[$direction->value],
+            'target' => $target[$direction->value] ?? $board->style->directionSessions,
+            'sets' => $shares->sets[$direction->value],
+            'work' => self::clock(Seconds::ofMs($shares->ms[$direction->value])),
+            'percent' => $shares->percent($direction),
+        ], Category::directions());
+    }
+
+    /** @return list<array<string, mixed>> the gaps of a week */
+    private static function gaps(Week $week, Board $board): array
+    {
+        $gaps = array_filter($board->program->gaps ?? [], static fn (Gap $gap): bool => $gap->week === $week->number);
+
+        return array_values(array_map(static fn (Gap $gap): array => ['category' => $gap->category->value, 'name' => $gap->category->label(), 'why' => $gap->why], $gaps));
     }
 
     /** @return array<string, mixed> */
@@ -219,6 +255,7 @@ final class BoardView
             'change' => self::clock(Seconds::ofMs($time->time->changeMs)),
             'budget' => self::clock($budget),
             'over' => $time->time->total()->isLongerThan($budget),
+            'place' => is_string($session->x['place'] ?? null) ? $session->x['place'] : null,
             'why' => is_array($why) ? array_values(array_filter($why, is_string(...))) : [],
             'blocks' => $blocks,
         ];
@@ -255,7 +292,7 @@ final class BoardView
     }
 
     /** @return array{seconds: int|float, text: string} exact seconds, and m:ss to the nearest second */
-    private static function clock(Seconds $time): array
+    public static function clock(Seconds $time): array
     {
         return ['seconds' => $time->toNumber(), 'text' => Seconds::of(round($time->toNumber()))->toClock()];
     }

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace App\Board;
 
 use App\Models\Change;
+use App\Models\Clearance;
 use App\Models\Client;
 use App\Models\Program;
-use App\Models\Standing;
 use App\Models\Trainer;
 use EvenRungs\Core\Body\Client as Person;
-use EvenRungs\Core\Body\SafetyScreen;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Rung;
@@ -18,21 +17,18 @@ use EvenRungs\Core\Placement\Basis;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Standing as Stand;
-use EvenRungs\Core\Planning\DoseChooser;
-use EvenRungs\Core\Planning\ProgramEdit;
+use EvenRungs\Core\Planning\CopyChange;
 use EvenRungs\Core\Planning\WeekPlanner;
 use EvenRungs\Core\Session\Program as Plan;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
-use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Every change to a client's standing and program. Each runs in one transaction on the row it locked, refuses an older
- * version, and can be undone.
+ * Every change to a client's standing and program.
  */
 final class ClientCommands
 {
@@ -41,14 +37,16 @@ final class ClientCommands
     public function __construct(
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
-        private readonly BoardView $view,
+        private readonly Ledger $ledger,
+        private readonly ClientPlanner $planner,
+        private readonly Screening $screening,
     ) {
     }
 
-    /** Lets the client stand on another rung of a ladder, or on another step of the same. */
-    public function move(Client $client, Trainer $trainer, int $version, string $rungId, int $step): void
+    /** Lets the client stand on another rung of a ladder, or on another step of the same; the note says why. */
+    public function move(Client $client, Trainer $trainer, int $version, string $rungId, int $step, ?string $note = null): void
     {
-        $this->change($client, $version, function (Client $locked) use ($trainer, $rungId, $step): void {
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $rungId, $step, $note): void {
             $library = $this->data->library();
             $person = $this->boards->person($locked);
             $rung = $this->rung($rungId);
@@ -59,53 +57,53 @@ final class ClientCommands
             $before = $this->boards->standings($locked)[$rung->ladder] ?? null;
             $after = new Stand($rung, $step, Basis::HighestClean);
             $program = $this->boards->program($locked);
-            $edited = $program === null ? null : $this->edit($locked)->standOn($program, $rung, $step, $person);
+            $edited = $program === null ? null : $this->planner->edit($locked)->standOn($program, $rung, $step, $person, $this->planner->progression($locked), $this->planner->goal($locked));
             $label = $before?->rung === $rung
                 ? sprintf('%s, step %d', $rung->name, $step + 1)
                 : sprintf('%s to %s', $library->ladderOf($rung)->name, $rung->name);
-            $this->record($locked, $trainer, $label, [$rung->ladder, $before], [$rung->ladder, $after], $program, $edited);
-            $this->stand($locked, $rung->ladder, $after, [sprintf('Moved by %s.', $trainer->name)]);
-            $this->store($locked, $edited);
+            $this->record($locked, $trainer, $label, $program, $edited, [$rung->ladder, $before], [$rung->ladder, $after]);
+            $this->ledger->stand($locked, $rung->ladder, $after, [sprintf('Moved by %s%s.', $trainer->name, $note === null ? '' : ': '.rtrim($note, '. '))]);
+            $this->ledger->store($locked, $edited);
         });
     }
 
     /** Gives one entry of the week another dose, written as trainers write it. */
     public function changeDose(Client $client, Trainer $trainer, int $version, Node $body): void
     {
-        $this->change($client, $version, function (Client $locked) use ($trainer, $body): void {
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $body): void {
             $program = $this->boards->program($locked) ?? throw UnusableInput::at('/', 'there is no program yet');
             try {
                 $dose = Shorthand::parse($body->string('dose'));
-                $edited = $this->edit($locked)->changeDose($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $dose);
+                $edited = $this->planner->edit($locked)->changeDose($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $dose);
             } catch (InvalidValue $e) {
                 throw UnusableInput::at('/dose', $e->getMessage());
             }
-            $this->record($locked, $trainer, sprintf('Dose %s', Shorthand::write($dose)), null, null, $program, $edited);
-            $this->store($locked, $edited);
+            $this->record($locked, $trainer, sprintf('Dose %s', Shorthand::write($dose)), $program, $edited);
+            $this->ledger->store($locked, $edited);
         });
     }
 
     /** Puts another exercise in the place of one entry of the week. */
     public function swap(Client $client, Trainer $trainer, int $version, Node $body): void
     {
-        $this->change($client, $version, function (Client $locked) use ($trainer, $body): void {
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $body): void {
             $program = $this->boards->program($locked) ?? throw UnusableInput::at('/', 'there is no program yet');
             $person = $this->boards->person($locked);
             $rung = $this->allowed($body->string('rung'), $person);
             try {
-                $edited = $this->edit($locked)->swap($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $rung, $person);
+                $edited = $this->planner->edit($locked)->swap($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $rung, $person);
             } catch (InvalidValue $e) {
                 throw UnusableInput::at('/entry', $e->getMessage());
             }
-            $this->record($locked, $trainer, sprintf('Swapped for %s', $rung->name), null, null, $program, $edited);
-            $this->store($locked, $edited);
+            $this->record($locked, $trainer, sprintf('Swapped for %s', $rung->name), $program, $edited);
+            $this->ledger->store($locked, $edited);
         });
     }
 
     /** Puts a rung on the wall as an aim, or takes it off. */
     public function aim(Client $client, int $version, string $rungId, bool $wanted): void
     {
-        $this->change($client, $version, function (Client $locked) use ($rungId, $wanted): void {
+        $this->ledger->change($client, $version, function (Client $locked) use ($rungId, $wanted): void {
             $rung = $this->rung($rungId);
             $others = array_values(array_filter($locked->aims ?? [], static fn (string $each): bool => $each !== $rung->id));
             $locked->aims = $wanted ? array_slice([$rung->id, ...$others], 0, self::MOST_AIMS) : $others;
@@ -119,7 +117,7 @@ final class ClientCommands
      */
     public function useLadders(Client $client, int $version, ?array $ladders): void
     {
-        $this->change($client, $version, function (Client $locked) use ($ladders): void {
+        $this->ledger->change($client, $version, function (Client $locked) use ($ladders): void {
             foreach ($ladders ?? [] as $i => $ladder) {
                 if (! $this->data->library()->hasLadder($ladder)) {
                     throw UnusableInput::at('/ladders/'.$i, sprintf('there is no ladder "%s"', $ladder));
@@ -149,16 +147,21 @@ final class ClientCommands
     /** Lets the client's plan follow another house style, and plans the week anew. */
     public function follow(Client $client, Trainer $trainer, int $version, string $style): void
     {
-        $this->change($client, $version, function (Client $locked) use ($trainer, $style): void {
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $style): void {
             $this->checkStyle($style);
             $old = $locked->style;
             $locked->style = $style;
             $program = $this->boards->program($locked);
-            $planned = $this->plannedIfAllowed($locked);
+            $planned = $this->planner->plannedIfAllowed($locked, $this->weeksOf($program));
             if ($planned !== null) {
-                $change = $this->record($locked, $trainer, sprintf('Week planned by %s', $this->boards->style($locked)->name), null, null, $program, $planned);
-                $change->update(['before' => [...$change->before, 'style' => $old], 'after' => [...$change->after, 'style' => $style]]);
-                $this->store($locked, $planned);
+                $this->ledger->record(
+                    $locked,
+                    $trainer,
+                    sprintf('Planned by %s', $this->boards->style($locked)->name),
+                    [...$this->ledger->state($locked, $program), 'style' => $old],
+                    [...$this->ledger->state($locked, $planned), 'style' => $style],
+                );
+                $this->ledger->store($locked, $planned);
             }
         });
     }
@@ -184,7 +187,7 @@ final class ClientCommands
             $this->checkStyle($wishes->string('style'));
         }
 
-        return $this->boards->load($other)->with($this->planned($other));
+        return $this->boards->load($other)->with($this->planner->planned($other, 1));
     }
 
     private function checkStyle(string $style): void
@@ -206,45 +209,148 @@ final class ClientCommands
         return array_values(array_diff($more, array_filter($ids, is_string(...))));
     }
 
-    /** Plans the week anew from where the client stands. */
+    /** Plans the program in use anew from where the client stands, as many weeks as it has. */
     public function plan(Client $client, Trainer $trainer, int $version): void
     {
-        $this->change($client, $version, function (Client $locked) use ($trainer): void {
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer): void {
             $program = $this->boards->program($locked);
-            $planned = $this->planned($locked);
-            $this->record($locked, $trainer, 'Week planned anew', null, null, $program, $planned);
-            $this->store($locked, $planned);
+            $planned = $this->planner->planned($locked, $this->weeksOf($program));
+            $this->record($locked, $trainer, 'Planned anew', $program, $planned);
+            $this->ledger->store($locked, $planned);
         });
     }
 
+    private function weeksOf(?Plan $program): int
+    {
+        return min(WeekPlanner::MOST_WEEKS, max(1, count($program->weeks ?? []) ?: ClientPlanner::USUAL_WEEKS));
+    }
+
     /**
-     * Replaces what is known of the client. Ladders whose tests or ability changed are placed anew, the week is planned anew,
-     * and what could be undone before cannot be any more.
+     * @param  array{string, ?Stand}|null  $standBefore  ladder and standing, where the change moves one
+     * @param  array{string, ?Stand}|null  $standAfter
+     */
+    private function record(Client $client, Trainer $trainer, string $label, ?Plan $before, ?Plan $after, ?array $standBefore = null, ?array $standAfter = null): void
+    {
+        $this->ledger->record($client, $trainer, $label, $this->ledger->state($client, $before, $standBefore), $this->ledger->state($client, $after, $standAfter));
+    }
+
+    /**
+     * Replaces what is known of the client. Ladders whose tests or ability changed are placed anew, the program in use is
+     * planned anew, or kept aside where planning stops, and what could be undone before cannot be any more.
      *
      * @param  array<string, mixed>  $document  even-rungs/client
+     * @param  ?string  $asked  day on which the screen was asked again; null where it was not
      */
-    public function update(Client $client, int $version, array $document): void
+    public function update(Client $client, Trainer $trainer, int $version, array $document, ?string $asked = null): void
     {
-        $this->change($client, $version, function (Client $locked) use ($document): void {
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $document, $asked): void {
             $before = $this->measured($locked->document, $this->boards->style($locked));
             $after = $this->measured($document, $this->boards->style($locked));
+            $medical = $this->medical($locked->document);
             $locked->document = $document;
-            $locked->name = $this->boards->person($locked)->name;
+            if (array_diff($this->medical($document), $medical) !== [] && ($document['screen']['cleared'] ?? false) === true && isset($locked->document['screen'])) {
+                // what was cleared before says nothing of a condition that is new
+                $locked->document = [...$document, 'screen' => [...$document['screen'], 'cleared' => false]];
+            }
+            $person = $this->boards->person($locked);
+            $locked->name = $person->name;
+            $this->screening->keep($locked, $trainer, $this->data->storedClients()->read(new Node($locked->document)), $asked !== null, $asked ?? Carbon::today()->toDateString());
             foreach ($after as $ladder => $placement) {
                 $old = $before[$ladder] ?? null;
                 if ($old?->rung !== $placement->rung || $old?->basis !== $placement->basis) {
-                    $this->placed($locked, $placement);
+                    $this->ledger->placed($locked, $placement);
                 }
             }
-            Change::query()->ofClient($locked)->delete();
-            Program::query()->ofClient($locked)->delete();
-            $this->store($locked, $this->plannedIfAllowed($locked));
+            $this->planAgain($locked);
         });
+    }
+
+    /** After a change that cannot be undone. */
+    private function planAgain(Client $locked): void
+    {
+        Change::query()->ofClient($locked)->delete();
+        $planned = $this->planner->plannedIfAllowed($locked, $this->weeksOf($this->boards->program($locked)));
+        if ($planned === null) {
+            Program::query()->ofClient($locked)->update(['current' => false]);
+        }
+        $this->ledger->store($locked, $planned);
+    }
+
+    /**
+     * Asks the screen again: every flag answered, the limits as they are today.
+     *
+     * @throws UnusableInput when the day is none, or lies ahead
+     */
+    public function screen(Client $client, Trainer $trainer, Node $body): void
+    {
+        $on = self::pastDay($body, 'on');
+        $document = $client->document;
+        $document['limits'] = $body->opaque('limits') === null ? [] : array_values($body->opaque('limits'));
+        $document['screen'] = [...($document['screen'] ?? []), 'flags' => $body->strings('flags')];
+        $this->update($client, $trainer, $body->int('version'), $document, $on);
+    }
+
+    /**
+     * Records what a licensed practitioner allowed, and plans where that lifts the last stop.
+     *
+     * @throws UnusableInput when the day is none, or lies ahead
+     */
+    public function clear(Client $client, Trainer $trainer, Node $body): void
+    {
+        $on = self::pastDay($body, 'on');
+        $this->ledger->change($client, $body->int('version'), function (Client $locked) use ($trainer, $body, $on): void {
+            Clearance::query()->create([
+                'studio_id' => $locked->studio_id,
+                'client_id' => $locked->id,
+                'trainer_id' => $trainer->id,
+                'who' => $body->string('who'),
+                'role' => $body->string('role'),
+                'on' => $on,
+                'covers' => $body->strings('covers'),
+                'note' => $body->optionalString('note'),
+            ]);
+            $this->planAgain($locked);
+        });
+    }
+
+    /** Takes a clearance back; planning stops again where nothing else lifts what it covered. */
+    public function withdraw(Client $client, int $version, int $clearance): void
+    {
+        $this->ledger->change($client, $version, function (Client $locked) use ($clearance): void {
+            Clearance::query()->ofClient($locked)->whereKey($clearance)->firstOrFail()->update(['withdrawn_at' => Carbon::now()]);
+            $this->planAgain($locked);
+        });
+    }
+
+    public static function pastDay(Node $body, string $field): string
+    {
+        $text = $body->string($field);
+        [$year, $month, $day] = array_map(intval(...), explode('-', $text));
+        if (! checkdate($month, $day, $year)) {
+            throw UnusableInput::at('/'.$field, 'is not a day of the calendar');
+        }
+        // a trainer east of the server may already have tomorrow
+        if ($text > Carbon::tomorrow()->toDateString()) {
+            throw UnusableInput::at('/'.$field, 'lies ahead');
+        }
+
+        return $text;
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @return list<string> medical limits
+     */
+    private function medical(array $document): array
+    {
+        $ids = array_map(static fn (mixed $limit): mixed => is_array($limit) ? $limit['limit'] ?? null : $limit, is_array($document['limits'] ?? null) ? $document['limits'] : []);
+
+        return array_values(array_filter($ids, fn (mixed $id): bool => is_string($id) && ($this->data->library()->limits[$id] ?? null)?->medical === true));
     }
 
     public function archive(Client $client, int $version, bool $archived): void
     {
-        $this->change($client, $version, function (Client $locked) use ($archived): void {
+        $this->ledger->change($client, $version, function (Client $locked) use ($archived): void {
             $locked->archived_at = $archived ? Carbon::now() : null;
         });
     }
@@ -266,165 +372,80 @@ final class ClientCommands
         return $placements;
     }
 
-    private function plannedIfAllowed(Client $client): ?Plan
-    {
-        $person = $this->boards->person($client);
-        $allowed = $person->screen !== null && $person->days !== null && (new SafetyScreen)->referrals($person) === [];
-
-        return $allowed ? $this->planned($client) : null;
-    }
-
     /** Places a new client on every ladder and plans the first week where that is allowed. Cannot be undone. */
-    public function start(Client $client): void
+    public function start(Client $client, ?Trainer $trainer = null): void
     {
-        DB::transaction(function () use ($client): void {
+        DB::transaction(function () use ($client, $trainer): void {
             $person = $this->boards->person($client);
             foreach ($this->boards->placer($this->boards->style($client))->place($person) as $placement) {
-                $this->placed($client, $placement);
+                $this->ledger->placed($client, $placement);
             }
-            $this->store($client, $this->plannedIfAllowed($client));
+            $this->screening->keep($client, $trainer, $this->data->storedClients()->read(new Node($client->document)), false, Carbon::today()->toDateString());
+            $this->ledger->store($client, $this->planner->plannedIfAllowed($client, ClientPlanner::USUAL_WEEKS));
         });
     }
 
     public function undo(Client $client, int $version): void
     {
-        $this->travel($client, $version, false);
+        $this->ledger->undo($client, $version);
     }
 
     public function redo(Client $client, int $version): void
     {
-        $this->travel($client, $version, true);
-    }
-
-    private function travel(Client $client, int $version, bool $forward): void
-    {
-        $this->change($client, $version, function (Client $locked) use ($forward): void {
-            $change = Change::query()->ofClient($locked)->where('undone', $forward)->ordered('id', $forward ? 'asc' : 'desc')->first()
-                ?? throw UnusableInput::at('/', $forward ? 'there is nothing to redo' : 'there is nothing to undo');
-            $state = new Node($forward ? $change->after : $change->before);
-            $standing = $state->optionalChild('standing');
-            if ($standing !== null) {
-                $rung = $standing->optionalString('rung');
-                $stand = $rung === null ? null : new Stand($this->data->library()->rung($rung), $standing->int('step'), Basis::from($standing->string('basis')));
-                $this->stand($locked, $standing->string('ladder'), $stand, [sprintf('%s: %s.', $forward ? 'Done again' : 'Undone', $change->label)]);
-            }
-            if (array_key_exists('style', $forward ? $change->after : $change->before)) {
-                $locked->style = $state->optionalString('style');
-            }
-            $program = $state->opaque('program');
-            if ($program === null) {
-                Program::query()->ofClient($locked)->delete();
-            } else {
-                $this->storeDocument($locked, $program);
-            }
-            $change->undone = ! $forward;
-            $change->save();
-        });
-    }
-
-    /** @param  callable(Client): void  $act */
-    private function change(Client $client, int $version, callable $act): void
-    {
-        DB::transaction(function () use ($client, $version, $act): void {
-            $locked = Client::query()->ofStudio($client->studio_id)->whereKey($client->id)->locked()->firstOrFail();
-            if ($locked->version !== $version) {
-                throw new StaleVersion($this->view->of($this->boards->load($locked)));
-            }
-            $act($locked);
-            $locked->version++;
-            $locked->save();
-        });
-    }
-
-    private function planned(Client $client): Plan
-    {
-        $person = $this->boards->person($client);
-        if ($person->screen === null || $person->days === null) {
-            throw UnusableInput::at('/', 'the screen and the days are needed before a week is planned');
-        }
-        if ((new SafetyScreen)->referrals($person) !== []) {
-            throw UnusableInput::at('/', 'planning stops here until a clinician has seen the client');
-        }
-        $style = $this->boards->style($client);
-        $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->boards->placer($style));
-
-        return $planner->plan($person, 1, $this->boards->standings($client), $client->used_ladders);
-    }
-
-    private function edit(Client $client): ProgramEdit
-    {
-        return new ProgramEdit($this->data->library(), new DoseChooser($this->boards->style($client)));
+        $this->ledger->redo($client, $version);
     }
 
     /**
-     * @param  array{string, ?Stand}|null  $standBefore  ladder and standing, where the change moves one
-     * @param  array{string, ?Stand}|null  $standAfter
+     * Begins another program; the one in use is kept aside.
+     *
+     * @param  int  $weeks  1 to 12
      */
-    private function record(Client $client, Trainer $trainer, string $label, ?array $standBefore, ?array $standAfter, ?Plan $before, ?Plan $after): Change
+    public function begin(Client $client, Trainer $trainer, int $version, int $weeks): void
     {
-        Change::query()->ofClient($client)->where('undone', true)->delete();
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $weeks): void {
+            $this->replaceProgram($locked, $trainer, sprintf('New program of %s', $weeks === 1 ? 'one week' : $weeks.' weeks'), $this->planner->planned($locked, $weeks));
+        });
+    }
 
-        return Change::query()->create([
-            'studio_id' => $client->studio_id,
-            'client_id' => $client->id,
-            'trainer_id' => $trainer->id,
-            'label' => mb_substr($label, 0, 200),
-            'before' => $this->state($standBefore, $before),
-            'after' => $this->state($standAfter, $after),
-            'undone' => false,
-        ]);
+    /** Puts a kept program in use again. */
+    public function open(Client $client, Trainer $trainer, int $version, string $program): void
+    {
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $program): void {
+            $this->planner->checkMayPlan($locked);
+            $row = Program::query()->ofClient($locked)->whereKey($program)->firstOrFail();
+            $before = $this->ledger->state($locked, $this->boards->program($locked));
+            Program::query()->ofClient($locked)->update(['current' => false]);
+            $row->update(['current' => true]);
+            $this->ledger->record($locked, $trainer, sprintf('In use again: %s', $row->document['title'] ?? 'a program'), $before, $this->ledger->state($locked, $this->boards->program($locked)));
+        });
     }
 
     /**
-     * @param  array{string, ?Stand}|null  $stand
-     * @return array<string, mixed>
+     * What a program of another client would be for this one. Nothing is stored.
+     *
+     * @return array{Plan, list<CopyChange>}
+     *
+     * @throws UnusableInput when this client may not be planned for
      */
-    private function state(?array $stand, ?Plan $program): array
+    public function copied(Client $client, Program $program): array
     {
-        return [
-            'standing' => $stand === null ? null : [
-                'ladder' => $stand[0],
-                'rung' => $stand[1]?->rung->id,
-                'step' => $stand[1]->step ?? 0,
-                'basis' => ($stand[1]->basis ?? Basis::None)->value,
-            ],
-            'program' => $program === null ? null : (new ProgramJson($this->data->storedClients()))->write($program),
-        ];
+        $this->planner->checkMayPlan($client);
+
+        return $this->planner->copy($client)->to($this->boards->read($program), $this->boards->person($client), $this->planner->goal($client), $this->boards->standings($client));
     }
 
-    private function placed(Client $client, Placement $placement): void
+    /** Begins a program copied from another client. */
+    public function copy(Client $client, Trainer $trainer, int $version, Program $program): void
     {
-        $stand = $placement->rung === null ? null : new Stand($placement->rung, $placement->step, $placement->basis);
-        $this->stand($client, $placement->ladder->id, $stand, $placement->why);
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $program): void {
+            $this->replaceProgram($locked, $trainer, 'Program copied', $this->copied($locked, $program)[0]);
+        });
     }
 
-    /** @param  list<string>  $why */
-    private function stand(Client $client, string $ladder, ?Stand $stand, array $why): void
+    private function replaceProgram(Client $locked, Trainer $trainer, string $label, Plan $plan): void
     {
-        Standing::query()->create([
-            'studio_id' => $client->studio_id,
-            'client_id' => $client->id,
-            'ladder' => $ladder,
-            'rung' => $stand?->rung->id,
-            'step' => $stand->step ?? 0,
-            'basis' => ($stand->basis ?? Basis::None)->value,
-            'why' => $why,
-        ]);
-    }
-
-    private function store(Client $client, ?Plan $program): void
-    {
-        if ($program !== null) {
-            $this->storeDocument($client, (new ProgramJson($this->data->storedClients()))->write($program));
-        }
-    }
-
-    /** @param  array<string, mixed>  $document */
-    private function storeDocument(Client $client, array $document): void
-    {
-        Program::query()->updateOrCreate(
-            ['studio_id' => $client->studio_id, 'client_id' => $client->id],
-            ['document' => $document],
-        );
+        $before = $this->ledger->state($locked, $this->boards->program($locked));
+        $row = $this->ledger->begin($locked, $plan);
+        $this->ledger->record($locked, $trainer, $label, $before, [...$this->ledger->state($locked, $plan), 'new_program' => $row->id]);
     }
 }

@@ -28,7 +28,7 @@ final class ClientRow
             'spread' => $levels->spread(),
             'days' => (object) array_filter($board->client->days ?? []),
             'sessions' => count($board->program->weeks[0]->sessions ?? []),
-            'gaps' => array_map(static fn (Gap $gap): string => $gap->category->value, $board->program->gaps ?? []),
+            'gaps' => array_values(array_unique(array_map(static fn (Gap $gap): string => $gap->category->value, $board->program->gaps ?? []))),
             'version' => $board->record->version,
             'refer' => array_map(static fn (Referral $each): string => $each->urgency->value, $board->referrals)[0] ?? null,
         ];

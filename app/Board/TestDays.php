@@ -10,6 +10,8 @@ use App\Models\Trainer;
 use EvenRungs\Core\Body\NormGroup;
 use EvenRungs\Core\Body\Tests;
 use EvenRungs\Core\Norms\NormTables;
+use EvenRungs\Core\Testing\Cuff;
+use EvenRungs\Core\Testing\StagedTest;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\NormsJson;
@@ -43,8 +45,22 @@ final class TestDays
                 $document['born'] ?? null,
                 isset($days[0]) ? (int) substr($days[0]->on, 0, 4) : null,
             ),
-            'days' => $days->map(static fn (TestDay $day): array => ['on' => $day->on, 'tests' => (object) $day->tests, 'ended_by' => (object) $day->ended_by])->all(),
+            'days' => $days->map(fn (TestDay $day): array => ['on' => $day->on, 'tests' => (object) $day->tests, 'ended_by' => (object) $day->ended_by, 'ladders' => $this->climbed($day), 'leg_loading' => $day->leg_loading])->all(),
         ];
+    }
+
+    /** @return list<array{ladder: string, rungs: list<string>}> the highest clean rung of each ladder climbed on a day, by name */
+    private function climbed(TestDay $day): array
+    {
+        $library = $this->data->library();
+        $climbed = [];
+        foreach ($day->ladders ?? [] as $ladder => $result) {
+            $rungs = is_array($result) ? $result['highest_clean'] ?? [] : [];
+            $names = array_map(static fn (mixed $id): string => is_string($id) && $library->hasRung($id) ? $library->rung($id)->name : '–', array_values(array_unique((array) $rungs)));
+            $climbed[] = ['ladder' => $library->hasLadder($ladder) ? $library->ladder($ladder)->name : $ladder, 'rungs' => $names];
+        }
+
+        return $climbed;
     }
 
     /** @param  array<string, mixed>  $tests */
@@ -56,32 +72,77 @@ final class TestDays
     /**
      * Keeps a day, and places the client anew by it.
      *
-     * @throws UnusableInput when no hold was measured
+     * @throws UnusableInput when nothing was measured
      */
     public function add(Client $client, Trainer $trainer, Node $body): void
     {
+        $on = ClientCommands::pastDay($body, 'on');
         $tests = $body->numbers('tests');
+        $ladders = $body->opaque('ladders') ?? [];
+        $legLoading = $this->legLoading($body->optionalChild('leg_loading'));
+        if ($tests === [] && $ladders === [] && $legLoading === null) {
+            throw UnusableInput::at('/tests', 'at least one test is needed');
+        }
+        $ended = $this->endedBy($body->child('ended_by'));
+        $document = $client->document;
+        $document['tests'] = [...($document['tests'] ?? []), ...$tests];
+        if ($ladders !== []) {
+            $document['tests']['ladders'] = [...($document['tests']['ladders'] ?? []), ...$ladders];
+            $this->data->clients()->readTests(new Node(['ladders' => $ladders]));
+        }
+        DB::transaction(function () use ($client, $trainer, $body, $on, $tests, $ended, $ladders, $legLoading, $document): void {
+            TestDay::query()->create([
+                'studio_id' => $client->studio_id,
+                'client_id' => $client->id,
+                'trainer_id' => $trainer->id,
+                'on' => $on,
+                'tests' => $tests,
+                'ended_by' => $ended,
+                'ladders' => $ladders === [] ? null : $ladders,
+                'leg_loading' => $legLoading,
+            ]);
+            $this->commands->update($client, $trainer, $body->int('version'), $document);
+        });
+    }
+
+    /** @return array<string, string> fault by test */
+    private function endedBy(Node $given): array
+    {
         $ended = [];
-        foreach ($body->child('ended_by')->keys() as $test) {
-            $ended[$test] = $body->child('ended_by')->string($test);
-        }
-        [$year, $month, $day] = array_map(intval(...), explode('-', $body->string('on')));
-        if (! checkdate($month, $day, $year)) {
-            throw UnusableInput::at('/on', 'is not a day of the calendar');
-        }
-        if ($tests === []) {
-            throw UnusableInput::at('/tests', 'at least one hold is needed');
-        }
-        foreach ($ended as $test => $fault) {
-            if (! in_array($test, NormTables::TESTS, true) || ! isset($this->data->library()->faults[$fault])) {
+        foreach ($given->keys() as $test) {
+            $ended[$test] = $given->string($test);
+            if (! in_array($test, NormTables::TESTS, true) || ! isset($this->data->library()->faults[$ended[$test]])) {
                 throw UnusableInput::at('/ended_by/'.$test, 'is not a fault of a test');
             }
         }
-        DB::transaction(function () use ($client, $trainer, $body, $tests, $ended): void {
-            TestDay::query()->create(['studio_id' => $client->studio_id, 'client_id' => $client->id, 'trainer_id' => $trainer->id, 'on' => $body->string('on'), 'tests' => $tests, 'ended_by' => $ended]);
-            $document = $client->document;
-            $document['tests'] = [...($document['tests'] ?? []), ...$tests];
-            $this->commands->update($client, $body->int('version'), $document);
+
+        return $ended;
+    }
+
+    /**
+     * The staged leg-loading test as it is kept. With the cuff the readings say what was held, else the trainer does; the two
+     * are never mixed.
+     *
+     * @return array{method: string, score: int, levels: list<array<string, mixed>>}|null
+     */
+    private function legLoading(?Node $given): ?array
+    {
+        if ($given === null) {
+            return null;
+        }
+        $cuff = $given->string('method') === 'cuff';
+        $held = [];
+        $levels = $given->each('levels', function (Node $level) use ($cuff, &$held): array {
+            $trace = $level->opaque('trace');
+            if ($cuff !== ($trace !== null)) {
+                throw UnusableInput::at($level->path('trace'), $cuff ? 'is needed: with the cuff the readings decide' : 'does not go with a test without the cuff');
+            }
+            $readings = array_map(static fn (mixed $point): int|float => is_array($point) && is_numeric($point[1] ?? null) ? +$point[1] : 0, array_values($trace ?? []));
+            $held[$level->int('level')] = $cuff ? Cuff::wasHeld($readings) : $level->bool('held');
+
+            return ['level' => $level->int('level'), 'held' => $held[$level->int('level')], ...($cuff ? ['trace' => array_values($trace ?? [])] : [])];
         });
+
+        return ['method' => $given->string('method'), 'score' => StagedTest::score($held), 'levels' => $levels];
     }
 }

@@ -6,11 +6,14 @@ namespace App\Console;
 
 use App\Board\ClientCommands;
 use App\Models\Change;
+use App\Models\Clearance;
 use App\Models\Client;
 use App\Models\LadderChange;
 use App\Models\OwnLadder;
+use App\Models\OwnStyle;
 use App\Models\OwnWord;
 use App\Models\Program;
+use App\Models\Screen;
 use App\Models\Standing;
 use App\Models\Studio;
 use App\Models\TestDay;
@@ -80,7 +83,7 @@ final class DemoSeed extends Command
     private function remove(array $emails): void
     {
         foreach (Trainer::query()->whereIn('email', $emails)->pluck('studio_id')->unique() as $studio) {
-            foreach ([TestDay::class, LadderChange::class, OwnLadder::class, OwnWord::class, Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
+            foreach ([Clearance::class, Screen::class, OwnStyle::class, TestDay::class, LadderChange::class, OwnLadder::class, OwnWord::class, Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
                 $model::query()->where('studio_id', $studio)->delete();
             }
             Studio::query()->whereKey($studio)->delete();

@@ -224,7 +224,7 @@ final class OwnLadders
         }
         $edit = new ProgramEdit($after, new DoseChooser($this->boards->style($client)));
         $edited = $to === null ? $edit->without($program, $from) : $edit->replace($program, $from, $to, $step, $person);
-        Program::query()->ofClient($client)->firstOrFail()->update(['document' => (new ProgramJson($this->data->storedClients()))->write($edited)]);
+        Program::query()->ofClient($client)->current()->firstOrFail()->update(['document' => (new ProgramJson($this->data->storedClients()))->write($edited)]);
     }
 
     /**

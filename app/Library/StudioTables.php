@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Library;
 
 use App\Models\OwnLadder;
+use App\Models\OwnStyle;
 use App\Models\OwnWord;
 use App\Models\Trainer;
 use EvenRungs\Core\Ladder\Ladder;
@@ -21,6 +22,9 @@ final class StudioTables implements OwnTables
     /** @var array<string, string> by studio */
     private array $keys = [];
 
+    /** @var array<string, array<string, array<string, mixed>>> by studio */
+    private array $styles = [];
+
     public function __construct(private readonly Factory $auth)
     {
     }
@@ -28,7 +32,7 @@ final class StudioTables implements OwnTables
     /** To be called after every change to them. */
     public function changed(): void
     {
-        $this->keys = [];
+        $this->keys = $this->styles = [];
     }
 
     public function key(): string
@@ -55,6 +59,13 @@ final class StudioTables implements OwnTables
         return array_values(OwnLadder::query()->ofStudio($this->studio())->ordered('id')->get()
             ->filter(static fn (OwnLadder $row): bool => $row->document !== null)
             ->map(static fn (OwnLadder $row): Ladder => LibraryJson::readLadder(new Node($row->document ?? []), $poses))->all());
+    }
+
+    public function styles(): array
+    {
+        $studio = $this->studio();
+
+        return $studio === '' ? [] : $this->styles[$studio] ??= OwnStyle::query()->ofStudio($studio)->ordered('id')->pluck('document', 'style')->all();
     }
 
     public function words(): array

@@ -57,6 +57,16 @@ final class StudioBuilder extends Builder
     }
 
     /**
+     * Only the program in use.
+     *
+     * @return $this
+     */
+    public function current(): static
+    {
+        return $this->where('current', true);
+    }
+
+    /**
      * Keeps the rows from others until the transaction ends.
      *
      * @return $this

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Devices\CuffLine;
 use App\Library\StudioTables;
 use App\Models\Client;
 use App\Models\Trainer;
@@ -21,6 +22,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->singleton(StudioTables::class);
+        $this->app->singleton(CuffLine::class, static fn (): CuffLine => new CuffLine((string) config('devices.cuff')));
         $this->app->singleton(DataFolder::class, static fn (Application $app): DataFolder => DataFolder::shipped(storage_path('framework/cache/built-library'), $app->make(StudioTables::class)));
     }
 

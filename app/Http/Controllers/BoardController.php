@@ -40,7 +40,7 @@ final class BoardController extends Controller
     public function move(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'MoveRequest');
-        $this->commands->move($client, $this->trainer(), $body->int('version'), $body->string('rung'), $body->optionalInt('step') ?? 0);
+        $this->commands->move($client, $this->trainer(), $body->int('version'), $body->string('rung'), $body->optionalInt('step') ?? 0, $body->optionalString('note'));
 
         return $this->board($client);
     }

@@ -47,7 +47,7 @@ final class ClientController extends Controller
         [$name, $document] = $this->document(Body::read($request, 'NewClientRequest'));
         $client = DB::transaction(function () use ($name, $document): Client {
             $client = Client::query()->create(['studio_id' => $this->trainer()->studio_id, 'name' => $name, 'document' => $document]);
-            $this->commands->start($client);
+            $this->commands->start($client, $this->trainer());
 
             return $client;
         });
@@ -65,7 +65,7 @@ final class ClientController extends Controller
         $body = Body::read($request, 'ClientRequest');
         $document = $this->document($body)[1];
 
-        return $this->changed($client, fn () => $this->commands->update($client, $body->int('version'), $document));
+        return $this->changed($client, fn () => $this->commands->update($client, $this->trainer(), $body->int('version'), $document));
     }
 
     public function archive(Request $request, Client $client): JsonResponse

@@ -8,7 +8,6 @@ use EvenRungs\Core\Body\Flag;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Planning\Intent;
 use EvenRungs\Core\Style\GoalRule;
-use EvenRungs\Core\Style\StyleChoice;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Formats\Schemas;
@@ -47,21 +46,6 @@ final class LibraryController extends Controller
                 'direction' => $each->isDirection(),
             ], Category::cases()),
         ]);
-    }
-
-    public function styles(DataFolder $data): JsonResponse
-    {
-        return new JsonResponse(['styles' => array_map(static function (string $id) use ($data): array {
-            $style = $data->style($id);
-
-            return ['id' => $id, 'name' => $style->name, 'summary' => $style->summary, 'choices' => array_map(static fn (StyleChoice $choice): array => [
-                'question' => $choice->question,
-                'answer' => $choice->answer,
-                'reason' => $choice->reason,
-                'ground' => $choice->ground,
-                'other_side' => $choice->otherSide,
-            ], $style->choices)];
-        }, $data->styleNames())]);
     }
 
     public function schema(string $name): Response

@@ -1,0 +1,204 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Board;
+
+use App\Models\Change;
+use App\Models\Client;
+use App\Models\Program;
+use App\Models\Standing;
+use App\Models\Trainer;
+use EvenRungs\Core\Placement\Basis;
+use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Placement\Standing as Stand;
+use EvenRungs\Core\Session\Program as Plan;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\ProgramJson;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Changes to a client as they are kept: each in one transaction on the row it locked, refusing an older version, with what
+ * it takes to undo it.
+ */
+final class Ledger
+{
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly BoardView $view,
+    ) {
+    }
+
+    /**
+     * @param  callable(Client): void  $act
+     *
+     * @throws StaleVersion when somebody else changed the client since
+     */
+    public function change(Client $client, int $version, callable $act): void
+    {
+        DB::transaction(function () use ($client, $version, $act): void {
+            $locked = Client::query()->ofStudio($client->studio_id)->whereKey($client->id)->locked()->firstOrFail();
+            if ($locked->version !== $version) {
+                throw new StaleVersion($this->view->of($this->boards->load($locked)));
+            }
+            $act($locked);
+            $locked->version++;
+            $locked->save();
+        });
+    }
+
+    /**
+     * What the next undo goes back to, and the next redo on to.
+     *
+     * @param  array<string, mixed>  $before  a state and what else changed with it
+     * @param  array<string, mixed>  $after
+     */
+    public function record(Client $client, Trainer $trainer, string $label, array $before, array $after): void
+    {
+        Change::query()->ofClient($client)->where('undone', true)->delete();
+        Change::query()->create([
+            'studio_id' => $client->studio_id,
+            'client_id' => $client->id,
+            'trainer_id' => $trainer->id,
+            'label' => mb_substr($label, 0, 200),
+            'before' => $before,
+            'after' => $after,
+            'undone' => false,
+        ]);
+    }
+
+    /**
+     * @param  ?Plan  $program  the program in use
+     * @param  array{string, ?Stand}|null  $stand  ladder and standing, where the change moves one
+     * @return array<string, mixed>
+     */
+    public function state(Client $client, ?Plan $program, ?array $stand = null): array
+    {
+        return [
+            'standing' => $stand === null ? null : [
+                'ladder' => $stand[0],
+                'rung' => $stand[1]?->rung->id,
+                'step' => $stand[1]->step ?? 0,
+                'basis' => ($stand[1]->basis ?? Basis::None)->value,
+            ],
+            'program' => $program === null ? null : $this->written($program),
+            'program_id' => $this->current($client)?->id,
+        ];
+    }
+
+    public function undo(Client $client, int $version): void
+    {
+        $this->travel($client, $version, false);
+    }
+
+    public function redo(Client $client, int $version): void
+    {
+        $this->travel($client, $version, true);
+    }
+
+    private function travel(Client $client, int $version, bool $forward): void
+    {
+        $this->change($client, $version, function (Client $locked) use ($forward): void {
+            $change = Change::query()->ofClient($locked)->where('undone', $forward)->ordered('id', $forward ? 'asc' : 'desc')->first()
+                ?? throw UnusableInput::at('/', $forward ? 'there is nothing to redo' : 'there is nothing to undo');
+            $state = new Node($forward ? $change->after : $change->before);
+            $standing = $state->optionalChild('standing');
+            if ($standing !== null) {
+                $rung = $standing->optionalString('rung');
+                $stand = $rung === null ? null : new Stand($this->data->library()->rung($rung), $standing->int('step'), Basis::from($standing->string('basis')));
+                $this->stand($locked, $standing->string('ladder'), $stand, [sprintf('%s: %s.', $forward ? 'Done again' : 'Undone', $change->label)]);
+            }
+            if (array_key_exists('style', $forward ? $change->after : $change->before)) {
+                $locked->style = $state->optionalString('style');
+            }
+            if (! $forward && isset($change->after['new_program'])) {
+                Program::query()->ofClient($locked)->whereKey($change->after['new_program'])->delete();
+            }
+            $this->putBack($locked, $state->optionalString('program_id'), $state->opaque('program'));
+            $change->undone = ! $forward;
+            $change->save();
+        });
+    }
+
+    /** @param  array<string, mixed>|null  $document */
+    private function putBack(Client $client, ?string $id, ?array $document): void
+    {
+        if ($document === null) {
+            Program::query()->ofClient($client)->current()->delete();
+
+            return;
+        }
+        if ($id !== null) {
+            Program::query()->ofClient($client)->update(['current' => false]);
+            $row = Program::query()->ofClient($client)->whereKey($id)->first();
+            $row === null ? $this->create($client, $document, $id) : $row->update(['document' => $document, 'current' => true]);
+
+            return;
+        }
+        $this->storeDocument($client, $document);
+    }
+
+    public function current(Client $client): ?Program
+    {
+        return Program::query()->ofClient($client)->current()->first();
+    }
+
+    /** Keeps the program in use aside and puts another in its place. */
+    public function begin(Client $client, Plan $program): Program
+    {
+        Program::query()->ofClient($client)->update(['current' => false]);
+
+        return $this->create($client, $this->written($program));
+    }
+
+    /** @param  array<string, mixed>  $document */
+    private function create(Client $client, array $document, ?string $id = null): Program
+    {
+        return Program::query()->create([...($id === null ? [] : ['id' => $id]), 'studio_id' => $client->studio_id, 'client_id' => $client->id, 'document' => $document, 'current' => true]);
+    }
+
+    public function store(Client $client, ?Plan $program): void
+    {
+        if ($program !== null) {
+            $this->storeDocument($client, $this->written($program));
+        }
+    }
+
+    /** @param  array<string, mixed>  $document */
+    private function storeDocument(Client $client, array $document): void
+    {
+        Program::query()->updateOrCreate(
+            ['studio_id' => $client->studio_id, 'client_id' => $client->id, 'current' => true],
+            ['document' => $document],
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private function written(Plan $program): array
+    {
+        return (new ProgramJson($this->data->storedClients()))->write($program);
+    }
+
+    public function placed(Client $client, Placement $placement): void
+    {
+        $stand = $placement->rung === null ? null : new Stand($placement->rung, $placement->step, $placement->basis);
+        $this->stand($client, $placement->ladder->id, $stand, $placement->why);
+    }
+
+    /** @param  list<string>  $why */
+    public function stand(Client $client, string $ladder, ?Stand $stand, array $why): void
+    {
+        Standing::query()->create([
+            'studio_id' => $client->studio_id,
+            'client_id' => $client->id,
+            'ladder' => $ladder,
+            'rung' => $stand?->rung->id,
+            'step' => $stand->step ?? 0,
+            'basis' => ($stand->basis ?? Basis::None)->value,
+            'why' => $why,
+        ]);
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Board\Board;
+use App\Board\BoardLoader;
+use App\Board\BoardView;
+use App\Board\ClientCommands;
+use App\Board\ProgramView;
+use App\Http\Body;
+use App\Models\Client;
+use App\Models\Program;
+use EvenRungs\Core\Planning\CopyChange;
+use EvenRungs\Formats\Node;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/**
+ * The programs of a client: the one in use, those that are kept, and copies of another client's.
+ */
+final class ProgramController extends Controller
+{
+    /** Instead of an id: the program in use. */
+    private const IN_USE = 'current';
+
+    public function __construct(
+        private readonly BoardLoader $boards,
+        private readonly BoardView $view,
+        private readonly ProgramView $programs,
+        private readonly ClientCommands $commands,
+    ) {
+    }
+
+    public function index(Client $client): JsonResponse
+    {
+        return new JsonResponse(['programs' => Program::query()->ofClient($client)->ordered('created_at', 'desc')->ordered('id', 'desc')->get()->map(static fn (Program $row): array => [
+            'id' => $row->id,
+            'title' => $row->document['title'] ?? 'Program',
+            'weeks' => count($row->document['weeks'] ?? []),
+            'style' => $row->document['style'] ?? null,
+            'began' => $row->created_at->toDateString(),
+            'current' => $row->current,
+        ])->all()]);
+    }
+
+    public function show(Client $client, string $program): JsonResponse
+    {
+        return new JsonResponse($this->programs->of($this->boardWith($client, $program)));
+    }
+
+    public function week(Client $client, string $program, int $week): JsonResponse
+    {
+        $board = $this->boardWith($client, $program);
+        $found = $board->program->weeks[$week - 1] ?? null;
+        abort_if($found === null, 404);
+
+        return new JsonResponse($this->view->week($found, $board));
+    }
+
+    public function begin(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'NewProgramRequest');
+        $this->commands->begin($client, $this->trainer(), $body->int('version'), $body->int('weeks'));
+
+        return $this->board($client);
+    }
+
+    public function open(Request $request, Client $client, string $program): JsonResponse
+    {
+        $this->commands->open($client, $this->trainer(), Body::read($request, 'VersionRequest')->int('version'), $program);
+
+        return $this->board($client);
+    }
+
+    public function checkCopy(Request $request, Client $client): JsonResponse
+    {
+        [$plan, $changes] = $this->commands->copied($client, $this->source(Body::read($request, 'CopyRequest')));
+        $board = $this->boards->load($client)->with($plan);
+
+        return new JsonResponse([
+            'changes' => array_map(static fn (CopyChange $change): array => [
+                'from' => $change->from->name,
+                'to' => $change->to?->name,
+                'why' => $change->why,
+            ], $changes),
+            'week' => $plan->weeks === [] ? null : $this->view->week($plan->weeks[0], $board),
+            'weeks' => count($plan->weeks),
+        ]);
+    }
+
+    public function copy(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'CopyRequest');
+        $this->commands->copy($client, $this->trainer(), $body->int('version'), $this->source($body));
+
+        return $this->board($client);
+    }
+
+    private function source(Node $body): Program
+    {
+        $from = Client::query()->ofStudio($this->trainer()->studio_id)->whereKey($body->string('from'))->firstOrFail();
+
+        return Program::query()->ofClient($from)->whereKey($body->string('program'))->firstOrFail();
+    }
+
+    private function boardWith(Client $client, string $program): Board
+    {
+        $board = $this->boards->load($client);
+        if ($program === self::IN_USE) {
+            return $board;
+        }
+
+        return $board->with($this->boards->read(Program::query()->ofClient($client)->whereKey($program)->firstOrFail()));
+    }
+
+    private function board(Client $client): JsonResponse
+    {
+        return new JsonResponse($this->view->of($this->boards->load($client->refresh())));
+    }
+}
