@@ -211,7 +211,7 @@ final class DataFolder
     {
         $questions = [];
         foreach ($this->node('style-choices.json', 'questions')->opaque('questions') ?? [] as $row) {
-            $questions[$row['id']] = ['question' => $row['question'], 'sides' => array_column($row['sides'], null, 'id')];
+            $questions[$row['id']] = ['question' => $row['question'], 'coached' => $row['coached'] ?? false, 'sides' => array_column($row['sides'], null, 'id')];
         }
 
         return new Node($questions);

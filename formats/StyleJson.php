@@ -46,6 +46,7 @@ final class StyleJson
                     default => 'opinion',
                 },
                 implode(', or: ', array_map(static fn (string $other): string => $question->child('sides')->child($other)->string('answer'), $others)).'.',
+                $question->bool('coached'),
             );
             $plan = [...$plan, ...($side->opaque('plan') ?? [])];
             $numbers = [...$numbers, ...($side->opaque('numbers') ?? [])];
@@ -110,6 +111,8 @@ final class StyleJson
             $node->bool('high_reps'),
             $node->bool('core_first'),
             $node->ints('role_shares'),
+            $node->bool('both_sides_one_rep'),
+            $node->optionalInt('weeks_per_step') ?? $usual->weeksPerStep,
         );
     }
 

@@ -11,6 +11,7 @@ use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Evenness\DirectionLevels;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\DoseRange;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Obstacles;
@@ -49,7 +50,13 @@ final class BoardView
             'id' => $board->record->id,
             'version' => $board->record->version,
             'client' => $this->client($board),
-            'style' => ['id' => $board->style->id, 'name' => $board->style->name, 'summary' => $board->style->summary, 'without_ladders' => $board->style->plan->withoutLadders],
+            'style' => [
+                'id' => $board->style->id,
+                'name' => $board->style->name,
+                'summary' => $board->style->summary,
+                'without_ladders' => $board->style->plan->withoutLadders,
+                'coaching' => $board->style->coaching(),
+            ],
             'unasked' => $board->client->screen === null ? 'screen' : ($board->client->days === null ? 'days' : null),
             'refer' => PlacementJson::writeReferrals($board->referrals)['refer'],
             'ladders' => array_map(fn (Placement $each): array => $this->ladder($each, $board), $board->placements),
@@ -120,6 +127,7 @@ final class BoardView
                 'reasons' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->sentences($this->data->library()) : [],
                 'labels' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->labels($this->data->library()) : [],
                 'steps' => array_map(Shorthand::write(...), $each->steps),
+                'cautions' => array_map(static fn (Limit $limit): string => $limit->rule->id, $board->client->cautions($each)),
             ], $placement->ladder->rungs),
         ];
     }
@@ -236,7 +244,8 @@ final class BoardView
         foreach ($session->blocks as $b => $block) {
             $entries = [];
             foreach ($block->entries() as $e => $entry) {
-                $entries[] = $this->entry($entry, $time->entries[$b][$e]->total());
+                $sets = $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets;
+                $entries[] = $this->entry($entry, $time->entries[$b][$e]->total(), $sets, $board->style);
             }
             $blocks[] = [
                 'type' => $this->blockType($block),
@@ -272,9 +281,10 @@ final class BoardView
     }
 
     /** @return array<string, mixed> */
-    private function entry(Entry $entry, Seconds $total): array
+    private function entry(Entry $entry, Seconds $total, int $sets, Style $style): array
     {
         $rung = $this->data->library()->find($entry->exercise);
+        $range = $rung === null ? null : DoseRange::outside($entry->dose, $rung, $sets);
 
         return [
             'exercise' => $entry->exercise,
@@ -283,7 +293,8 @@ final class BoardView
             'category' => $rung?->category->value,
             'level' => $rung?->level->value,
             'dose' => Shorthand::write($entry->dose),
-            'words' => Wording::of($entry->dose),
+            'words' => Wording::of($entry->dose, $style->plan->bothSidesOneRep),
+            'unusual' => $range === null ? null : ['far' => $range->isFar, 'text' => $range->text],
             'missing' => Unwritten::in($entry->dose, $rung),
             'total' => self::clock($total),
             'why' => $entry->planned->why ?? [],

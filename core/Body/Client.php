@@ -94,6 +94,15 @@ final class Client
         return array_merge([], ...array_map(static fn (Limit $limit): array => $limit->bars($rung), $this->limits));
     }
 
+    /** @return list<Limit> limits that the rung loads, though not so much that they bar it: care is due */
+    public function cautions(Rung $rung): array
+    {
+        return array_values(array_filter(
+            $this->limits,
+            static fn (Limit $limit): bool => $limit->bars($rung) === [] && array_filter($limit->rule->stresses, static fn (string $stress): bool => $rung->grade($stress) > 0) !== [],
+        ));
+    }
+
     /** @return list<string> required kit that is not to hand */
     public function missingKit(Rung $rung): array
     {

@@ -11,9 +11,11 @@ use EvenRungs\Core\InvalidValue;
  */
 final class Wording
 {
-    public static function of(Dose $dose): string
+    /** @param  bool  $bothSidesOneRep  the writer counts left and right together as one repetition */
+    public static function of(Dose $dose, bool $bothSidesOneRep = false): string
     {
-        $parts = [sprintf('%s of %s%s', self::count($dose->sets, 'set'), self::amount($dose->measure), self::sides($dose))];
+        $sides = $bothSidesOneRep && $dose->measure instanceof Reps && $dose->isPerSide() ? ', left and right make one' : self::sides($dose);
+        $parts = [sprintf('%s of %s%s', self::count($dose->sets, 'set'), self::amount($dose->measure), $sides)];
         if ($dose->measure instanceof Reps && $dose->measure->tempo !== null) {
             $parts[] = 'tempo '.$dose->measure->tempo->toString();
         }

@@ -13,16 +13,14 @@ use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 
 /**
- * Where each exercise of a program is expected to be in a later week: one dose step further every two training weeks, and on
- * the next allowed rung when the steps are used up. An expectation, not a promise: what is logged moves it.
+ * Where each exercise of a program is expected to be in a later week: one dose step further every so many training weeks as
+ * the house style says, and on the next allowed rung when the steps are used up. Two weeks are usual: a step takes two clean
+ * sessions, and two weeks leave room for one that is not (house rule). An expectation, not a promise: what is logged moves it.
  *
- * Half of the ladders step in one week and half in the next, so that the week grows evenly. A lighter week steps nowhere.
+ * Where a step takes two weeks, half of the ladders step in one and half in the next, so that the week grows evenly. A lighter week steps nowhere.
  */
 final class Progression
 {
-    /** A step of the dose takes two clean sessions; two weeks leave room for one that is not (house rule). */
-    private const WEEKS_PER_STEP = 2;
-
     private readonly Moves $moves;
 
     public function __construct(Library $library, private readonly Style $style)
@@ -60,8 +58,8 @@ final class Progression
         foreach ($choices as $category => $list) {
             $later[$category] = [];
             foreach ($list as $choice) {
-                $weeks = max(0, $this->grown($week) - $held - $turn % self::WEEKS_PER_STEP);
-                $later[$category][] = $this->after($choice, max($choice->step, $this->style->plan->stepsAhead) + intdiv($weeks, self::WEEKS_PER_STEP), $client, $goal);
+                $weeks = max(0, $this->grown($week) - $held - $turn % $this->style->plan->weeksPerStep);
+                $later[$category][] = $this->after($choice, max($choice->step, $this->style->plan->stepsAhead) + intdiv($weeks, $this->style->plan->weeksPerStep), $client, $goal);
                 $turn++;
             }
         }
@@ -77,7 +75,7 @@ final class Progression
      */
     public function expected(Rung $rung, int $step, int $week, Client $client, GoalRule $goal): ExerciseChoice
     {
-        return $this->after(new ExerciseChoice($rung, Basis::HighestClean, false, []), $step + intdiv($this->grown($week), self::WEEKS_PER_STEP), $client, $goal);
+        return $this->after(new ExerciseChoice($rung, Basis::HighestClean, false, []), $step + intdiv($this->grown($week), $this->style->plan->weeksPerStep), $client, $goal);
     }
 
     private function after(ExerciseChoice $choice, int $steps, Client $client, GoalRule $goal): ExerciseChoice

@@ -43,4 +43,12 @@ final class Style
         public readonly StylePlan $plan = new StylePlan,
     ) {
     }
+
+    /** @return list<string> the answers that are told to whoever trains */
+    public function coaching(): array
+    {
+        $told = array_filter($this->choices, static fn (StyleChoice $choice): bool => $choice->coached);
+
+        return array_values(array_map(static fn (StyleChoice $choice): string => sprintf('%s: %s.', $choice->question, lcfirst($choice->answer)), $told));
+    }
 }

@@ -12,6 +12,7 @@ final class StyleChoice
     /**
      * @param  string  $id  of the question
      * @param  string  $side  id of the answer
+     * @param  bool  $coached  the answer is told to whoever trains
      * @param  'opinion'|'common practice'|'published'  $ground
      */
     public function __construct(
@@ -22,6 +23,7 @@ final class StyleChoice
         public readonly string $reason,
         public readonly string $ground,
         public readonly string $otherSide,
+        public readonly bool $coached,
     ) {
     }
 }

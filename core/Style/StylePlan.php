@@ -24,6 +24,8 @@ final class StylePlan
      * @param  bool  $descending  sets of ten-second repeats shrink from set to set
      * @param  bool  $highReps  light accessories are done in many repetitions
      * @param  bool  $coreFirst  on days of light lifting the core goes first
+     * @param  bool  $bothSidesOneRep  left and right together are written as one repetition
+     * @param  int  $weeksPerStep  weeks until the next step of a dose is expected, 1 or more
      * @param  array<string, int>  $roleShares  per cent of the work that each role is meant to get, by role; empty for none
      */
     public function __construct(
@@ -40,6 +42,8 @@ final class StylePlan
         public readonly bool $highReps = false,
         public readonly bool $coreFirst = false,
         public readonly array $roleShares = [],
+        public readonly bool $bothSidesOneRep = false,
+        public readonly int $weeksPerStep = 2,
     ) {
     }
 }

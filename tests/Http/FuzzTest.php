@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Http;
 
 use App\Models\Client;
+use App\Models\Program;
 
 /**
  * Bodies made from the API document and then bent: whatever comes, the server never answers 500.
@@ -53,7 +54,7 @@ final class FuzzTest extends HttpTestCase
             }
         }
         if (isset($schema['if'])) {
-            return $this->make($schema[$this->pick(2) === 0 ? 'then' : 'else'], $file, $depth + 1);
+            return $this->make($schema[$this->pick(2) === 0 ? 'then' : 'else'] ?? $schema['if'], $file, $depth + 1);
         }
         if (isset($schema['enum'])) {
             return $schema['enum'][$this->pick(count($schema['enum']))];
@@ -113,6 +114,7 @@ final class FuzzTest extends HttpTestCase
         }
         self::assertGreaterThan(8, count($operations));
         $client = $this->clientNamed('Bea Thwart');
+        $program = (string) Program::query()->where('client_id', $client->id)->value('id');
         $counts = [];
         for ($i = 0; $i < self::BODIES; $i++) {
             [$method, $path, $schema] = $operations[$i % count($operations)];
@@ -122,7 +124,7 @@ final class FuzzTest extends HttpTestCase
             }
             $text = (string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR);
             $text = $this->pick(40) === 0 ? substr($text, 0, $this->pick(strlen($text) + 1)) : $text;
-            $status = $this->call($method, '/api'.str_replace(['{client}', '{ladder}', '{word}'], [$client->id, 'side-plank', '1'], $path), [], [], [], ['CONTENT_TYPE' => 'application/json'], $text)->getStatusCode();
+            $status = $this->call($method, '/api'.strtr($path, ['{client}' => $client->id, '{ladder}' => 'side-plank', '{word}' => '1', '{program}' => $program, '{style}' => 'own-one', '{clearance}' => '1']), [], [], [], ['CONTENT_TYPE' => 'application/json'], $text)->getStatusCode();
             self::assertLessThan(500, $status, sprintf('seed %d: %s %s %s', $began, $method, $path, $text));
             $counts[intdiv($status, 100)] = ($counts[intdiv($status, 100)] ?? 0) + 1;
         }
