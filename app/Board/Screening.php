@@ -30,7 +30,7 @@ final class Screening
     /**
      * The client with the flags that a clearance lifts taken away, and cleared where every medical limit is covered.
      *
-     * A clearance lifts a flag only where it is not older than the day on which the flag was first answered with yes.
+     * A clearance lifts only what it was given for: it is not older than the last screen without that answer.
      */
     public function withClearances(Client $record, Person $person): Person
     {
@@ -48,11 +48,11 @@ final class Screening
     /** @return list<string> flags and medical limits that a recorded clearance lifts today */
     private function covered(Client $record): array
     {
-        $since = $this->since($record);
+        $screens = Screen::query()->ofClient($record)->ordered('id', 'desc')->get()->all();
         $covered = [];
         foreach (Clearance::query()->ofClient($record)->whereNull('withdrawn_at')->get() as $clearance) {
             foreach ($clearance->covers as $id) {
-                if ($clearance->on >= ($since[$id] ?? '')) {
+                if ($clearance->on >= self::lastWithout($id, $screens)) {
                     $covered[$id] = $id;
                 }
             }
@@ -61,19 +61,19 @@ final class Screening
         return array_values($covered);
     }
 
-    /** @return array<string, string> day from which each flag and limit of the newest answers has stood without a break */
-    private function since(Client $record): array
+    /**
+     * @param  array<Screen>  $screens  the newest first
+     * @return string ISO date of the newest screen that was asked without this answer; empty where it was always there
+     */
+    private static function lastWithout(string $id, array $screens): string
     {
-        $since = [];
-        foreach (Screen::query()->ofClient($record)->ordered('id')->get() as $screen) {
-            $now = [...($screen->flags ?? []), ...array_column($screen->limits, 'limit')];
-            $since = array_intersect_key($since, array_flip($now));
-            foreach ($now as $id) {
-                $since[$id] ??= $screen->on;
+        foreach ($screens as $screen) {
+            if ($screen->flags !== null && ! in_array($id, [...$screen->flags, ...array_column($screen->limits, 'limit')], true)) {
+                return $screen->on;
             }
         }
 
-        return $since;
+        return '';
     }
 
     /**

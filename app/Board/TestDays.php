@@ -37,6 +37,7 @@ final class TestDays
 
         return [
             'protocol' => $this->data->testDay(),
+            'cuff' => ['target' => Cuff::TARGET_MMHG, 'reach' => Cuff::REACH_MMHG],
             'norms' => NormsJson::write(
                 $this->data->norms(),
                 $this->read($known),

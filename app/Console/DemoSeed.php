@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Board\ClientCommands;
+use App\Board\TestDays;
 use App\Models\Change;
 use App\Models\Clearance;
 use App\Models\Client;
@@ -24,6 +25,7 @@ use EvenRungs\Formats\Node;
 use EvenRungs\Formats\Schemas;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Console\Command;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -35,10 +37,10 @@ final class DemoSeed extends Command
 
     protected $description = 'Seed the demo studio when the database is empty';
 
-    public function handle(ClientCommands $commands): int
+    public function handle(ClientCommands $commands, TestDays $days): int
     {
         $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
-        DB::transaction(function () use ($scenario, $commands): void {
+        DB::transaction(function () use ($scenario, $commands, $days): void {
             $studio = $scenario->child('studio');
             if ($this->option('again')) {
                 $this->remove($scenario->each('trainers', static fn (Node $each): string => $each->string('email')));
@@ -53,6 +55,8 @@ final class DemoSeed extends Command
                 'password' => $each->string('password'),
             ]));
             $this->clients($scenario, $record, $commands);
+            $this->clearances($scenario, $record, $commands);
+            $this->testDays($scenario, $record, $days);
             foreach ($scenario->child('words')->keys() as $words) {
                 OwnWord::query()->create(['studio_id' => $record->id, 'words' => $words, 'key' => Name::key($words), 'rung' => $scenario->child('words')->string($words)]);
             }
@@ -77,6 +81,37 @@ final class DemoSeed extends Command
                 'aims' => $scenario->child('aims')->strings((string) $document['name']),
             ]));
         }
+    }
+
+    private function clearances(Node $scenario, Studio $studio, ClientCommands $commands): void
+    {
+        $scenario->each('clearances', function (Node $each) use ($studio, $commands): void {
+            $client = $this->client($each, $studio);
+            $commands->clear($client, $this->trainer($studio), new Node([...($each->opaque('clearance') ?? []), 'on' => self::daysAgo($each), 'version' => $client->version]));
+        });
+    }
+
+    private function testDays(Node $scenario, Studio $studio, TestDays $days): void
+    {
+        $scenario->each('test_days', function (Node $each) use ($studio, $days): void {
+            $client = $this->client($each, $studio);
+            $days->add($client, $this->trainer($studio), new Node([...($each->opaque('day') ?? []), 'on' => self::daysAgo($each), 'version' => $client->version]));
+        });
+    }
+
+    private function client(Node $each, Studio $studio): Client
+    {
+        return Client::query()->ofStudio($studio->id)->where('name', $each->string('client'))->firstOrFail();
+    }
+
+    private function trainer(Studio $studio): Trainer
+    {
+        return Trainer::query()->where('studio_id', $studio->id)->orderBy('id')->firstOrFail();
+    }
+
+    private static function daysAgo(Node $each): string
+    {
+        return Carbon::today()->subDays($each->int('days_ago'))->toDateString();
     }
 
     /** @param  list<string>  $emails of the trainers whose studio goes */

@@ -54,6 +54,6 @@ final class TestDaysTest extends HttpTestCase
         self::assertSame('/tests/front-plank_s', $try(['tests' => ['front-plank_s' => -1]]));
         self::assertSame('/ended_by/front-plank', $try(['ended_by' => ['front-plank' => 'boredom']]));
         $this->api('POST', $this->path('/tests'), ['version' => $version + 7, 'on' => '2026-11-24', 'tests' => ['front-plank_s' => 30], 'ended_by' => (object) []])->assertStatus(409);
-        self::assertSame(0, TestDay::query()->count());
+        self::assertSame(0, TestDay::query()->ofClient($this->clientNamed('Bea Thwart'))->count());
     }
 }

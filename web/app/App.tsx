@@ -18,6 +18,9 @@ const WordsPage = lazy(async () => ({ default: (await import('../features/librar
 const LadderForm = lazy(async () => ({ default: (await import('../features/ladder-form/LadderForm')).LadderForm }));
 const RoadPage = lazy(async () => ({ default: (await import('../features/road/RoadPage')).RoadPage }));
 const WhatIf = lazy(async () => ({ default: (await import('../features/what-if/WhatIf')).WhatIf }));
+const ScreenPage = lazy(async () => ({ default: (await import('../features/screen/ScreenPage')).ScreenPage }));
+const ProgramPage = lazy(async () => ({ default: (await import('../features/program/ProgramPage')).ProgramPage }));
+const StylesPage = lazy(async () => ({ default: (await import('../features/styles/StylesPage')).StylesPage }));
 const TestsPage = lazy(async () => ({ default: (await import('../features/tests/TestsPage')).TestsPage }));
 const Account = lazy(async () => ({ default: (await import('../features/account/Account')).Account }));
 const Archive = lazy(async () => ({ default: (await import('../features/clients/Archive')).Archive }));
@@ -56,10 +59,13 @@ function SignedIn() {
           <Route path="library/compare/:one/:other" element={<ComparePage />} />
           <Route path="library/ladders/:ladder" element={<LadderForm />} />
           <Route path="library/:rung" element={<RungPage />} />
+          <Route path="styles" element={<StylesPage />} />
           <Route path="account" element={<Account />} />
           <Route path="clients/:client" element={<BoardLayout />}>
             <Route index element={<Navigate to="wall" replace />} />
             <Route path="wall" element={<Wall />} />
+            <Route path="screen" element={<ScreenPage />} />
+            <Route path="program" element={<ProgramPage />} />
             <Route path="week" element={<Week />} />
             <Route path="tests" element={<TestsPage />} />
             <Route path="what-if" element={<WhatIf />} />

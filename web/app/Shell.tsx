@@ -35,6 +35,9 @@ export function Shell() {
         <Link to="/library" className="px-2 py-2 font-semibold underline-offset-4 hover:underline">
           Library
         </Link>
+        <Link to="/styles" className="px-2 py-2 font-semibold underline-offset-4 hover:underline">
+          Styles
+        </Link>
         <Link
           to="/account"
           aria-label={`Account: ${me.data?.name ?? ''}, ${me.data?.studio ?? ''}`}

@@ -30,6 +30,12 @@ export const urgencyNames: Record<string, string> = {
   'before-load': 'Clearance needed before loading',
 };
 
+export const roleNames: Record<string, string> = {
+  brace: 'Bracing',
+  compound: 'Compound',
+  isolation: 'Isolation',
+};
+
 /** A rung's name without the ladder it stands on. */
 export function shortName(rung: string, ladder: string): string {
   const prefix = `${ladder}, `;

@@ -16,7 +16,7 @@ export function TextField({
   onChange: (value: string) => void;
   error?: string | undefined;
   unit?: string;
-  type?: 'text' | 'number' | 'password';
+  type?: 'text' | 'number' | 'password' | 'date';
   autoComplete?: string;
   required?: boolean;
   className?: string;
@@ -80,6 +80,12 @@ export function SelectField({
       <FieldError id={id} error={error} />
     </label>
   );
+}
+
+/** A list with one item put in or taken out. */
+export function toggled<T>(list: readonly T[], item: T, on: boolean): T[] {
+  const others = list.filter((each) => each !== item);
+  return on ? [...others, item] : others;
 }
 
 /** A box to tick, as large as a finger. */

@@ -1,16 +1,21 @@
 import { CircleHelp } from 'lucide-react';
 import { Popover } from 'radix-ui';
+import type { ReactNode } from 'react';
 
-/** The reasons behind a suggestion, a tap away. */
-export function Why({ about, reasons }: { about: string; reasons: string[] }) {
-  if (reasons.length === 0) return null;
+/** The reasons behind a suggestion, a tap away: on a mark of its own, or on what it explains. */
+export function Why({ about, reasons, children }: { about: string; reasons: string[]; children?: ReactNode }) {
+  if (reasons.length === 0) return children ?? null;
   return (
     <Popover.Root>
       <Popover.Trigger
         aria-label={`Why: ${about}`}
-        className="inline-flex size-8 shrink-0 items-center justify-center rounded-full text-faint hover:text-ink"
+        className={
+          children === undefined
+            ? 'inline-flex size-8 shrink-0 items-center justify-center rounded-full text-faint hover:text-ink'
+            : 'min-h-8 text-left hover:underline'
+        }
       >
-        <CircleHelp size={18} aria-hidden />
+        {children ?? <CircleHelp size={18} aria-hidden />}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

@@ -7,9 +7,11 @@ import { Conflict } from './Conflict';
 import { useBoard, useBoardCommand, type Board } from './useBoard';
 
 const tabs = [
-  ['wall', 'Wall'],
-  ['week', 'Week'],
+  ['screen', 'Screen'],
   ['tests', 'Tests'],
+  ['wall', 'Wall'],
+  ['program', 'Program'],
+  ['week', 'Week'],
   ['road', 'Road'],
   ['sheet', 'Sheet'],
 ] as const;
@@ -38,6 +40,9 @@ export function BoardLayout() {
                 </li>
               ))}
             </ul>
+            <Link to="screen" className="inline-flex min-h-8 items-center font-semibold underline underline-offset-4">
+              Record a clearance
+            </Link>
           </Notice>
         </div>
       )}
@@ -96,13 +101,13 @@ function Head({ board }: { board: Board }) {
           ))}
         </p>
       </div>
-      <nav aria-label="Pages of the client" className="flex gap-1">
+      <nav aria-label="Pages of the client" className="-mx-1 flex max-w-full flex-wrap">
         {tabs.map(([to, name]) => (
           <NavLink
             key={to}
             to={to}
             className={({ isActive }) =>
-              `flex min-h-10 items-center border-b-3 px-3 font-semibold ${isActive ? 'border-act' : 'border-transparent hover:border-line'}`
+              `flex min-h-10 items-center border-b-3 px-2 font-semibold sm:px-3 ${isActive ? 'border-act' : 'border-transparent hover:border-line'}`
             }
           >
             {name}

@@ -11,7 +11,10 @@ const names: Record<BoardCommand['do'], string> = {
   aim: 'Your aim',
   use: 'Your choice of ladders',
   follow: 'Your house style',
-  plan: 'Your new plan of the week',
+  begin: 'Your new program',
+  open: 'Your choice of program',
+  copy: 'Your copied program',
+  plan: 'Your new plan',
   undo: 'Your undo',
   redo: 'Your redo',
 };

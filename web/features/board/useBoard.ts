@@ -25,12 +25,15 @@ export function useLibrary() {
 }
 
 export type BoardCommand =
-  | { do: 'move'; rung: string; step: number }
+  | { do: 'move'; rung: string; step: number; note?: string }
   | { do: 'dose'; week: number; session: number; block: number; entry: number; dose: string }
   | { do: 'swap'; week: number; session: number; block: number; entry: number; rung: string }
   | { do: 'aim'; rung: string; wanted: boolean }
   | { do: 'use'; ladders: string[] | null }
   | { do: 'follow'; style: string }
+  | { do: 'begin'; weeks: number }
+  | { do: 'open'; program: string }
+  | { do: 'copy'; from: string; program: string }
   | { do: 'plan' | 'undo' | 'redo' };
 
 function send(client: string, version: number, command: BoardCommand): Promise<Board> {
@@ -38,7 +41,15 @@ function send(client: string, version: number, command: BoardCommand): Promise<B
   switch (command.do) {
     case 'move':
       return answer(
-        api.POST('/clients/{client}/moves', { params, body: { version, rung: command.rung, step: command.step } }),
+        api.POST('/clients/{client}/moves', {
+          params,
+          body: {
+            version,
+            rung: command.rung,
+            step: command.step,
+            ...(command.note === undefined || command.note.trim() === '' ? {} : { note: command.note.trim() }),
+          },
+        }),
       );
     case 'dose': {
       const { week, session, block, entry, dose } = command;
@@ -65,6 +76,22 @@ function send(client: string, version: number, command: BoardCommand): Promise<B
       );
     case 'follow':
       return answer(api.POST('/clients/{client}/style', { params, body: { version, style: command.style } }));
+    case 'begin':
+      return answer(api.POST('/clients/{client}/programs', { params, body: { version, weeks: command.weeks } }));
+    case 'open':
+      return answer(
+        api.POST('/clients/{client}/programs/{program}/open', {
+          params: { path: { client, program: command.program } },
+          body: { version },
+        }),
+      );
+    case 'copy':
+      return answer(
+        api.POST('/clients/{client}/copy', {
+          params,
+          body: { version, from: command.from, program: command.program },
+        }),
+      );
     case 'plan':
       return answer(api.POST('/clients/{client}/plan', { params, body: { version } }));
     case 'undo':
@@ -88,6 +115,7 @@ export function useBoardCommand() {
     onSuccess: (board) => {
       queries.setQueryData(['board', client], board);
       void queries.invalidateQueries({ queryKey: ['clients'] });
+      void queries.invalidateQueries({ queryKey: ['programs', client] });
     },
   });
 }

@@ -1,18 +1,11 @@
 import type { ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
-import { dayNames, trainingNames, urgencyNames } from '../../app/words';
+import { dayNames, trainingNames } from '../../app/words';
 import { Code } from '../../ui/Code';
-import { SelectField, TextField, Tick } from '../../ui/Field';
-import {
-  abilities,
-  days,
-  limitOf,
-  severities,
-  trainings,
-  typedNumber,
-  withField,
-  type ClientDocument,
-} from './document';
+import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
+import { FlagTicks } from '../screen/FlagTicks';
+import { LimitTicks } from '../screen/LimitTicks';
+import { abilities, days, limitOf, trainings, typedNumber, withField, type ClientDocument } from './document';
 
 interface Props {
   document: ClientDocument;
@@ -36,10 +29,6 @@ function Section({ title, hint, children }: { title: string; hint?: string; chil
   );
 }
 
-function toggled<T>(list: readonly T[], item: T, on: boolean): T[] {
-  return on ? [...list.filter((each) => each !== item), item] : list.filter((each) => each !== item);
-}
-
 /** The client document as a form; every entry goes straight into the document. */
 export function Sections({ document, onChange, library, errors }: Props) {
   const set = <K extends keyof ClientDocument>(key: K, value: ClientDocument[K] | undefined) => {
@@ -50,9 +39,7 @@ export function Sections({ document, onChange, library, errors }: Props) {
   const flags = document.screen?.flags;
   const equipment = document.equipment ?? [];
   const other = document.other_training ?? [];
-  const setLimits = (next: ReturnType<typeof limitOf>[]) => {
-    set('limits', next);
-  };
+  const home = document.home;
 
   return (
     <>
@@ -135,25 +122,13 @@ export function Sections({ document, onChange, library, errors }: Props) {
           }}
         />
         {flags !== undefined && (
-          <div className="mt-2 grid gap-x-6 sm:grid-cols-2">
-            {(['emergency', 'prompt'] as const).map((urgency) => (
-              <div key={urgency}>
-                <p className="font-semibold text-warn">{urgencyNames[urgency]}</p>
-                {library.flags
-                  .filter((flag) => flag.urgency === urgency)
-                  .map((flag) => (
-                    <Tick
-                      key={flag.id}
-                      label={flag.name}
-                      checked={flags.includes(flag.id)}
-                      onChange={(on) => {
-                        set('screen', { ...document.screen, flags: toggled(flags, flag.id, on) });
-                      }}
-                    />
-                  ))}
-              </div>
-            ))}
-          </div>
+          <FlagTicks
+            all={library.flags}
+            flags={flags}
+            onChange={(next) => {
+              set('screen', { ...document.screen, flags: next });
+            }}
+          />
         )}
       </Section>
 
@@ -161,70 +136,16 @@ export function Sections({ document, onChange, library, errors }: Props) {
         title="Limits"
         hint="What is sore or must not be loaded. Mild bars high stress, moderate real stress, severe any stress."
       >
-        <div className="grid gap-x-8 sm:grid-cols-2">
-          {library.library.limits
-            .filter((rule) => rule.kind === 'soreness')
-            .map((rule) => {
-              const own = limits.find((each) => each.limit === rule.id);
-              return (
-                <div key={rule.id} className="flex min-h-11 items-center gap-3">
-                  <Tick
-                    label={rule.name}
-                    checked={own !== undefined}
-                    onChange={(on) => {
-                      const rest = limits.filter((each) => each.limit !== rule.id);
-                      setLimits(on ? [...rest, { limit: rule.id, severity: 'moderate' }] : rest);
-                    }}
-                  />
-                  {own !== undefined && (
-                    <select
-                      aria-label={`How sore: ${rule.name}`}
-                      className="rounded border border-wood bg-card px-2 py-1"
-                      value={own.severity}
-                      onChange={(event) => {
-                        const severity = event.target.value as (typeof severities)[number];
-                        setLimits(limits.map((each) => (each.limit === rule.id ? { ...each, severity } : each)));
-                      }}
-                    >
-                      {severities.map((each) => (
-                        <option key={each}>{each}</option>
-                      ))}
-                    </select>
-                  )}
-                </div>
-              );
-            })}
-        </div>
-        <p className="mt-3 font-semibold">Medical: these need a clearance, whatever their severity</p>
-        <div className="grid gap-x-8 sm:grid-cols-2">
-          {library.library.limits
-            .filter((rule) => rule.kind === 'medical')
-            .map((rule) => {
-              const own = limits.some((each) => each.limit === rule.id);
-              return (
-                <div key={rule.id}>
-                  <Tick
-                    label={rule.name}
-                    checked={own}
-                    onChange={(on) => {
-                      const rest = limits.filter((each) => each.limit !== rule.id);
-                      setLimits(on ? [...rest, { limit: rule.id, severity: 'moderate' }] : rest);
-                    }}
-                  />
-                  {own && <p className="mb-1 pl-7 text-sm text-faint">{rule.caution}</p>}
-                </div>
-              );
-            })}
-        </div>
-        <div className="mt-2 border-t border-line pt-2">
-          <Tick
-            label="A clinician’s clearance is recorded"
-            checked={document.screen?.cleared === true}
-            onChange={(cleared) => {
-              set('screen', { ...document.screen, cleared });
-            }}
-          />
-        </div>
+        <LimitTicks
+          rules={library.library.limits}
+          limits={limits}
+          onChange={(next) => {
+            set('limits', next);
+          }}
+        />
+        <p className="mt-2 text-faint">
+          Clearances are recorded on the client’s Screen page: who gave it, when, for what.
+        </p>
       </Section>
 
       <Section title="Kit to hand">
@@ -240,6 +161,43 @@ export function Sections({ document, onChange, library, errors }: Props) {
             />
           ))}
         </div>
+      </Section>
+
+      <Section
+        title="At home"
+        hint="On these days the client trains alone: only moves that are already clean, with the kit that is there."
+      >
+        <div className="flex flex-wrap gap-x-5">
+          {days.map((day) => (
+            <Tick
+              key={day}
+              label={dayNames[day]}
+              checked={home?.days.includes(day) === true}
+              onChange={(on) => {
+                const kept = home ?? { days: [], equipment: [] };
+                const next = { ...kept, days: toggled(kept.days, day, on) };
+                set('home', next.days.length === 0 ? undefined : next);
+              }}
+            />
+          ))}
+        </div>
+        {home !== undefined && (
+          <div className="mt-2 grid grid-cols-2 gap-x-6 border-t border-line pt-2 sm:grid-cols-4">
+            {library.library.equipment.map((kit) => {
+              const id = kit.id as (typeof home.equipment)[number];
+              return (
+                <Tick
+                  key={kit.id}
+                  label={`${kit.name} at home`}
+                  checked={home.equipment.includes(id)}
+                  onChange={(on) => {
+                    set('home', { ...home, equipment: toggled(home.equipment, id, on) });
+                  }}
+                />
+              );
+            })}
+          </div>
+        )}
       </Section>
 
       <Section title="Days" hint="Minutes for core work, and what else the client does. Empty: no session that day.">

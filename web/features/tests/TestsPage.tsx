@@ -1,10 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, isConflict, type Schemas } from '../../api/client';
+import { longDate, today } from '../../app/dates';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useClientId, useLibrary } from '../board/useBoard';
+import { Climb, type Climbed } from './Climb';
+import { CuffTrace, type Trace } from './CuffTrace';
+import { LegLoading, type LegLoadingResult } from './LegLoading';
 import { clock, Stopwatch } from './Stopwatch';
 
 type Days = Schemas['TestDays'];
@@ -191,7 +195,7 @@ function Earlier({ days, names }: { days: Days; names: Map<string, string> }) {
       <ul>
         {days.days.map((day, i) => (
           <li key={i} className="border-t border-line py-1.5">
-            <b>{new Date(`${day.on}T12:00:00`).toLocaleDateString()}</b>
+            <b>{longDate(day.on)}</b>
             <ul className="text-[15px]">
               {Object.entries(day.tests).map(([key, seconds]) => {
                 const test = key.replace(/_s$/, '');
@@ -203,6 +207,27 @@ function Earlier({ days, names }: { days: Days; names: Map<string, string> }) {
                   </li>
                 );
               })}
+              {day.ladders.map((each) => (
+                <li key={each.ladder}>
+                  {each.ladder}: clean up to {each.rungs.join(' left, ')}
+                  {each.rungs.length > 1 && ' right'}
+                </li>
+              ))}
+              {day.leg_loading !== null && (
+                <li>
+                  {days.protocol.staged.name}, {day.leg_loading.method === 'cuff' ? 'with the cuff' : 'by eye'}: level{' '}
+                  {day.leg_loading.score} of {days.protocol.staged.levels.length}
+                  {day.leg_loading.levels.map(
+                    (level) =>
+                      level.trace !== undefined && (
+                        <span key={level.level} className="mt-1 block text-faint">
+                          Level {level.level}, {level.held ? 'held' : 'not held'}
+                          <CuffTrace trace={level.trace as Trace} target={days.cuff.target} reach={days.cuff.reach} />
+                        </span>
+                      ),
+                  )}
+                </li>
+              )}
             </ul>
           </li>
         ))}
@@ -216,9 +241,11 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
   const board = useBoard();
   const library = useLibrary();
   const queries = useQueryClient();
-  const [on, setOn] = useState(new Date().toLocaleDateString('sv'));
+  const [on, setOn] = useState(today());
   const [held, setHeld] = useState<Partial<Record<Test, string>>>({});
   const [ended, setEnded] = useState<Partial<Record<Test, string>>>({});
+  const [climbed, setClimbed] = useState<Climbed>({});
+  const [legs, setLegs] = useState<LegLoadingResult | null>(null);
   const faults = new Map(library.data?.library.faults.map((fault) => [fault.id, fault.name]));
   const save = useMutation({
     mutationFn: () => {
@@ -230,6 +257,8 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
             version: board.data?.version ?? 1,
             on,
             tests: Object.fromEntries(measured.map(([test, text]) => [`${test}_s`, Number(text)])),
+            ...(Object.keys(climbed).length === 0 ? {} : { ladders: climbed }),
+            ...(legs === null || legs.levels.length === 0 ? {} : { leg_loading: legs }),
             ended_by: Object.fromEntries(
               Object.entries(ended).filter(([test]) => measured.some(([one]) => one === test)),
             ),
@@ -260,7 +289,10 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
         hold; rest at least {clock(protocol.rest_s)} min between holds. The first fault ends the hold, not the clock and
         not collapse.
       </p>
-      <TextField label="Day" value={on} onChange={setOn} className="mb-3 max-w-48" />
+      <TextField label="Day" type="date" value={on} onChange={setOn} className="mb-3 max-w-48" />
+      <div className="mb-3">
+        <Climb climbed={climbed} onChange={setClimbed} />
+      </div>
       <ol className="space-y-3">
         {protocol.tests.map((test, i) => (
           <li key={test.test} className="rounded-lg border border-line bg-card p-3">
@@ -297,6 +329,9 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
           </li>
         ))}
       </ol>
+      <div className="mt-3">
+        <LegLoading protocol={protocol.staged} result={legs} onChange={setLegs} />
+      </div>
       <p role="alert" className="mt-2 font-semibold text-warn empty:hidden">
         {isConflict(save.error)
           ? 'Somebody else changed this client in the meantime. Nothing is lost: save again to keep this day as well.'

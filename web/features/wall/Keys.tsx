@@ -30,6 +30,10 @@ export function Keys() {
         <dt className="w-6 self-center border-t-4 border-act" />
         <dd>where the client stands</dd>
       </div>
+      <div className="flex gap-1.5">
+        <dt className="self-center rounded-xs bg-stand px-0.5 text-[11px] font-bold text-on-stand">w3</dt>
+        <dd>planned from week 3</dd>
+      </div>
     </dl>
   );
 }

@@ -17,12 +17,27 @@ interface Props {
   weekTotal: string | null;
   busy: boolean;
   error: string | null;
+  note: string;
+  onNote: (note: string) => void;
+  limits: { id: string; name: string; caution: string }[];
   onMove: (rung: string, step?: number) => void;
   onShow: (rung: string) => void;
 }
 
 /** The coach's card of one rung, and what standing on it does to the week. */
-export function RungPanel({ ladder, rung, library, weekTotal, busy, error, onMove, onShow }: Props) {
+export function RungPanel({
+  ladder,
+  rung,
+  library,
+  weekTotal,
+  busy,
+  error,
+  note,
+  onNote,
+  limits,
+  onMove,
+  onShow,
+}: Props) {
   const words = library.library.ladders
     .find((each) => each.id === ladder.id)
     ?.rungs.find((each) => each.id === rung.id);
@@ -122,6 +137,29 @@ export function RungPanel({ ladder, rung, library, weekTotal, busy, error, onMov
           </Link>
         </p>
       )}
+      {limits
+        .filter((limit) => (rung.cautions as string[]).includes(limit.id))
+        .map((limit) => (
+          <p key={limit.id} className="mb-2 rounded-md border-l-4 border-wood bg-paper px-3 py-1 text-[15px]">
+            <b>Care, {limit.name.toLowerCase()}:</b> {limit.caution}
+          </p>
+        ))}
+      {ladder.path.length > 0 && (
+        <p className="mb-2 text-[15px]">
+          <b>Planned:</b> {ladder.path.map((each) => `${name(each.rung)} from week ${each.week}`).join(', ')}.
+        </p>
+      )}
+      <label className="mb-2 block text-[15px]">
+        Why you move it <span className="text-faint">(kept with the move)</span>
+        <input
+          className="mt-0.5 block w-full rounded-md border border-wood bg-card px-2 py-1 text-base"
+          maxLength={500}
+          value={note}
+          onChange={(event) => {
+            onNote(event.target.value);
+          }}
+        />
+      </label>
       <p role="alert" className="font-semibold text-warn empty:hidden">
         {error}
       </p>

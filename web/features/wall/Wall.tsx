@@ -31,6 +31,7 @@ export function Wall() {
   const layout = useMemo(() => layOut(ladders), [ladders]);
   const [selected, setSelected] = useState<string | null>(null);
   const [folds, setFolds] = useState<Record<string, boolean>>({});
+  const [note, setNote] = useState('');
   const wall = useRef<HTMLDivElement>(null);
   const directions = new Set(library.data?.categories.filter((each) => each.direction).map((each) => each.code));
   const folded = new Set(
@@ -61,9 +62,10 @@ export function Wall() {
   function move(target: string | null, step = 0) {
     if (target === null || command.isPending) return;
     command.mutate(
-      { do: 'move', rung: target, step },
+      { do: 'move', rung: target, step, note },
       {
         onSuccess: () => {
+          setNote('');
           choose(target);
         },
       },
@@ -220,6 +222,9 @@ export function Wall() {
         weekTotal={board.data?.week?.total.text ?? null}
         busy={command.isPending}
         error={isConflict(command.error) ? null : (command.error?.message ?? null)}
+        note={note}
+        onNote={setNote}
+        limits={board.data?.client.limits ?? []}
         onMove={move}
         onShow={choose}
       />
@@ -306,6 +311,7 @@ function RungBar({
 }) {
   const standing = ladder.standing?.rung === rung.id;
   const next = ladder.up === rung.id;
+  const planned = ladder.path.find((each) => each.rung === rung.id)?.week ?? null;
   const blocked = rung.state !== 'open';
   const look = standing
     ? 'bg-stand text-on-stand border-stand font-bold'
@@ -319,6 +325,7 @@ function RungBar({
     `level ${rung.level}`,
     standing ? `stands here, step ${(ladder.standing?.step ?? 0) + 1} of ${rung.steps.length}` : '',
     next ? 'next' : '',
+    planned !== null && !standing ? `planned from week ${planned}` : '',
     aim ? 'the aim' : '',
     ...rung.reasons,
   ]
@@ -351,6 +358,14 @@ function RungBar({
             </span>
           )}
         </>
+      )}
+      {planned !== null && !standing && (
+        <span
+          aria-hidden
+          className="absolute right-0.5 bottom-0.5 rounded-xs bg-stand px-0.5 text-[11px] leading-none font-bold text-on-stand"
+        >
+          w{planned}
+        </span>
       )}
       {aim && (
         <Flag size={13} aria-hidden className="absolute top-0.5 right-0.5 fill-act text-act" data-aim={rung.id} />

@@ -50,6 +50,14 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
             {gap} not written
           </span>
         ))}
+        {entry.unusual !== null && (
+          <span
+            className={`rounded-sm px-1 text-sm ${entry.unusual.far ? 'bg-warn-soft font-semibold text-warn' : 'text-faint'}`}
+          >
+            {entry.unusual.far ? 'far from usual: ' : 'note: '}
+            {entry.unusual.text}
+          </span>
+        )}
       </div>
     );
   }

@@ -4,20 +4,32 @@ import type { Schemas } from '../../api/client';
 import { dayNames, kindNames } from '../../app/words';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
-import { Notice } from '../../ui/Notice';
+import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
 import { useBoard, useBoardCommand } from '../board/useBoard';
+import { ChooseWeek } from './ChooseWeek';
 import { DoseLine } from './DoseLine';
 import { SwapDialog } from './SwapDialog';
+import { useWeek } from './useWeek';
 
 /** The week by day: doses as trainers write them, minutes that add up, the share of each direction, gaps in words. */
 export function Week() {
   const board = useBoard();
   const command = useBoardCommand();
+  const at = useWeek();
   if (board.data === undefined) return null;
-  const { week, refer, style } = board.data;
+  const { refer, style } = board.data;
+  const { week } = at;
   return (
     <div className="space-y-4">
+      <ChooseWeek at={at} />
+      {at.error !== null && <Notice title={at.error.message} />}
+      {at.isPending && <Waiting what="the week" />}
+      {week?.notes.map((note) => (
+        <p key={note} className="rounded-md border border-line bg-card px-4 py-2 font-semibold">
+          {note}
+        </p>
+      ))}
       <div className="flex flex-wrap items-start gap-4">
         {week !== null && <Shares directions={week.directions} />}
         <div className="ml-auto text-right">
@@ -27,7 +39,8 @@ export function Week() {
               command.mutate({ do: 'plan' });
             }}
           >
-            <RefreshCw size={18} aria-hidden /> {week === null ? 'Plan the week' : 'Plan anew from the wall'}
+            <RefreshCw size={18} aria-hidden />{' '}
+            {board.data.week === null ? 'Plan the weeks' : 'Plan anew from the wall'}
           </Button>
           <p className="mt-1 text-sm text-faint">
             House style: {style.name}{' '}
@@ -57,7 +70,7 @@ export function Week() {
       {week?.sessions.length === 0 && <p>No session fits: the client has no days, or no minutes on them.</p>}
       <div className="grid items-start gap-4 md:grid-cols-2 xl:grid-cols-3">
         {week?.sessions.map((session, i) => (
-          <SessionCard key={session.day} session={session} place={i} />
+          <SessionCard key={session.day} session={session} week={at.number - 1} place={i} />
         ))}
       </div>
     </div>
@@ -71,14 +84,21 @@ const fills: Record<string, string> = {
   AR: 'bg-act',
 };
 
+/** One bar, a piece for each direction. */
+export function ShareBar({ directions }: { directions: Schemas['BoardDirection'][] }) {
+  return (
+    <div className="flex h-5 w-full gap-0.5 overflow-hidden rounded" aria-hidden>
+      {directions.map((each) => (
+        <span key={each.code} className={fills[each.code]} style={{ width: `${each.percent}%` }} />
+      ))}
+    </div>
+  );
+}
+
 export function Shares({ directions }: { directions: Schemas['BoardDirection'][] }) {
   return (
     <section aria-label="Share of each direction" className="min-w-80 flex-1">
-      <div className="flex h-5 w-full gap-0.5 overflow-hidden rounded" aria-hidden>
-        {directions.map((each) => (
-          <span key={each.code} className={fills[each.code]} style={{ width: `${each.percent}%` }} />
-        ))}
-      </div>
+      <ShareBar directions={directions} />
       <ul className="mt-1 grid grid-cols-2 gap-x-4 sm:grid-cols-4">
         {directions.map((each) => (
           <li key={each.code} className="leading-tight">
@@ -94,7 +114,7 @@ export function Shares({ directions }: { directions: Schemas['BoardDirection'][]
   );
 }
 
-function SessionCard({ session, place }: { session: Schemas['BoardSession']; place: number }) {
+function SessionCard({ session, week, place }: { session: Schemas['BoardSession']; week: number; place: number }) {
   const share =
     session.budget.seconds === 0 ? 100 : Math.min(100, (100 * session.total.seconds) / session.budget.seconds);
   return (
@@ -102,7 +122,10 @@ function SessionCard({ session, place }: { session: Schemas['BoardSession']; pla
       <header className="border-b border-line px-4 py-2">
         <div className="flex items-baseline gap-2">
           <h2 className="text-lg font-bold">{dayNames[session.day]}</h2>
-          <span className="text-sm text-faint">{kindNames[session.kind]}</span>
+          <span className="text-sm text-faint">
+            {kindNames[session.kind]}
+            {session.place === 'home' && ', at home'}
+          </span>
           <Why about={dayNames[session.day] ?? ''} reasons={session.why} />
           <span className="ml-auto whitespace-nowrap">
             <b className={`text-xl ${session.over ? 'text-warn' : ''}`} data-session-total={session.day}>
@@ -134,11 +157,11 @@ function SessionCard({ session, place }: { session: Schemas['BoardSession']; pla
                   <span className="flex-1 leading-tight font-semibold">{entry.name}</span>
                   <span className="text-faint">{entry.total.text}</span>
                   {entry.ladder !== null && (
-                    <SwapDialog entry={entry} place={{ week: 0, session: place, block: b, entry: e }} />
+                    <SwapDialog entry={entry} place={{ week, session: place, block: b, entry: e }} />
                   )}
                   <Why about={entry.name} reasons={entry.why} />
                 </div>
-                <DoseLine entry={entry} place={{ week: 0, session: place, block: b, entry: e }} />
+                <DoseLine entry={entry} place={{ week, session: place, block: b, entry: e }} />
               </li>
             ))}
           </ul>

@@ -4,11 +4,12 @@ import { Link, useNavigate } from 'react-router';
 import { answer, api, isConflict, type Schemas } from '../../api/client';
 import { dayNames } from '../../app/words';
 import { Button } from '../../ui/Button';
-import { Code } from '../../ui/Code';
 import { SelectField, Tick } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useBoard, useBoardCommand, useClientId, useLibrary, type Board } from '../board/useBoard';
-import { Shares } from '../week/Week';
+import { StyleInShort } from '../styles/StyleInShort';
+import { useBoard, useBoardCommand, useClientId, useLibrary } from '../board/useBoard';
+import { useStyles } from '../styles/useStyles';
+import { WeekInShort } from '../week/WeekInShort';
 
 type Days = NonNullable<Schemas['WhatIfRequest']['days']>;
 type Limits = NonNullable<Schemas['WhatIfRequest']['limits']>;
@@ -18,7 +19,7 @@ export function WhatIf() {
   const client = useClientId();
   const board = useBoard();
   const library = useLibrary();
-  const styles = useQuery({ queryKey: ['styles'], queryFn: () => answer(api.GET('/styles')), staleTime: Infinity });
+  const styles = useStyles();
   const command = useBoardCommand();
   const navigate = useNavigate();
   const [style, setStyle] = useState<string | null>(null);
@@ -50,7 +51,7 @@ export function WhatIf() {
             setStyle(id === board.data.style.id ? null : id);
           }}
         />
-        {chosen !== undefined && <Choices style={chosen} />}
+        {chosen !== undefined && <StyleInShort style={chosen} />}
         <fieldset>
           <legend className="font-semibold">Minutes a day</legend>
           <div className="grid grid-cols-4 gap-2">
@@ -116,9 +117,14 @@ export function WhatIf() {
       <div>
         {then.isError && <Notice title={then.error.message} />}
         <div className="grid gap-4 xl:grid-cols-2">
-          <Side title="The week now" board={board.data} other={null} />
+          <WeekInShort title="The week now" under={board.data.style.name} week={board.data.week} other={null} />
           {asked && then.data !== undefined && !then.isError ? (
-            <Side title="The week then" board={then.data} other={board.data} />
+            <WeekInShort
+              title="The week then"
+              under={then.data.style.name}
+              week={then.data.week}
+              other={board.data.week}
+            />
           ) : (
             <p className="rounded-lg border border-dashed border-line p-4 text-faint">
               Change the style, the minutes or a limit, and the week as it would be stands here.
@@ -127,80 +133,5 @@ export function WhatIf() {
         </div>
       </div>
     </div>
-  );
-}
-
-function Choices({ style }: { style: Schemas['StyleList']['styles'][number] }) {
-  return (
-    <div>
-      <p className="text-[15px]">{style.summary}</p>
-      <details>
-        <summary className="min-h-8 cursor-pointer font-semibold">What it answers, and why</summary>
-        <dl className="text-[15px]">
-          {style.choices.map((choice) => (
-            <div key={choice.question} className="border-t border-line py-1">
-              <dt className="font-semibold">{choice.question}</dt>
-              <dd>
-                {choice.answer}. {choice.reason} <span className="text-faint">({choice.ground})</span>
-                <span className="block text-faint">The other side: {choice.other_side}</span>
-              </dd>
-            </div>
-          ))}
-        </dl>
-      </details>
-    </div>
-  );
-}
-
-/** One week in short; what the other one does not have is marked. */
-function Side({ title, board, other }: { title: string; board: Board; other: Board | null }) {
-  const { week } = board;
-  const entries = (of: Board, day: string) =>
-    of.week?.sessions
-      .filter((session) => session.day === day)
-      .flatMap((session) =>
-        session.blocks.flatMap((block) => block.entries.map((entry) => `${entry.exercise} ${entry.dose}`)),
-      ) ?? [];
-  return (
-    <section aria-label={title} className="min-w-0 rounded-lg border border-line bg-card p-3">
-      <h3 className="mb-2 flex items-baseline gap-3 text-lg font-bold">
-        {title}
-        <span className="text-base font-normal text-faint">{board.style.name}</span>
-        <span className="ml-auto">{week?.total.text ?? '0:00'} min</span>
-      </h3>
-      {week !== null && <Shares directions={week.directions} />}
-      {week?.gaps.map((gap) => (
-        <p key={gap.category} className="mt-1 text-[15px] text-warn">
-          <b>{gap.name}:</b> {gap.why}
-        </p>
-      ))}
-      {week?.sessions.map((session) => {
-        const before = other === null ? null : new Set(entries(other, session.day));
-        return (
-          <div key={session.day} className="mt-2">
-            <h4 className="flex border-b border-line font-semibold">
-              {dayNames[session.day]} <span className="ml-auto">{session.total.text}</span>
-            </h4>
-            <ul className="text-[15px]">
-              {session.blocks.flatMap((block, b) =>
-                block.entries.map((entry, e) => {
-                  const fresh = before !== null && !before.has(`${entry.exercise} ${entry.dose}`);
-                  return (
-                    <li key={`${b} ${e}`} className="flex items-start gap-2 py-0.5">
-                      <Code code={entry.category ?? '–'} />
-                      <span className={`flex-1 ${fresh ? 'font-bold' : ''}`}>
-                        {fresh && <span className="sr-only">new: </span>}
-                        {entry.name}
-                      </span>
-                      <span className={fresh ? 'font-bold' : 'text-faint'}>{entry.dose}</span>
-                    </li>
-                  );
-                }),
-              )}
-            </ul>
-          </div>
-        );
-      })}
-    </section>
   );
 }

@@ -1,0 +1,131 @@
+import { useQuery } from '@tanstack/react-query';
+import { Copy } from 'lucide-react';
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { answer, api, isConflict } from '../../api/client';
+import { Button } from '../../ui/Button';
+import { SelectField } from '../../ui/Field';
+import { Waiting } from '../../ui/Notice';
+import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
+import { usePrograms } from './usePrograms';
+
+/** Takes another client's program over, with this client's limits, and shows every change before it is made. */
+export function CopyDialog({ disabled }: { disabled: boolean }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger asChild>
+        <Button disabled={disabled}>
+          <Copy size={18} aria-hidden /> Copy from another client
+        </Button>
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed inset-x-2 top-4 z-40 mx-auto flex max-h-[calc(100vh-2rem)] max-w-3xl flex-col overflow-hidden rounded-lg border border-line bg-card p-4"
+        >
+          <Dialog.Title className="text-xl font-bold">Copy a program from another client</Dialog.Title>
+          <Choose
+            onDone={() => {
+              setOpen(false);
+            }}
+          />
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function Choose({ onDone }: { onDone: () => void }) {
+  const client = useClientId();
+  const board = useBoard();
+  const command = useBoardCommand();
+  const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')) });
+  const others = clients.data?.clients.filter((each) => each.id !== client) ?? [];
+  const [from, setFrom] = useState('');
+  const [program, setProgram] = useState('');
+  const programs = usePrograms(from);
+  const list = from === '' ? [] : (programs.data?.programs ?? []);
+  const chosen = program === '' ? (list.find((each) => each.current)?.id ?? list[0]?.id ?? '') : program;
+  const check = useQuery({
+    queryKey: ['copy', client, board.data?.version, from, chosen],
+    queryFn: () =>
+      answer(
+        api.POST('/clients/{client}/copy/check', {
+          params: { path: { client } },
+          body: { version: board.data?.version ?? 1, from, program: chosen },
+        }),
+      ),
+    enabled: from !== '' && chosen !== '',
+    retry: false,
+  });
+  return (
+    <>
+      <div className="my-2 grid gap-3 sm:grid-cols-2">
+        <SelectField
+          label="Client"
+          value={from}
+          options={[['', 'choose …'], ...others.map((each) => [each.id, each.name] as const)]}
+          onChange={(id) => {
+            setFrom(id);
+            setProgram('');
+          }}
+        />
+        {list.length > 0 && (
+          <SelectField
+            label="Program"
+            value={chosen}
+            options={list.map((each) => [each.id, each.title] as const)}
+            onChange={setProgram}
+          />
+        )}
+      </div>
+      {from !== '' && programs.isSuccess && list.length === 0 && <p>This client has no program.</p>}
+      {check.isLoading && <Waiting what="what would change" />}
+      <p role="alert" className="font-semibold text-warn empty:hidden">
+        {check.error?.message ?? (isConflict(command.error) ? null : command.error?.message)}
+      </p>
+      {check.data !== undefined && (
+        <div className="min-h-0 flex-1 overflow-y-auto">
+          <p className="font-semibold">
+            {check.data.changes.length === 0
+              ? 'Every exercise fits this client as it is.'
+              : `${check.data.changes.length} ${check.data.changes.length === 1 ? 'exercise changes' : 'exercises change'} for ${board.data?.client.name ?? 'this client'}:`}
+          </p>
+          <ul>
+            {check.data.changes.map((change) => (
+              <li key={change.from} className="border-t border-line py-1.5">
+                <b>{change.from}</b> → <b>{change.to ?? 'left out'}</b>
+                {change.why.map((why) => (
+                  <span key={why} className="block text-[15px] text-faint">
+                    {why}
+                  </span>
+                ))}
+              </li>
+            ))}
+          </ul>
+          {check.data.week?.gaps.map((gap) => (
+            <p key={gap.category} className="mt-1 text-warn">
+              <b>{gap.name}:</b> {gap.why}
+            </p>
+          ))}
+        </div>
+      )}
+      <div className="flex justify-end gap-2 pt-2">
+        <Dialog.Close asChild>
+          <Button look="quiet">Cancel</Button>
+        </Dialog.Close>
+        <Button
+          look="act"
+          disabled={check.data === undefined || command.isPending}
+          onClick={() => {
+            command.mutate({ do: 'copy', from, program: chosen }, { onSuccess: onDone });
+          }}
+        >
+          Begin this program
+        </Button>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,114 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { answer, api, isConflict, type Schemas } from '../../api/client';
+import { longDate } from '../../app/dates';
+import { Button } from '../../ui/Button';
+import { SelectField } from '../../ui/Field';
+import { Notice, Waiting } from '../../ui/Notice';
+import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
+import { useStyles } from '../styles/useStyles';
+import { Compare } from './Compare';
+import { CopyDialog } from './CopyDialog';
+import { usePrograms } from './usePrograms';
+import { WeeksTable } from './WeeksTable';
+
+const usualWeeks = 6;
+const mostWeeks = 12;
+
+/** The program over its weeks: the path expected along each ladder, minutes and shares, and the programs that are kept. */
+export function ProgramPage() {
+  const client = useClientId();
+  const board = useBoard();
+  const command = useBoardCommand();
+  const program = useQuery({
+    queryKey: ['program', client, board.data?.version],
+    queryFn: () =>
+      answer(api.GET('/clients/{client}/programs/{program}', { params: { path: { client, program: 'current' } } })),
+    enabled: board.data !== undefined,
+    placeholderData: (before) => before,
+  });
+  const [weeks, setWeeks] = useState(String(usualWeeks));
+  if (board.data === undefined || program.isPending) return <Waiting what="the program" />;
+  if (program.isError) return <Notice title={program.error.message} />;
+  const stopped = board.data.refer.length > 0;
+  const failed = command.variables?.do === 'begin' && !isConflict(command.error) ? command.error?.message : null;
+  return (
+    <div className="space-y-6">
+      <div className="flex flex-wrap items-end gap-3">
+        <div className="min-w-0 flex-1 basis-80">
+          <h2 className="text-xl font-bold">{board.data.title ?? 'No program yet'}</h2>
+          <p className="text-faint">
+            House style: {board.data.style.name}. Planned rungs are expectations; what is really done moves them.
+          </p>
+        </div>
+        <SelectField
+          label="Weeks"
+          className="w-24"
+          value={weeks}
+          options={Array.from({ length: mostWeeks }, (_, i) => [String(i + 1), String(i + 1)] as const)}
+          onChange={setWeeks}
+        />
+        <Button
+          look="act"
+          disabled={stopped || command.isPending}
+          onClick={() => {
+            command.mutate({ do: 'begin', weeks: Number(weeks) });
+          }}
+        >
+          {command.isPending && command.variables.do === 'begin' ? 'Planning …' : 'New program'}
+        </Button>
+        <CopyDialog disabled={stopped} />
+        <Link
+          to="../what-if"
+          className="inline-flex min-h-10 items-center px-1 font-semibold underline underline-offset-4"
+        >
+          What if …
+        </Link>
+      </div>
+      <p role="alert" className="font-semibold text-warn empty:hidden">
+        {failed}
+      </p>
+      {program.data.weeks.length > 0 && <WeeksTable program={program.data} />}
+      <Kept />
+      <Compare />
+    </div>
+  );
+}
+
+function Kept() {
+  const board = useBoard();
+  const command = useBoardCommand();
+  const programs = usePrograms();
+  const styles = useStyles();
+  const name = (style: string | null) => styles.data?.styles.find((each) => each.id === style)?.name ?? style ?? '';
+  if (programs.data === undefined || programs.data.programs.length === 0) return null;
+  return (
+    <section aria-label="Programs">
+      <h2 className="text-xl font-bold">Programs</h2>
+      <ul>
+        {programs.data.programs.map((each: Schemas['ProgramList']['programs'][number]) => (
+          <li key={each.id} className="flex min-h-11 flex-wrap items-center gap-x-4 border-t border-line py-1">
+            <b>{each.title}</b>
+            <span className="text-faint">
+              {each.weeks} {each.weeks === 1 ? 'week' : 'weeks'}, {name(each.style)}, made {longDate(each.began)}
+            </span>
+            {each.current ? (
+              <span className="ml-auto font-semibold">in use</span>
+            ) : (
+              <Button
+                className="ml-auto"
+                disabled={command.isPending || (board.data?.refer.length ?? 0) > 0}
+                onClick={() => {
+                  command.mutate({ do: 'open', program: each.id });
+                }}
+              >
+                Use again
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,24 @@
+import type { useWeek } from './useWeek';
+
+/** The weeks of the program in a row; one of them is open. */
+export function ChooseWeek({ at }: { at: ReturnType<typeof useWeek> }) {
+  if (at.weeks < 2) return null;
+  return (
+    <div role="group" aria-label="Week of the program" className="flex flex-wrap items-center gap-1">
+      <span className="mr-1 font-semibold">Week</span>
+      {Array.from({ length: at.weeks }, (_, i) => i + 1).map((number) => (
+        <button
+          key={number}
+          type="button"
+          aria-pressed={number === at.number}
+          onClick={() => {
+            at.choose(number);
+          }}
+          className={`size-10 rounded-md border font-semibold ${number === at.number ? 'border-stand bg-stand text-on-stand' : 'border-line bg-card hover:border-ink'}`}
+        >
+          {number}
+        </button>
+      ))}
+    </div>
+  );
+}
