@@ -35,6 +35,9 @@ final class SessionDraft
     /** @var list<DraftItem> */
     private array $items = [];
 
+    /** @var array<int, true> places of items that take no further set */
+    private array $full = [];
+
     public function __construct(
         private readonly Slot $slot,
         private readonly bool $circuit,
@@ -67,16 +70,24 @@ final class SessionDraft
         });
     }
 
-    /** One set more of an item; in a circuit one round more of all. */
+    /** One set more of an item; in a circuit one round more of all. What was refused once stays refused: a draft only grows. */
     public function addSet(int $place): bool
     {
-        return $this->attempt(function () use ($place): void {
+        if (isset($this->full[$place])) {
+            return false;
+        }
+        $added = $this->attempt(function () use ($place): void {
             foreach ($this->items as $i => $item) {
                 if ($i === $place || $this->circuit) {
                     $this->items[$i] = $item->withOneSetMore();
                 }
             }
         });
+        if (! $added) {
+            $this->full[$place] = true;
+        }
+
+        return $added;
     }
 
     /** @return list<DraftItem> in the order they were added, the switch-on left out */
@@ -105,14 +116,15 @@ final class SessionDraft
 
     private function isAllowed(): bool
     {
-        $session = $this->unclaimed();
-        if (SessionTime::total($session, $this->library)->isLongerThan($this->slot->length)) {
-            return false;
-        }
+        // in any order it takes as long: every item is another exercise
+        $session = $this->unclaimed($this->items);
         if ($this->slot->mayBeHard && $this->slot->kind !== Kind::Activation) {
-            return true;
+            return ! SessionTime::total($session, $this->library)->isLongerThan($this->slot->length);
         }
         $time = SessionTime::of($session, $this->library);
+        if ($time->time->total()->isLongerThan($this->slot->length)) {
+            return false;
+        }
         if ($this->slot->kind === Kind::Activation) {
             foreach ($session->entries() as $entry) {
                 if ($entry->dose->sets > 1 || $entry->dose->measure->longestHold()->isLongerThan($this->style->switchOnHold)) {
@@ -138,19 +150,19 @@ final class SessionDraft
 
     public function session(): Session
     {
-        $session = $this->unclaimed();
+        $session = $this->unclaimed(SessionOrder::arrange($this->items, $this->style->plan->order));
 
         return $session->withClaimed(SessionTime::total($session, $this->library));
     }
 
-    private function unclaimed(): Session
+    /** @param  list<DraftItem>  $ordered  the items */
+    private function unclaimed(array $ordered): Session
     {
         $blocks = [];
         if ($this->switchOn !== null) {
             $blocks[] = new StraightBlock([$this->entry($this->switchOn, $this->switchOn->dose)], Seconds::zero());
         }
-        if ($this->items !== []) {
-            $ordered = SessionOrder::arrange($this->items, $this->style->plan->order);
+        if ($ordered !== []) {
             $blocks[] = $this->circuit
                 ? new CircuitBlock(array_map($this->station(...), $ordered), $this->items[0]->dose->sets, Seconds::zero(), Seconds::zero())
                 : new StraightBlock(array_merge([], ...array_map($this->sets(...), $ordered)), Seconds::zero());

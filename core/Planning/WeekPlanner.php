@@ -32,6 +32,9 @@ final class WeekPlanner
     /** The work of a week may grow by this much over the hardest before, or by one set (house rule). */
     private const MOST_GROWTH_PERCENT = 20;
 
+    /** A direction with more than this many times the work of the least worked one gets no further set (house rule). */
+    private const FAR_AHEAD_TIMES = 2;
+
     /** Weeks between tests, and so the shortest program that ends with one (common practice, no source). */
     private const TEST_AFTER_WEEKS = 4;
 
@@ -129,16 +132,19 @@ final class WeekPlanner
      */
     private function week(Client $client, GoalRule $goal, array $choices, bool $light): array
     {
-        $covered = array_fill_keys(array_column(Category::directions(), 'value'), 0);
+        $covered = $ms = array_fill_keys(array_column(Category::directions(), 'value'), 0);
         $sessions = [];
         foreach ((new WeekSlots($this->style))->of($client) as $slot) {
             $session = $client->isAtHomeOn($slot->day)
-                ? $this->fill($slot->atHome(), $client->atHome(), $goal, (new Homework($this->library))->of($choices, $client), $covered, $light)
-                : $this->fill($slot, $client, $goal, $choices, $covered, $light);
+                ? $this->fill($slot->atHome(), $client->atHome(), $goal, (new Homework($this->library))->of($choices, $client), $covered, $ms, $light)
+                : $this->fill($slot, $client, $goal, $choices, $covered, $ms, $light);
             if ($session === null) {
                 continue;
             }
             $sessions[] = $session;
+            foreach (DirectionShares::of(new Week(1, [], [$session]), $this->library)->ms as $code => $work) {
+                $ms[$code] = ($ms[$code] ?? 0) + $work;
+            }
             if ($session->kind !== Kind::Activation) {
                 foreach (array_keys($covered) as $code) {
                     $covered[$code] += $this->trains($session, $code) ? 1 : 0;
@@ -163,14 +169,15 @@ final class WeekPlanner
 
     /**
      * @param  array<string, list<ExerciseChoice>>  $choices
-     * @param  array<string, int>  $covered
+     * @param  array<string, int>  $covered  sessions of the week so far that train each direction
+     * @param  array<string, int>  $ms  work of the week so far, by category
      */
-    private function fill(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, bool $light): ?Session
+    private function fill(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, array $ms, bool $light): ?Session
     {
         $open = $choices[Category::Bracing->value][0] ?? null;
-        $draft = $this->draft($slot, $client, $goal, $choices, $covered, $light, $open);
+        $draft = $this->draft($slot, $client, $goal, $choices, $covered, $ms, $light, $open);
         if ($draft->isEmpty() && $open !== null) {
-            $draft = $this->draft($slot, $client, $goal, $choices, $covered, $light, null);
+            $draft = $this->draft($slot, $client, $goal, $choices, $covered, $ms, $light, null);
         }
 
         return $draft->isEmpty() ? null : $draft->session();
@@ -179,8 +186,9 @@ final class WeekPlanner
     /**
      * @param  array<string, list<ExerciseChoice>>  $choices
      * @param  array<string, int>  $covered
+     * @param  array<string, int>  $ms
      */
-    private function draft(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, bool $light, ?ExerciseChoice $open): SessionDraft
+    private function draft(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, array $ms, bool $light, ?ExerciseChoice $open): SessionDraft
     {
         $draft = new SessionDraft($slot, ($goal->circuit || $this->style->plan->circuit) && $slot->kind !== Kind::Activation, $this->library, $this->style);
         if ($open !== null) {
@@ -190,7 +198,7 @@ final class WeekPlanner
         foreach ($order as $direction) {
             $this->addFrom($choices[$direction->value], $covered[$direction->value], $draft, $client);
         }
-        $this->raiseSets($draft, $light ? $goal->sets - 1 : $goal->sets, $slot);
+        $this->raiseSets($draft, $light ? $goal->sets - 1 : $goal->sets, $slot, $ms);
         foreach ($this->style->plan->accessories as $category) {
             $this->addFrom($choices[$category->value], 0, $draft, $client);
         }
@@ -199,7 +207,7 @@ final class WeekPlanner
                 $this->addFrom($choices[$direction->value], $covered[$direction->value] + 1, $draft, $client);
             }
         }
-        $this->raiseSets($draft, $light ? $goal->sets - 1 : $goal->mostSets, $slot);
+        $this->raiseSets($draft, $light ? $goal->sets - 1 : $goal->mostSets, $slot, $ms);
 
         return $draft;
     }
@@ -220,14 +228,23 @@ final class WeekPlanner
         $draft->add($choice, $dose, $why);
     }
 
-    /** Accessories of a light session keep one set. */
-    private function raiseSets(SessionDraft $draft, int $sets, Slot $slot): void
+    /**
+     * One set after the other, always for the direction with the least work in the week so far, so that the directions stay
+     * even. Accessories of a light session keep one set.
+     *
+     * @param  array<string, int>  $ms  work of the week before this session, by category
+     */
+    private function raiseSets(SessionDraft $draft, int $sets, Slot $slot, array $ms): void
     {
         for ($reached = 2; $reached <= $sets; $reached++) {
-            foreach ($this->leastWorkFirst($draft->items()) as $i) {
+            $tried = [];
+            $worked = $this->worked($draft->items(), $ms);
+            while (($i = $this->leastWorked($draft->items(), $worked, $tried)) !== null) {
+                $tried[$i] = true;
                 $item = $draft->items()[$i];
-                if ($item->dose->sets < $reached && ($slot->mayBeHard || $item->choice->rung->category->isDirection())) {
-                    $draft->addSet($i);
+                $category = $item->choice->rung->category;
+                if ($item->dose->sets < $reached && ($slot->mayBeHard || $category->isDirection()) && ! $this->isFarAhead($category, $worked) && $draft->addSet($i)) {
+                    $worked = $this->worked($draft->items(), $ms);
                 }
             }
         }
@@ -235,14 +252,44 @@ final class WeekPlanner
 
     /**
      * @param  list<DraftItem>  $items
-     * @return list<int> places of the items; what has the least work is raised first, so that the directions stay even
+     * @param  array<string, int>  $ms  work of the week before this session, by category
+     * @return array<string, int> with this session's so far
      */
-    private function leastWorkFirst(array $items): array
+    private function worked(array $items, array $ms): array
     {
-        $places = array_keys($items);
-        usort($places, static fn (int $a, int $b): int => [$items[$a]->dose->tension()->ms, $a] <=> [$items[$b]->dose->tension()->ms, $b]);
+        foreach ($items as $item) {
+            $code = $item->choice->rung->category->value;
+            $ms[$code] = ($ms[$code] ?? 0) + $item->dose->tension()->ms;
+        }
 
-        return $places;
+        return $ms;
+    }
+
+    /**
+     * Whether a direction has so much more work than the least worked one that another set of it must wait.
+     *
+     * @param  array<string, int>  $worked  by category
+     */
+    private function isFarAhead(Category $category, array $worked): bool
+    {
+        $others = array_filter(array_map(static fn (Category $each): int => $worked[$each->value], Category::directions()));
+
+        return $category->isDirection() && $others !== [] && $worked[$category->value] > self::FAR_AHEAD_TIMES * min($others);
+    }
+
+    /**
+     * @param  list<DraftItem>  $items
+     * @param  array<string, int>  $worked  by category
+     * @param  array<int, true>  $tried  places that had their turn
+     * @return ?int the place of the item whose category has the least work, the item with the least first
+     */
+    private function leastWorked(array $items, array $worked, array $tried): ?int
+    {
+        $places = array_values(array_diff(array_keys($items), array_keys($tried)));
+        $rank = static fn (int $i): array => [$worked[$items[$i]->choice->rung->category->value], $items[$i]->dose->tension()->ms, $i];
+        usort($places, static fn (int $a, int $b): int => $rank($a) <=> $rank($b));
+
+        return $places[0] ?? null;
     }
 
     /**

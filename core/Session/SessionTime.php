@@ -47,23 +47,26 @@ final class SessionTime
     public static function of(Session $session, Library $library): self
     {
         $timeline = Timeline::of($session, $library);
-        $time = new Time;
-        $blocks = array_map(static fn (): Time => new Time, $session->blocks);
-        $entries = array_map(static fn (Block $block): array => array_map(static fn (): Time => new Time, $block->entries()), $session->blocks);
+        $none = array_fill_keys(array_column(SegmentKind::cases(), 'value'), 0);
+        $whole = $none;
+        $blocks = array_map(static fn (): array => $none, $session->blocks);
+        $entries = array_map(static fn (Block $block): array => array_map(static fn (): array => $none, $block->entries()), $session->blocks);
         $tension = [];
         foreach ($timeline as $segment) {
-            $time = $time->with($segment->kind, $segment->ms());
+            $kind = $segment->kind->value;
+            $ms = $segment->ms();
+            $whole[$kind] += $ms;
             if ($segment->block === null) {
                 continue;
             }
-            $blocks[$segment->block] = $blocks[$segment->block]->with($segment->kind, $segment->ms());
+            $blocks[$segment->block][$kind] += $ms;
             if ($segment->entry === null) {
                 continue;
             }
-            $entries[$segment->block][$segment->entry] = $entries[$segment->block][$segment->entry]->with($segment->kind, $segment->ms());
+            $entries[$segment->block][$segment->entry][$kind] += $ms;
             if ($segment->kind === SegmentKind::Work) {
                 $category = $library->find((string) $segment->exercise)->category->value ?? self::UNMATCHED;
-                $tension[$category] = ($tension[$category] ?? 0) + $segment->ms();
+                $tension[$category] = ($tension[$category] ?? 0) + $ms;
             }
         }
         $unknown = [];
@@ -74,10 +77,10 @@ final class SessionTime
         }
 
         return new self(
-            $time,
+            Time::of($whole),
             $timeline,
-            array_values($blocks),
-            array_values(array_map(array_values(...), $entries)),
+            array_values(array_map(Time::of(...), $blocks)),
+            array_values(array_map(static fn (array $block): array => array_values(array_map(Time::of(...), $block)), $entries)),
             $tension,
             array_map(strval(...), array_keys($unknown)),
         );

@@ -20,15 +20,16 @@ final class Time
     ) {
     }
 
-    public function with(SegmentKind $kind, int $ms): self
+    /** @param  array<string, int>  $ms  by kind of segment */
+    public static function of(array $ms): self
     {
-        return $this->plus(match ($kind) {
-            SegmentKind::Work => new self(workMs: $ms),
-            SegmentKind::Rest => new self(restMs: $ms),
-            SegmentKind::Side, SegmentKind::Station => new self(changeMs: $ms),
-            SegmentKind::WarmUp => new self(warmUpMs: $ms),
-            SegmentKind::CoolDown => new self(coolDownMs: $ms),
-        });
+        return new self(
+            $ms[SegmentKind::Work->value],
+            $ms[SegmentKind::Rest->value],
+            $ms[SegmentKind::Side->value] + $ms[SegmentKind::Station->value],
+            $ms[SegmentKind::WarmUp->value],
+            $ms[SegmentKind::CoolDown->value],
+        );
     }
 
     public function plus(self $other): self
