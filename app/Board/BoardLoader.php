@@ -101,7 +101,7 @@ final class BoardLoader
         $standings = [];
         foreach (Standing::query()->ofClient($record)->newestOfEachLadder()->get() as $row) {
             if ($row->rung !== null && $library->hasRung($row->rung)) {
-                $standings[$row->ladder] = new Stand($library->rung($row->rung), $row->step, Basis::from($row->basis));
+                $standings[$row->ladder] = new Stand($library->rung($row->rung), $row->step, Basis::from($row->basis), $row->why);
             }
         }
 

@@ -94,6 +94,7 @@ final class Screening
             'client_id' => $record->id,
             'trainer_id' => $trainer?->id,
             'on' => $on,
+            'asked' => $asked || ($newest?->flags === null && $flags !== null),
             'flags' => $flags,
             'limits' => $limits,
             'touched' => $this->touched($record, $person),
@@ -129,7 +130,7 @@ final class Screening
     public function due(Client $record): ?ScreenDue
     {
         $screens = Screen::query()->ofClient($record)->ordered('id')->get();
-        $asked = $screens->whereNotNull('flags')->last();
+        $asked = $screens->where('asked', true)->last();
         if ($asked === null) {
             return null;
         }
@@ -156,6 +157,7 @@ final class Screening
             'due' => $due === null ? null : ['on' => $due->on->format('Y-m-d'), 'why' => $due->why, 'over' => $due->isOver(Carbon::today()->toDateTimeImmutable())],
             'answers' => Screen::query()->ofClient($record)->with('trainer')->ordered('id', 'desc')->get()->take(50)->map(static fn (Screen $screen): array => [
                 'on' => $screen->on,
+                'asked' => $screen->asked,
                 'by' => $screen->trainer?->name,
                 'flags' => $screen->flags === null ? null : array_map(static fn (string $id): string => $names[$id] ?? $id, $screen->flags),
                 'limits' => array_map(static fn (array $limit): string => ($names[$limit['limit']] ?? $limit['limit']).', '.$limit['severity'], $screen->limits),

@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  *
  * @property int $id
  * @property string $on  ISO date
+ * @property bool $asked  whether the whole screen was asked that day, or answers were only changed
  * @property ?list<string> $flags  answered with yes; null where they were not asked
  * @property list<array{limit: string, severity: string}> $limits
  * @property list<array{program: string, title: string, exercises: list<string>}> $touched
@@ -27,12 +28,12 @@ final class Screen extends Model
 
     public const UPDATED_AT = null;
 
-    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'on', 'flags', 'limits', 'touched'];
+    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'on', 'asked', 'flags', 'limits', 'touched'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['flags' => 'array', 'limits' => 'array', 'touched' => 'array'];
+        return ['asked' => 'bool', 'flags' => 'array', 'limits' => 'array', 'touched' => 'array'];
     }
 
     /** @return BelongsTo<Trainer, $this> */

@@ -73,7 +73,7 @@ final class Placer
 
     private function fromStanding(?Standing $standing): ?Start
     {
-        return $standing === null ? null : new Start($standing->rung, $standing->basis, null, [sprintf('Stands on %s.', $standing->rung->name)]);
+        return $standing === null ? null : new Start($standing->rung, $standing->basis, null, $standing->why === [] ? [sprintf('Stands on %s.', $standing->rung->name)] : $standing->why);
     }
 
     private function fromClean(Ladder $ladder, Client $client): ?Start

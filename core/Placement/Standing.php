@@ -13,11 +13,13 @@ final class Standing
 {
     /**
      * @param  int  $step  step of the rung's dose, 0 the start
+     * @param  list<string>  $why  what was noted when the client came to stand here
      */
     public function __construct(
         public readonly Rung $rung,
         public readonly int $step,
         public readonly Basis $basis,
+        public readonly array $why = [],
     ) {
     }
 }

@@ -198,7 +198,7 @@ final class WeekPlanner
         foreach ($order as $direction) {
             $this->addFrom($choices[$direction->value], $covered[$direction->value], $draft, $client);
         }
-        $this->raiseSets($draft, $light ? $goal->sets - 1 : $goal->sets, $slot, $ms);
+        $this->raiseSets($draft, $light ? $goal->sets - 1 : $goal->sets, $slot, $ms, $goal);
         foreach ($this->style->plan->accessories as $category) {
             $this->addFrom($choices[$category->value], 0, $draft, $client);
         }
@@ -207,7 +207,7 @@ final class WeekPlanner
                 $this->addFrom($choices[$direction->value], $covered[$direction->value] + 1, $draft, $client);
             }
         }
-        $this->raiseSets($draft, $light ? $goal->sets - 1 : $goal->mostSets, $slot, $ms);
+        $this->raiseSets($draft, $light ? $goal->sets - 1 : $goal->mostSets, $slot, $ms, $goal);
 
         return $draft;
     }
@@ -234,17 +234,17 @@ final class WeekPlanner
      *
      * @param  array<string, int>  $ms  work of the week before this session, by category
      */
-    private function raiseSets(SessionDraft $draft, int $sets, Slot $slot, array $ms): void
+    private function raiseSets(SessionDraft $draft, int $sets, Slot $slot, array $ms, GoalRule $goal): void
     {
         for ($reached = 2; $reached <= $sets; $reached++) {
             $tried = [];
-            $worked = $this->worked($draft->items(), $ms);
+            $worked = $this->worked($draft->items(), $ms, $goal);
             while (($i = $this->leastWorked($draft->items(), $worked, $tried)) !== null) {
                 $tried[$i] = true;
                 $item = $draft->items()[$i];
                 $category = $item->choice->rung->category;
                 if ($item->dose->sets < $reached && ($slot->mayBeHard || $category->isDirection()) && ! $this->isFarAhead($category, $worked) && $draft->addSet($i)) {
-                    $worked = $this->worked($draft->items(), $ms);
+                    $worked = $this->worked($draft->items(), $ms, $goal);
                 }
             }
         }
@@ -253,13 +253,16 @@ final class WeekPlanner
     /**
      * @param  list<DraftItem>  $items
      * @param  array<string, int>  $ms  work of the week before this session, by category
-     * @return array<string, int> with this session's so far
+     * @return array<string, int> with this session's so far; what the goal wants first counts half, so that it gets more
      */
-    private function worked(array $items, array $ms): array
+    private function worked(array $items, array $ms, GoalRule $goal): array
     {
         foreach ($items as $item) {
             $code = $item->choice->rung->category->value;
             $ms[$code] = ($ms[$code] ?? 0) + $item->dose->tension()->ms;
+        }
+        foreach ($goal->first as $category) {
+            $ms[$category->value] = intdiv($ms[$category->value] ?? 0, 2);
         }
 
         return $ms;

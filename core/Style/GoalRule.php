@@ -19,7 +19,7 @@ final class GoalRule
      * @param  string  $intent  the kind of work, in words
      * @param  int  $sets  sets of an exercise that are meant
      * @param  int  $mostSets  sets of an exercise where the minutes allow
-     * @param  list<Category>  $first  directions served first, most wanted first
+     * @param  list<Category>  $first  directions served first and more than the others, most wanted first
      * @param  array<string, int>  $sessions  sessions a week by category code where it differs from the style's
      * @param  ?int  $levelCap  no rung above this level
      * @param  list<Category>  $without  categories that are left out

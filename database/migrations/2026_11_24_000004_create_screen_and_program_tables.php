@@ -22,6 +22,7 @@ return new class extends Migration
             $table->foreignUlid('client_id')->constrained();
             $table->foreignUlid('trainer_id')->nullable()->constrained();
             $table->date('on');
+            $table->boolean('asked')->comment('whether the whole screen was asked that day, or answers were only changed');
             $table->json('flags')->nullable()->comment('flags answered with yes; null where they were not asked');
             $table->json('limits');
             $table->json('touched')->comment('programs that the answers touch, with the exercises they bar');

@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Body\Goal;
 use EvenRungs\Core\Dose\Intervals;
 use EvenRungs\Core\Dose\Reps;
+use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Session\CircuitBlock;
 use EvenRungs\Core\Session\Entry;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Style\StyleChoice;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
@@ -132,6 +136,79 @@ final class StylesTest extends TestCase
     {
         foreach (self::week('little-often') as $session) {
             self::assertLessThanOrEqual(720_000, Documents::time($session)->time->total()->ms);
+        }
+    }
+
+    /** @return array<mixed> what is done when, whatever is said about it */
+    private static function plain(Program $program): array
+    {
+        return array_map(static fn ($week): array => array_map(static fn (Session $session): array => [$session->day->value, $session->kind->value, array_map(static fn (Entry $entry): array => [$entry->exercise, Shorthand::write($entry->dose)], $session->entries())], $week->sessions), $program->weeks);
+    }
+
+    public function test_every_answer_that_says_it_changes_the_plan_does(): void
+    {
+        $client = Documents::client([
+            'goal' => 'general', 'equipment' => ['mat', 'band', 'wall', 'bench', 'kettlebell', 'ball'],
+            'ability' => ['BR' => 4, 'AE' => 5, 'AF' => 5, 'AL' => 5, 'AR' => 5, 'HP' => 3, 'SG' => 3, 'TM' => 4],
+            'days' => ['mon' => 30, 'wed' => 30, 'fri' => 30], 'other_training' => [['day' => 'wed', 'type' => 'light-lift']],
+            'tests' => ['front-plank_s' => 110, 'side-plank-left_s' => 70, 'side-plank-right_s' => 72, 'ladders' => ['dead-bug' => ['highest_clean' => 'heel-taps']]],
+        ]);
+        $base = Documents::data()->style('even-keel');
+        $questions = Documents::data()->styleQuestions();
+        $tried = 0;
+        foreach ($base->choices as $choice) {
+            foreach ($questions->child($choice->id)->child('sides')->keys() as $side) {
+                $changes = $questions->child($choice->id)->child('sides')->child($side);
+                $written = $changes->has('numbers') || array_diff(array_keys($changes->opaque('plan') ?? []), ['both_sides_one_rep', 'role_shares']) !== [];
+                if ($side === $choice->side || ! $written) {
+                    continue;
+                }
+                $tried++;
+                self::assertNotEquals(self::plain(Documents::plan($client, 10)), self::plain(Documents::plan($client, 10, Documents::styleWith($choice->id, $side))), $choice->id.': '.$side);
+            }
+        }
+        self::assertGreaterThanOrEqual(9, $tried);
+    }
+
+    public function test_left_and_right_make_one_repetition_where_the_style_counts_so(): void
+    {
+        $dose = Shorthand::parse('2 × 8 /s 2-0-2-0');
+
+        self::assertTrue(Documents::data()->style('long-haul')->plan->bothSidesOneRep);
+        self::assertSame('2 sets of 8 reps, left and right make one, tempo 2-0-2-0', Wording::of($dose, true));
+        self::assertSame('2 sets of 8 reps on each side, tempo 2-0-2-0', Wording::of($dose));
+    }
+
+    public function test_descending_sets_of_tens_shrink_and_hold_as_long_as_even_ones(): void
+    {
+        $tens = static fn (Style $style): array => array_values(array_filter(
+            array_merge(...array_map(static fn (Session $session): array => $session->entries(), Documents::plan(self::client(), 5, $style)->weeks[4]->sessions)),
+            static fn (Entry $entry): bool => $entry->dose->measure instanceof Intervals && $entry->planned?->category === Category::AntiLateralFlexion,
+        ));
+        $held = static fn (array $entries): int => array_sum(array_map(static fn (Entry $entry): int => $entry->dose->tension()->ms, $entries));
+        $descending = Documents::data()->style('ten-count');
+        $even = Documents::styleWith('long-holds', 'tens');
+        $counts = array_map(static fn (Entry $entry): int => $entry->dose->measure instanceof Intervals ? $entry->dose->measure->count : 0, $tens($descending));
+
+        self::assertFalse($even->plan->descending);
+        self::assertGreaterThan(1, count(array_unique($counts)), implode(' ', $counts));
+        self::assertSame($held($tens($even)), $held($tens($descending)));
+    }
+
+    public function test_no_two_goals_plan_the_same(): void
+    {
+        $plans = [];
+        foreach (Goal::cases() as $goal) {
+            $plans[$goal->value] = self::plain(Documents::plan(Documents::client([
+                'goal' => $goal->value, 'equipment' => ['mat', 'band', 'wall', 'bench', 'kettlebell', 'ball', 'throw-ball'],
+                'ability' => ['BR' => 4, 'AE' => 8, 'AF' => 8, 'AL' => 8, 'AR' => 8, 'HP' => 6, 'IN' => 8],
+                'days' => ['mon' => 14, 'wed' => 14, 'fri' => 14], 'other_training' => [['day' => 'fri', 'type' => 'endurance']],
+            ]), 1));
+        }
+        foreach ($plans as $one => $plan) {
+            foreach ($plans as $other => $otherPlan) {
+                self::assertTrue($one === $other || $plan !== $otherPlan, $one.' and '.$other.' plan alike');
+            }
         }
     }
 }

@@ -56,4 +56,43 @@ final class TestDaysTest extends HttpTestCase
         $this->api('POST', $this->path('/tests'), ['version' => $version + 7, 'on' => '2026-11-24', 'tests' => ['front-plank_s' => 30], 'ended_by' => (object) []])->assertStatus(409);
         self::assertSame(0, TestDay::query()->ofClient($this->clientNamed('Bea Thwart'))->count());
     }
+
+    public function test_with_the_cuff_the_readings_decide_what_was_held(): void
+    {
+        $this->signedIn();
+        $version = $this->api('GET', $this->path('/board'))->json('version');
+        $body = ['version' => $version, 'on' => '2026-11-24', 'tests' => (object) [], 'ended_by' => (object) [], 'leg_loading' => ['method' => 'cuff', 'levels' => [
+            ['level' => 1, 'trace' => [[0, 40.2], [0.3, 41.0]]], ['level' => 2, 'held' => true, 'trace' => [[0, 40.0], [0.3, 29.4]]],
+        ]]];
+        $day = $this->api('POST', $this->path('/tests'), $body)->assertOk()->json('days.0.leg_loading');
+
+        self::assertSame(['cuff', 1, [true, false]], [$day['method'], $day['score'], array_column($day['levels'], 'held')]);
+        self::assertSame([0.3, 29.4], $day['levels'][1]['trace'][1]);
+        $mixed = [...$body, 'version' => $version + 1, 'leg_loading' => ['method' => 'back-still', 'levels' => [['level' => 1, 'held' => true, 'trace' => [[0, 40]]]]]];
+        $this->api('POST', $this->path('/tests'), $mixed)->assertStatus(422)->assertJsonPath('errors.0.path', '/leg_loading/levels/0/trace');
+    }
+
+    public function test_a_climbed_ladder_places_the_client_by_the_worse_side(): void
+    {
+        $this->signedIn();
+        $version = $this->api('GET', $this->path('/board'))->json('version');
+        $this->api('POST', $this->path('/tests'), ['version' => $version, 'on' => '2026-11-24', 'tests' => (object) [], 'ended_by' => (object) [], 'ladders' => ['bird-dog' => ['highest_clean' => ['left' => 'bird-dog-held', 'right' => 'bird-dog-leg']]]])->assertOk();
+        $standing = array_column($this->api('GET', $this->path('/board'))->json('ladders'), null, 'id')['bird-dog']['standing'];
+
+        self::assertSame(['bird-dog-leg', 'highest-clean'], [$standing['rung'], $standing['basis']]);
+        $this->api('POST', $this->path('/tests'), ['version' => $version + 1, 'on' => '2026-11-24', 'tests' => (object) [], 'ended_by' => (object) [], 'ladders' => ['bird-dog' => ['highest_clean' => 'heel-taps']]])->assertStatus(422);
+    }
+
+    public function test_the_simulated_cuff_answers_and_loses_pressure_when_told(): void
+    {
+        $this->signedIn();
+        $steady = $this->api('POST', '/cuff', ['play' => 'steady'])->assertOk()->json();
+        self::assertSame(['Simulated cuff', true, 40, 10], [$steady['name'], $steady['held'], $steady['target'], $steady['reach']]);
+        $this->api('POST', '/cuff', ['play' => 'losing'])->assertOk();
+        for ($try = 0; $try < 60 && $this->api('GET', '/cuff')->json('held'); $try++) {
+            usleep(100_000);
+        }
+        self::assertFalse($this->api('GET', '/cuff')->assertOk()->json('held'));
+        $this->api('POST', '/cuff', ['play' => 'music'])->assertStatus(422);
+    }
 }

@@ -12,11 +12,13 @@ use EvenRungs\Core\Planning\WeekPlanner;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\Schemas;
 use EvenRungs\Formats\SessionJson;
+use EvenRungs\Formats\StyleJson;
 use EvenRungs\Formats\UnusableInput;
 
 /**
@@ -81,11 +83,22 @@ final class Documents
         return $placements;
     }
 
-    public static function plan(Client $client, int $weeks = 1, string $style = DataFolder::DEFAULT_STYLE): Program
+    public static function plan(Client $client, int $weeks = 1, string|Style $style = DataFolder::DEFAULT_STYLE): Program
     {
         $data = self::data();
+        $style = is_string($style) ? $data->style($style) : $style;
+        $placer = new Placer($data->library(), new Swaps($data->library(), $style->plan->withoutLadders));
 
-        return (new WeekPlanner($data->library(), $data->style($style), $data->goals(), self::placer($style)))->plan($client, $weeks);
+        return (new WeekPlanner($data->library(), $style, $data->goals(), $placer))->plan($client, $weeks);
+    }
+
+    /** A shipped style with one other answer. */
+    public static function styleWith(string $question, string $side, string $style = DataFolder::DEFAULT_STYLE): Style
+    {
+        $document = self::data()->styleDocument($style);
+        $choices = [...($document->opaque('choices') ?? []), $question => $side];
+
+        return StyleJson::read(new Node(['id' => 'own', 'name' => 'Own', 'summary' => '', 'choices' => $choices, 'plan' => $document->opaque('plan') ?? [], 'numbers' => $document->opaque('numbers') ?? []]), self::data()->styleQuestions());
     }
 
     public static function placer(string $style = DataFolder::DEFAULT_STYLE): Placer

@@ -12,15 +12,18 @@ export function WeeksTable({ program }: { program: Page }) {
   const hasRoles = program.weeks.some((week) => week.roles.some((role) => role.target !== null));
   return (
     <div className="overflow-x-auto">
-      <table className="w-full border-collapse text-left">
+      <table
+        className="w-full table-fixed border-collapse text-left"
+        style={{ minWidth: `${9 + 9 * program.weeks.length}rem` }}
+      >
         <caption className="sr-only">The program week by week</caption>
         <thead>
           <tr className="align-bottom">
-            <th scope="col" className="min-w-36 pr-3 pb-1 text-sm text-faint">
+            <th scope="col" className="w-36 pr-3 pb-1 text-sm text-faint">
               Week
             </th>
             {program.weeks.map((week) => (
-              <th key={week.number} scope="col" className="min-w-32 px-2 pb-1">
+              <th key={week.number} scope="col" className="px-2 pb-1">
                 <Link
                   to={week.number === 1 ? '../week' : `../week?week=${week.number}`}
                   className="text-xl underline-offset-4 hover:underline"
@@ -139,7 +142,13 @@ function Step({
         {name}
       </span>
       <Why about={`${name}, ${step.dose}`} reasons={step.why}>
-        <span className={fresh ? '' : 'text-faint'}>{step.dose}</span>
+        <span className={fresh ? '' : 'text-faint'}>
+          {step.dose.split(' ').map((part, i) => (
+            <span key={i} className="whitespace-nowrap">
+              {part}{' '}
+            </span>
+          ))}
+        </span>
       </Why>
     </div>
   );

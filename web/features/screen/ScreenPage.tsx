@@ -277,7 +277,11 @@ function Answers({ page }: { page: Page }) {
         {page.answers.map((each, i) => (
           <li key={i} className="border-t border-line py-1.5 text-[15px]">
             <b>{longDate(each.on)}</b>
-            {each.by !== null && <span className="text-faint">, asked by {each.by}</span>}
+            {each.by !== null && (
+              <span className="text-faint">
+                , {each.asked ? 'asked' : 'changed'} by {each.by}
+              </span>
+            )}
             <span className="block">
               {each.flags === null
                 ? 'Signs were not asked.'

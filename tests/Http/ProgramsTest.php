@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+final class ProgramsTest extends HttpTestCase
+{
+    private function path(string $rest, string $name = 'Bea Thwart'): string
+    {
+        return '/clients/'.$this->clientNamed($name)->id.$rest;
+    }
+
+    /** @return array<string, mixed> */
+    private function board(string $name = 'Bea Thwart'): array
+    {
+        return $this->api('GET', $this->path('/board', $name))->assertOk()->json();
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function programs(string $name = 'Bea Thwart'): array
+    {
+        return $this->api('GET', $this->path('/programs', $name))->assertOk()->json('programs');
+    }
+
+    public function test_a_new_program_keeps_the_old_one_and_undo_brings_it_back(): void
+    {
+        $this->signedIn();
+        $before = $this->board();
+        $after = $this->api('POST', $this->path('/programs'), ['version' => $before['version'], 'weeks' => 8])->assertOk()->json();
+
+        self::assertSame([8, 'Bea Thwart: 8 weeks'], [$after['weeks'], $after['title']]);
+        self::assertSame([true, false], array_column($this->programs(), 'current'));
+        $undone = $this->api('POST', $this->path('/undo'), ['version' => $after['version']])->assertOk()->json();
+        self::assertSame([$before['week'], 6], [$undone['week'], $undone['weeks']]);
+        self::assertCount(1, $this->programs());
+        $redone = $this->api('POST', $this->path('/redo'), ['version' => $undone['version']])->assertOk()->json();
+        self::assertSame([8, $after['week']], [$redone['weeks'], $redone['week']]);
+    }
+
+    public function test_a_kept_program_comes_into_use_again(): void
+    {
+        $this->signedIn();
+        $old = $this->programs()[0]['id'];
+        $now = $this->api('POST', $this->path('/programs'), ['version' => $this->board()['version'], 'weeks' => 2])->json();
+        $again = $this->api('POST', $this->path('/programs/'.$old.'/open'), ['version' => $now['version']])->assertOk()->json();
+
+        self::assertSame(6, $again['weeks']);
+        $this->api('POST', $this->path('/programs/nowhere/open'), ['version' => $again['version']])->assertStatus(404);
+    }
+
+    public function test_the_page_of_a_program_shows_every_week_and_the_path_of_each_ladder(): void
+    {
+        $this->signedIn();
+        $page = $this->api('GET', $this->path('/programs/current'))->assertOk()->json();
+
+        self::assertSame([1, 2, 3, 4, 5, 6], array_column($page['weeks'], 'number'));
+        self::assertSame([false, false, false, true, false, false], array_column($page['weeks'], 'lighter'));
+        self::assertStringContainsString('Test again', implode(' ', $page['weeks'][5]['notes']));
+        foreach ($page['paths'] as $path) {
+            $levels = array_column(array_filter($path['weeks']), 'level');
+            $sorted = $levels;
+            sort($sorted);
+            self::assertSame($sorted, $levels, $path['name'].' never falls');
+        }
+        $week = $this->api('GET', $this->path('/programs/current/weeks/4'))->assertOk()->json();
+        self::assertSame([4, $page['weeks'][3]['total']], [$week['number'], $week['total']]);
+        $this->api('GET', $this->path('/programs/current/weeks/7'))->assertStatus(404);
+    }
+
+    public function test_a_later_week_is_edited_where_it_stands(): void
+    {
+        $this->signedIn();
+        $edit = ['version' => $this->board()['version'], 'week' => 2, 'session' => 0, 'block' => 0, 'entry' => 0, 'dose' => '9 × 30 r0:10'];
+        $this->api('POST', $this->path('/doses'), $edit)->assertOk();
+        $entry = $this->api('GET', $this->path('/programs/current/weeks/3'))->json('sessions.0.blocks.0.entries.0');
+
+        self::assertSame('9 × 30 r0:10', $entry['dose']);
+        self::assertTrue($entry['unusual']['far'], 'nine sets are far from usual, and are said to be');
+        $this->api('POST', $this->path('/doses'), [...$edit, 'version' => $this->board()['version'], 'dose' => '60 × 8'])->assertStatus(422)->assertJsonPath('errors.0.path', '/dose');
+    }
+
+    public function test_a_copy_shows_every_swap_before_it_is_made(): void
+    {
+        $this->signedIn();
+        $name = 'Tove Rudder';
+        $body = ['version' => $this->board($name)['version'], 'from' => $this->clientNamed('Bea Thwart')->id, 'program' => $this->programs()[0]['id']];
+        $check = $this->api('POST', $this->path('/copy/check', $name), $body)->assertOk()->json();
+
+        self::assertSame(1, count($this->programs($name)), 'nothing is stored yet');
+        self::assertNotSame([], $check['changes']);
+        $board = $this->api('POST', $this->path('/copy', $name), $body)->assertOk()->json();
+        self::assertSame($check['week']['total'], $board['week']['total']);
+        self::assertStringContainsString('copied from Bea Thwart', $board['title']);
+        $exercises = array_merge(...array_map(static fn (array $session): array => array_merge(...array_map(static fn (array $block): array => array_column($block['entries'], 'name'), $session['blocks'])), $board['week']['sessions']));
+        self::assertSame([], array_intersect($exercises, array_column($check['changes'], 'from')));
+    }
+
+    public function test_nothing_is_copied_to_who_must_see_a_clinician_nor_from_another_studio(): void
+    {
+        $this->signedIn();
+        $body = ['version' => $this->board('Anker Stave')['version'], 'from' => $this->clientNamed('Bea Thwart')->id, 'program' => $this->programs()[0]['id']];
+        $this->api('POST', $this->path('/copy', 'Anker Stave'), $body)->assertStatus(422);
+        $this->api('POST', $this->path('/programs', 'Anker Stave'), ['version' => $body['version'], 'weeks' => 4])->assertStatus(422);
+        $this->api('POST', $this->path('/copy', 'Tove Rudder'), [...$body, 'version' => $this->board('Tove Rudder')['version'], 'from' => 'somebody-else'])->assertStatus(404);
+    }
+
+    public function test_a_move_keeps_the_reason_and_moves_the_weeks_after_it(): void
+    {
+        $this->signedIn();
+        $board = $this->board();
+        $ladder = array_column($board['ladders'], null, 'id')['side-plank'];
+        $after = $this->api('POST', $this->path('/moves'), ['version' => $board['version'], 'rung' => $ladder['down'], 'note' => 'Hip felt tired.'])->assertOk()->json();
+        $moved = array_column($after['ladders'], null, 'id')['side-plank'];
+
+        self::assertSame(['Moved by Sanna Keel: Hip felt tired.'], $moved['why']);
+        self::assertSame(['week' => 1, 'rung' => $ladder['down']], $moved['path'][0]);
+    }
+}
