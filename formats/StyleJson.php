@@ -131,6 +131,7 @@ final class StyleJson
             $node->strings('avoid'),
             $node->bool('circuit'),
             $node->bool('standing_first'),
+            $node->bool('shows_roles'),
         );
     }
 }

@@ -39,6 +39,7 @@ final class ProgramView
                 'directions' => $this->view->directions($week, $board),
                 'roles' => $this->roles($week, $board),
             ], $program->weeks),
+            'shows_roles' => $board->style->plan->roleShares !== [] || $this->data->goals()[$board->client->goal->value]->showsRoles,
             'paths' => $this->paths($program),
         ];
     }

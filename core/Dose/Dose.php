@@ -60,6 +60,11 @@ final class Dose
         return new self($this->measure, $this->sets, $this->side, $rest, $this->loadKg, $this->range);
     }
 
+    public function withSide(?Side $side): self
+    {
+        return new self($this->measure, $this->sets, $side, $this->rest, $this->loadKg, $this->range);
+    }
+
     public function isPerSide(): bool
     {
         return $this->side?->isPerSide() ?? false;

@@ -49,7 +49,7 @@ final class DoseChooser
     public function choose(Rung $rung, int $step, Client $client): array
     {
         $dose = $rung->dose($step)->withSets(1);
-        $why = [];
+        $why = [sprintf('Dose, tempo and rest: step %d of %d on this rung (common practice, no source).', min($step, count($rung->steps) - 1) + 1, count($rung->steps))];
         $measure = $dose->measure;
         if ($measure instanceof Hold) {
             $best = $rung->timedTest === null ? null : TimedHold::of($rung->timedTest, $client->tests);

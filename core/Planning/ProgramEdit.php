@@ -7,6 +7,7 @@ namespace EvenRungs\Core\Planning;
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Library;
@@ -51,7 +52,7 @@ final class ProgramEdit
 
         return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries(
             fn (Entry $entry): Entry => $entry->exercise === $exercise || $this->library->identity($entry->exercise) === $identity
-                ? $this->entryOn($entry, $rung, $step, $client, 'In place of '.($this->library->find($exercise)->name ?? $exercise).'.')
+                ? $this->entryOn($entry, $rung, $step, $client, ['In place of '.($this->library->find($exercise)->name ?? $exercise).'.'])
                 : $entry,
         )));
     }
@@ -65,7 +66,7 @@ final class ProgramEdit
      */
     public function swap(Program $program, int $week, int $session, int $block, int $entry, Rung $rung, Client $client): Program
     {
-        return $this->changeEntry($program, $week, $session, $block, $entry, fn (Entry $old): Entry => $this->entryOn($old, $rung, 0, $client, sprintf('Swapped for %s.', $this->library->find($old->exercise)->name ?? $old->exercise)));
+        return $this->changeEntry($program, $week, $session, $block, $entry, fn (Entry $old): Entry => $this->entryOn($old, $rung, 0, $client, [sprintf('Swapped for %s.', $this->library->find($old->exercise)->name ?? $old->exercise)]));
     }
 
     /** Takes one exercise out of the program, and blocks that it leaves empty. */
@@ -131,13 +132,14 @@ final class ProgramEdit
             if ($old === null || $old->ladder !== $rung->ladder) {
                 return $entry;
             }
-            $from = $old === $rung ? sprintf('Step %d of %d on this rung.', $step + 1, count($rung->steps)) : sprintf('Moved from %s.', $old->name);
+            $from = $old === $rung ? [] : [sprintf('Moved from %s.', $old->name)];
 
-            return $this->entryOn($entry, $rung, $step, $client, $why === [] ? $from : implode(' ', $why));
+            return $this->entryOn($entry, $rung, $step, $client, $why === [] ? $from : $why);
         };
     }
 
-    private function entryOn(Entry $entry, Rung $rung, int $step, Client $client, string $from): Entry
+    /** @param  list<string>  $from  how the rung came here */
+    private function entryOn(Entry $entry, Rung $rung, int $step, Client $client, array $from): Entry
     {
         [$dose, $why] = $this->doses->choose($rung, $step, $client);
 
@@ -145,7 +147,7 @@ final class ProgramEdit
             $rung->id,
             $dose->withSets($entry->dose->sets)->withRest($entry->dose->rest),
             $entry->note,
-            new Planned($rung->category, $rung->level, $rung->ladder, [$from, ...$why]),
+            new Planned($rung->category, $rung->level, $rung->ladder, [...$from, ...$why]),
             $entry->x,
         );
     }
@@ -162,7 +164,7 @@ final class ProgramEdit
         return $this->changeEntry($program, $week, $session, $block, $entry, function (Entry $old) use ($dose): Entry {
             $onBothSides = $dose->side === null && $this->library->find($old->exercise)?->side === Side::Both;
 
-            return $old->withDose($onBothSides ? new Dose($dose->measure, $dose->sets, Side::Both, $dose->rest, $dose->loadKg, $dose->range) : $dose);
+            return $old->withDose($onBothSides ? $dose->withSide(Side::Both) : $dose)->because(sprintf('Dose typed by the trainer, in place of %s.', Shorthand::write($old->dose)));
         });
     }
 

@@ -17,6 +17,7 @@ use EvenRungs\Core\Session\Planned;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Session\StraightBlock;
+use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 
 /**
@@ -43,6 +44,7 @@ final class SessionDraft
         private readonly bool $circuit,
         private readonly Library $library,
         private readonly Style $style,
+        private readonly GoalRule $goal,
     ) {
     }
 
@@ -116,15 +118,14 @@ final class SessionDraft
 
     private function isAllowed(): bool
     {
-        // in any order it takes as long: every item is another exercise
         $session = $this->unclaimed($this->items);
-        if ($this->slot->mayBeHard && $this->slot->kind !== Kind::Activation) {
-            return ! SessionTime::total($session, $this->library)->isLongerThan($this->slot->length);
-        }
-        $time = SessionTime::of($session, $this->library);
-        if ($time->time->total()->isLongerThan($this->slot->length)) {
+        if (! $this->fits(SessionTime::total($session, $this->library))) {
             return false;
         }
+        if ($this->slot->mayBeHard && $this->slot->kind !== Kind::Activation) {
+            return true;
+        }
+        $time = SessionTime::of($session, $this->library);
         if ($this->slot->kind === Kind::Activation) {
             foreach ($session->entries() as $entry) {
                 if ($entry->dose->sets > 1 || $entry->dose->measure->longestHold()->isLongerThan($this->style->switchOnHold)) {
@@ -148,9 +149,28 @@ final class SessionDraft
         return $sets < $this->style->hardSets && $ms < $this->style->hardTension->ms;
     }
 
+    /**
+     * Whether the session keeps the minutes in the order it will have. Only the rest of what comes last depends on the order,
+     * so most drafts need not be ordered to know.
+     *
+     * @param  Seconds  $unordered  what it takes with the items as they were added
+     */
+    private function fits(Seconds $unordered): bool
+    {
+        $rest = max([0, ...array_map(static fn (DraftItem $item): int => $item->dose->rest->ms ?? 0, $this->items)]);
+        $room = $this->slot->length->ms - $unordered->ms;
+
+        return $room >= $rest || ($room >= -$rest && ! SessionTime::total($this->ordered(), $this->library)->isLongerThan($this->slot->length));
+    }
+
+    private function ordered(): Session
+    {
+        return $this->unclaimed(SessionOrder::arrange($this->items, $this->style->plan->order));
+    }
+
     public function session(): Session
     {
-        $session = $this->unclaimed(SessionOrder::arrange($this->items, $this->style->plan->order));
+        $session = $this->ordered();
 
         return $session->withClaimed(SessionTime::total($session, $this->library));
     }
@@ -215,6 +235,23 @@ final class SessionDraft
     {
         $rung = $item->choice->rung;
 
-        return new Entry($rung->id, $dose, null, new Planned($rung->category, $rung->level, $rung->ladder, $item->why));
+        $why = $item === $this->switchOn ? $item->why : [...$item->why, $this->whySets($item->dose->sets)];
+
+        return new Entry($rung->id, $dose, null, new Planned($rung->category, $rung->level, $rung->ladder, $why));
+    }
+
+    private function whySets(int $sets): string
+    {
+        $what = $this->circuit ? 'round' : 'set';
+
+        return sprintf(
+            '%d %s%s: %s means %d, and %d at most where the minutes and the evenness of the directions allow.',
+            $sets,
+            $what,
+            $sets === 1 ? '' : 's',
+            lcfirst($this->goal->name),
+            $this->goal->sets,
+            $this->goal->mostSets,
+        );
     }
 }

@@ -74,12 +74,10 @@ final class WeekPlanner
         $most = null;
         for ($number = 1; $number <= $weeks; $number++) {
             $light = $progression->isLight($number, $weeks);
-            [$sessions, $covered] = $this->week($client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
-            $load = $this->load($sessions);
+            [$sessions, $covered, $load] = $this->week($client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
             while (! $light && $most !== null && $held < $number && $this->growsTooFast($most, $load)) {
                 $held++;
-                [$sessions, $covered] = $this->week($client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
-                $load = $this->load($sessions);
+                [$sessions, $covered, $load] = $this->week($client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
             }
             $most = $light ? $most : [max($most[0] ?? 0, $load[0]), max($most[1] ?? 0, $load[1])];
             $planned[] = new Week($number, $client->otherTraining, $sessions, $this->notes($number, $weeks, $light));
@@ -88,22 +86,6 @@ final class WeekPlanner
         $title = sprintf('%s: %s', $client->name, $weeks === 1 ? 'one week' : $weeks.' weeks');
 
         return new Program($planned, $title, $this->style->id, $client, $gaps);
-    }
-
-    /**
-     * @param  list<Session>  $sessions
-     * @return array{int, int} milliseconds of work and sets in the four directions
-     */
-    private function load(array $sessions): array
-    {
-        $ms = $sets = 0;
-        $shares = DirectionShares::of(new Week(1, [], $sessions), $this->library);
-        foreach (Category::directions() as $direction) {
-            $ms += $shares->ms[$direction->value];
-            $sets += $shares->sets[$direction->value];
-        }
-
-        return [$ms, $sets];
     }
 
     /**
@@ -128,11 +110,12 @@ final class WeekPlanner
 
     /**
      * @param  array<string, list<ExerciseChoice>>  $choices
-     * @return array{list<Session>, array<string, int>} the sessions through the week, and how many train each direction
+     * @return array{list<Session>, array<string, int>, array{int, int}} the sessions through the week, how many train each
+     *                                                                  direction, and the milliseconds of work and sets in all four
      */
     private function week(Client $client, GoalRule $goal, array $choices, bool $light): array
     {
-        $covered = $ms = array_fill_keys(array_column(Category::directions(), 'value'), 0);
+        $covered = $ms = $sets = array_fill_keys(array_column(Category::directions(), 'value'), 0);
         $sessions = [];
         foreach ((new WeekSlots($this->style))->of($client) as $slot) {
             $session = $client->isAtHomeOn($slot->day)
@@ -142,29 +125,16 @@ final class WeekPlanner
                 continue;
             }
             $sessions[] = $session;
-            foreach (DirectionShares::of(new Week(1, [], [$session]), $this->library)->ms as $code => $work) {
-                $ms[$code] = ($ms[$code] ?? 0) + $work;
-            }
-            if ($session->kind !== Kind::Activation) {
-                foreach (array_keys($covered) as $code) {
-                    $covered[$code] += $this->trains($session, $code) ? 1 : 0;
-                }
+            $shares = DirectionShares::of(new Week(1, [], [$session]), $this->library);
+            foreach (array_keys($covered) as $code) {
+                $ms[$code] += $shares->ms[$code];
+                $sets[$code] += $shares->sets[$code];
+                $covered[$code] += $shares->sessions[$code];
             }
         }
         usort($sessions, static fn (Session $a, Session $b): int => $a->day->number() <=> $b->day->number());
 
-        return [$sessions, $covered];
-    }
-
-    private function trains(Session $session, string $code): bool
-    {
-        foreach ($session->entries() as $entry) {
-            if ($entry->planned?->category->value === $code) {
-                return true;
-            }
-        }
-
-        return false;
+        return [$sessions, $covered, [array_sum($ms), array_sum($sets)]];
     }
 
     /**
@@ -190,7 +160,7 @@ final class WeekPlanner
      */
     private function draft(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, array $ms, bool $light, ?ExerciseChoice $open): SessionDraft
     {
-        $draft = new SessionDraft($slot, ($goal->circuit || $this->style->plan->circuit) && $slot->kind !== Kind::Activation, $this->library, $this->style);
+        $draft = new SessionDraft($slot, ($goal->circuit || $this->style->plan->circuit) && $slot->kind !== Kind::Activation, $this->library, $this->style, $goal);
         if ($open !== null) {
             $draft->openWith($open, $this->doses->choose($open->rung, $open->step, $client)[0]);
         }

@@ -25,6 +25,7 @@ final class GoalRule
      * @param  list<Category>  $without  categories that are left out
      * @param  list<string>  $avoid  stresses that leave a rung out from grade 2
      * @param  bool  $circuit  the main part runs as a circuit
+     * @param  bool  $showsRoles  the share of each role is worth showing
      * @param  bool  $standingFirst  standing rungs are preferred
      */
     public function __construct(
@@ -40,6 +41,7 @@ final class GoalRule
         public readonly array $avoid,
         public readonly bool $circuit,
         public readonly bool $standingFirst,
+        public readonly bool $showsRoles = false,
     ) {
     }
 

@@ -163,43 +163,6 @@ export function Sections({ document, onChange, library, errors }: Props) {
         </div>
       </Section>
 
-      <Section
-        title="At home"
-        hint="On these days the client trains alone: only moves that are already clean, with the kit that is there."
-      >
-        <div className="flex flex-wrap gap-x-5">
-          {days.map((day) => (
-            <Tick
-              key={day}
-              label={dayNames[day]}
-              checked={home?.days.includes(day) === true}
-              onChange={(on) => {
-                const kept = home ?? { days: [], equipment: [] };
-                const next = { ...kept, days: toggled(kept.days, day, on) };
-                set('home', next.days.length === 0 ? undefined : next);
-              }}
-            />
-          ))}
-        </div>
-        {home !== undefined && (
-          <div className="mt-2 grid grid-cols-2 gap-x-6 border-t border-line pt-2 sm:grid-cols-4">
-            {library.library.equipment.map((kit) => {
-              const id = kit.id as (typeof home.equipment)[number];
-              return (
-                <Tick
-                  key={kit.id}
-                  label={`${kit.name} at home`}
-                  checked={home.equipment.includes(id)}
-                  onChange={(on) => {
-                    set('home', { ...home, equipment: toggled(home.equipment, id, on) });
-                  }}
-                />
-              );
-            })}
-          </div>
-        )}
-      </Section>
-
       <Section title="Days" hint="Minutes for core work, and what else the client does. Empty: no session that day.">
         <div className="space-y-2">
           {days.map((day) => (
@@ -228,6 +191,43 @@ export function Sections({ document, onChange, library, errors }: Props) {
             </div>
           ))}
         </div>
+      </Section>
+
+      <Section
+        title="At home"
+        hint="On these days the client trains alone: only moves that are already clean, with the kit that is there."
+      >
+        <div className="flex flex-wrap gap-x-5">
+          {days.map((day) => (
+            <Tick
+              key={day}
+              label={`${dayNames[day] ?? day} at home`}
+              checked={home?.days.includes(day) === true}
+              onChange={(on) => {
+                const kept = home ?? { days: [], equipment: [] };
+                const next = { ...kept, days: toggled(kept.days, day, on) };
+                set('home', next.days.length === 0 ? undefined : next);
+              }}
+            />
+          ))}
+        </div>
+        {home !== undefined && (
+          <div className="mt-2 grid grid-cols-2 gap-x-6 border-t border-line pt-2 sm:grid-cols-4">
+            {library.library.equipment.map((kit) => {
+              const id = kit.id as (typeof home.equipment)[number];
+              return (
+                <Tick
+                  key={kit.id}
+                  label={`${kit.name} at home`}
+                  checked={home.equipment.includes(id)}
+                  onChange={(on) => {
+                    set('home', { ...home, equipment: toggled(home.equipment, id, on) });
+                  }}
+                />
+              );
+            })}
+          </div>
+        )}
       </Section>
 
       <Section

@@ -9,7 +9,6 @@ type Page = Schemas['ProgramPage'];
 
 /** Weeks across, ladders down: which rung and dose is expected when, above the minutes and shares of each week. */
 export function WeeksTable({ program }: { program: Page }) {
-  const hasRoles = program.weeks.some((week) => week.roles.some((role) => role.target !== null));
   return (
     <div className="overflow-x-auto">
       <table
@@ -63,10 +62,11 @@ export function WeeksTable({ program }: { program: Page }) {
               </td>
             ))}
           </tr>
-          {hasRoles && (
+          {program.shows_roles && (
             <tr className="border-t border-line align-top">
               <th scope="row" className="pr-3 text-[15px] font-semibold">
-                Roles, meant in brackets
+                Roles
+                {program.weeks[0]?.roles.some((role) => role.target !== null) === true && ', meant in brackets'}
               </th>
               {program.weeks.map((week) => (
                 <td key={week.number} className="px-2 py-1 text-sm">
