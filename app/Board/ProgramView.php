@@ -7,6 +7,7 @@ namespace App\Board;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Ladder\Role;
+use EvenRungs\Core\Session\CircuitBlock;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
@@ -84,15 +85,18 @@ final class ProgramView
         $library = $this->data->library();
         $paths = [];
         foreach ($program->weeks as $w => $week) {
-            foreach (array_merge([], ...array_map(static fn (Session $session): array => $session->entries(), $week->sessions)) as $entry) {
-                $rung = $library->find($entry->exercise);
-                if ($rung === null) {
-                    continue;
-                }
-                $paths[$rung->ladder] ??= array_fill(0, count($program->weeks), null);
-                $known = $paths[$rung->ladder][$w];
-                if ($known === null || $rung->level->value > $known['level']) {
-                    $paths[$rung->ladder][$w] = ['rung' => $rung->id, 'name' => $rung->name, 'level' => $rung->level->value, 'dose' => Shorthand::write($entry->dose), 'why' => $entry->planned->why ?? []];
+            foreach (array_merge([], ...array_map(static fn (Session $session): array => $session->blocks, $week->sessions)) as $block) {
+                foreach ($block->entries() as $entry) {
+                    $rung = $library->find($entry->exercise);
+                    if ($rung === null) {
+                        continue;
+                    }
+                    $paths[$rung->ladder] ??= array_fill(0, count($program->weeks), null);
+                    $known = $paths[$rung->ladder][$w];
+                    if ($known === null || $rung->level->value > $known['level']) {
+                        $dose = $block instanceof CircuitBlock ? $entry->dose->withSets($block->rounds) : $entry->dose;
+                        $paths[$rung->ladder][$w] = ['rung' => $rung->id, 'name' => $rung->name, 'level' => $rung->level->value, 'dose' => Shorthand::write($dose), 'why' => $entry->planned->why ?? []];
+                    }
                 }
             }
         }

@@ -1,3 +1,4 @@
+import { Fragment } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { roleNames, shortName } from '../../app/words';
@@ -40,7 +41,7 @@ export function WeeksTable({ program }: { program: Page }) {
               Time
             </th>
             {program.weeks.map((week) => (
-              <td key={week.number} className="px-2 whitespace-nowrap">
+              <td key={week.number} className="px-2">
                 <b>{week.total.text}</b> <span className="text-sm text-faint">min, {week.sessions} sessions</span>
               </td>
             ))}
@@ -144,9 +145,9 @@ function Step({
       <Why about={`${name}, ${step.dose}`} reasons={step.why}>
         <span className={fresh ? '' : 'text-faint'}>
           {step.dose.split(' ').map((part, i) => (
-            <span key={i} className="whitespace-nowrap">
-              {part}{' '}
-            </span>
+            <Fragment key={i}>
+              <span className="whitespace-nowrap">{part}</span>{' '}
+            </Fragment>
           ))}
         </span>
       </Why>

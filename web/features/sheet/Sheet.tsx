@@ -6,6 +6,8 @@ import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useLibrary } from '../board/useBoard';
 import { Still } from '../../ui/Figure';
+import { ChooseWeek } from '../week/ChooseWeek';
+import { useWeek } from '../week/useWeek';
 import { useFigures } from '../library/useRungs';
 
 /** One page a week for the client: readable in black and white, cautions included. */
@@ -14,9 +16,12 @@ export function Sheet() {
   const library = useLibrary();
   const me = useMe();
   const figures = useFigures();
+  const at = useWeek();
   if (board.data === undefined || library.isPending) return <Waiting what="the sheet" />;
   if (library.isError) return <Notice title={library.error.message} />;
-  const { week, client } = board.data;
+  const { client, style } = board.data;
+  const { week } = at;
+  if (at.isPending) return <Waiting what="the week" />;
   if (week === null) return <p>No week is planned, so there is nothing to print.</p>;
   const rungs = new Map(library.data.library.ladders.flatMap((ladder) => ladder.rungs).map((rung) => [rung.id, rung]));
   const used = [
@@ -27,7 +32,7 @@ export function Sheet() {
 
   return (
     <div>
-      <p className="mb-3 print:hidden">
+      <div className="mb-3 flex flex-wrap items-center gap-4 print:hidden">
         <Button
           look="act"
           onClick={() => {
@@ -36,7 +41,8 @@ export function Sheet() {
         >
           <Printer size={18} aria-hidden /> Print
         </Button>
-      </p>
+        <ChooseWeek at={at} />
+      </div>
       <article className="mx-auto max-w-[50rem] bg-white p-8 text-[13px] leading-snug text-black shadow print:max-w-none print:p-0 print:text-[10px] print:leading-[1.25] print:shadow-none">
         <header className="mb-2 flex items-end border-b-2 border-black pb-1">
           <h1 className="text-2xl font-bold print:text-xl">{client.name}</h1>
@@ -105,7 +111,10 @@ export function Sheet() {
                 <b>{limit.name}:</b> {limit.caution}
               </li>
             ))}
-            <li>Never hold the breath. Stop a set when the form goes, not when the clock says so.</li>
+            {style.coaching.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+            <li>Stop a set when the form goes, not when the clock says so.</li>
             <li>
               Stop at pain that is not ordinary effort, and at once at sharp or spreading pain, numbness or giving way;
               tell your trainer. This sheet is no diagnosis and does not replace licensed care.
