@@ -210,9 +210,13 @@ final class DataFolder
     public function styleQuestions(): Node
     {
         $questions = [];
-        foreach ($this->node('style-choices.json', 'questions')->opaque('questions') ?? [] as $row) {
-            $questions[$row['id']] = ['question' => $row['question'], 'coached' => $row['coached'] ?? false, 'sides' => array_column($row['sides'], null, 'id')];
-        }
+        $this->node('style-choices.json', 'questions')->each('questions', function (Node $question) use (&$questions): void {
+            $sides = [];
+            $question->each('sides', function (Node $side) use (&$sides): void {
+                $sides[$side->string('id')] = $side->all();
+            });
+            $questions[$question->string('id')] = ['question' => $question->string('question'), 'coached' => $question->bool('coached'), 'sides' => $sides];
+        });
 
         return new Node($questions);
     }

@@ -138,6 +138,12 @@ final class Node
         return array_map(strval(...), array_keys($this->value));
     }
 
+    /** @return array<mixed> what stands here, as it is */
+    public function all(): array
+    {
+        return $this->value;
+    }
+
     /** @return array<string, mixed>|null */
     public function opaque(string $key): ?array
     {

@@ -24,8 +24,8 @@ if [ -z "$suite" ]; then
     say "Installed PHP packages:"
     composer show --direct --format=text 2>/dev/null | awk '{print "  " $1, $2}'
     step "Formatting of PHP (Pint)" vendor/bin/pint --test -q
-    step "PHPStan, highest level: core, formats, cli" vendor/bin/phpstan analyse -c phpstan.neon --no-progress --memory-limit=1G -q --error-format=raw
-    step "PHPStan, level 8: app" vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=1G -q --error-format=raw
+    step "PHPStan, highest level: core, formats, cli" vendor/bin/phpstan analyse -c phpstan.neon --no-progress --memory-limit=1G --error-format=raw
+    step "PHPStan, level 8: app" vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=1G --error-format=raw
     step "TypeScript, ESLint, Prettier" npm run -s check
 fi
 

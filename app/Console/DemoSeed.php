@@ -106,7 +106,7 @@ final class DemoSeed extends Command
 
     private function trainer(Studio $studio): Trainer
     {
-        return Trainer::query()->where('studio_id', $studio->id)->orderBy('id')->firstOrFail();
+        return Trainer::query()->where('studio_id', $studio->id)->firstOrFail();
     }
 
     private static function daysAgo(Node $each): string

@@ -47,23 +47,25 @@ final class SessionTime
     public static function of(Session $session, Library $library): self
     {
         $timeline = Timeline::of($session, $library);
-        $none = array_fill_keys(array_column(SegmentKind::cases(), 'value'), 0);
-        $whole = $none;
-        $blocks = array_map(static fn (): array => $none, $session->blocks);
-        $entries = array_map(static fn (Block $block): array => array_map(static fn (): array => $none, $block->entries()), $session->blocks);
+        /** @var array<string, int> $whole */
+        $whole = [];
+        /** @var list<array<string, int>> $blocks */
+        $blocks = array_map(static fn (): array => [], $session->blocks);
+        /** @var list<list<array<string, int>>> $entries */
+        $entries = array_map(static fn (Block $block): array => array_map(static fn (): array => [], $block->entries()), $session->blocks);
         $tension = [];
         foreach ($timeline as $segment) {
             $kind = $segment->kind->value;
             $ms = $segment->ms();
-            $whole[$kind] += $ms;
+            $whole[$kind] = ($whole[$kind] ?? 0) + $ms;
             if ($segment->block === null) {
                 continue;
             }
-            $blocks[$segment->block][$kind] += $ms;
+            $blocks[$segment->block][$kind] = ($blocks[$segment->block][$kind] ?? 0) + $ms;
             if ($segment->entry === null) {
                 continue;
             }
-            $entries[$segment->block][$segment->entry][$kind] += $ms;
+            $entries[$segment->block][$segment->entry][$kind] = ($entries[$segment->block][$segment->entry][$kind] ?? 0) + $ms;
             if ($segment->kind === SegmentKind::Work) {
                 $category = $library->find((string) $segment->exercise)->category->value ?? self::UNMATCHED;
                 $tension[$category] = ($tension[$category] ?? 0) + $ms;

@@ -20,15 +20,15 @@ final class Time
     ) {
     }
 
-    /** @param  array<string, int>  $ms  by kind of segment */
+    /** @param  array<string, int>  $ms  by kind of segment; a kind that is not there took none */
     public static function of(array $ms): self
     {
         return new self(
-            $ms[SegmentKind::Work->value],
-            $ms[SegmentKind::Rest->value],
-            $ms[SegmentKind::Side->value] + $ms[SegmentKind::Station->value],
-            $ms[SegmentKind::WarmUp->value],
-            $ms[SegmentKind::CoolDown->value],
+            $ms['work'] ?? 0,
+            $ms['rest'] ?? 0,
+            ($ms['side'] ?? 0) + ($ms['station'] ?? 0),
+            $ms['warm-up'] ?? 0,
+            $ms['cool-down'] ?? 0,
         );
     }
 

@@ -53,8 +53,7 @@ final class ProgramController extends Controller
     public function week(Client $client, string $program, int $week): JsonResponse
     {
         $board = $this->boardWith($client, $program);
-        $found = $board->program->weeks[$week - 1] ?? null;
-        abort_if($found === null, 404);
+        $found = $board->program->weeks[$week - 1] ?? abort(404);
 
         return new JsonResponse($this->view->week($found, $board));
     }
