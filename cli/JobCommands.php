@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Cli;
 
+use EvenRungs\Core\Audit\Audit;
+use EvenRungs\Core\Audit\Numbers;
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Body\NormGroup;
 use EvenRungs\Core\Body\SafetyScreen;
@@ -13,12 +15,17 @@ use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Planning\WeekPlanner;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\Week;
+use EvenRungs\Formats\AuditJson;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\NormsJson;
 use EvenRungs\Formats\PlacementJson;
+use EvenRungs\Formats\ProgramCsv;
 use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\Schemas;
 use EvenRungs\Formats\SessionJson;
@@ -43,6 +50,7 @@ final class JobCommands
         'place' => ['--format' => true],
         'plan' => ['--weeks' => true, '--style' => true, '--format' => true],
         'swap' => ['--format' => true],
+        'audit' => ['--client' => true, '--style' => true, '--format' => true],
         'norms' => ['--format' => true],
         'schema' => [],
     ];
@@ -77,6 +85,7 @@ final class JobCommands
                 'place' => $this->place($arguments),
                 'plan' => $this->plan($arguments),
                 'swap' => $this->swap($arguments),
+                'audit' => $this->audit($arguments),
                 'norms' => $this->norms($arguments),
                 default => $this->schema($arguments),
             };
@@ -91,18 +100,57 @@ final class JobCommands
 
     private function time(Arguments $arguments): int
     {
-        $document = $this->document($arguments);
-        $format = $document->format ?? null;
+        $text = $this->text($arguments);
         $writer = new TimeJson($this->data->library(), $arguments->has('--timeline'));
-        if ($format === ProgramJson::FORMAT) {
-            return $this->answer($writer->program((new ProgramJson($this->data->clients()))->read($this->checked('program', $document))));
+        if ($this->isCsv($arguments, $text)) {
+            return $this->answer($writer->program(ProgramCsv::read($text)));
         }
-        if ($format === SessionJson::FORMAT) {
+        $document = Json::decode($text);
+        if (($document->format ?? null) === SessionJson::FORMAT) {
             $node = $this->checked('session', $document);
 
             return $this->answer($node->guard(static fn (): array => $writer->session(SessionJson::read($node))));
         }
-        throw UnusableInput::at('/format', sprintf('must be "%s" or "%s"', SessionJson::FORMAT, ProgramJson::FORMAT));
+
+        return $this->answer($writer->program($this->program($document)));
+    }
+
+    private function audit(Arguments $arguments): int
+    {
+        $text = $this->text($arguments);
+        $program = $this->isCsv($arguments, $text) ? ProgramCsv::read($text) : $this->programOrSession(Json::decode($text));
+        $style = $arguments->value('--style') ?? (in_array($program->style, $this->data->styleNames(), true) ? $program->style : null);
+        $file = $arguments->value('--client');
+        $client = $file === null ? null : $this->data->clients()->read($this->checked('client', Json::decode($this->fileText($file))));
+        $audit = new Audit($this->data->library());
+        try {
+            $read = $audit->read($program, $style === null ? Numbers::usual() : Numbers::of($this->data->style($style)), $client);
+        } catch (InvalidValue $e) {
+            (new TimeJson($this->data->library()))->program($program);
+            throw $e;
+        }
+
+        return $this->answer(AuditJson::write($audit->findings($read), $read));
+    }
+
+    /** A session alone is audited as a week that has no other. */
+    private function programOrSession(object $document): Program
+    {
+        if (($document->format ?? null) !== SessionJson::FORMAT) {
+            return $this->program($document);
+        }
+        $node = $this->checked('session', $document);
+
+        return new Program([new Week(1, [], [$node->guard(static fn (): Session => SessionJson::read($node))])]);
+    }
+
+    private function program(object $document): Program
+    {
+        if (($document->format ?? null) !== ProgramJson::FORMAT) {
+            throw UnusableInput::at('/format', sprintf('must be "%s" or "%s"', SessionJson::FORMAT, ProgramJson::FORMAT));
+        }
+
+        return (new ProgramJson($this->data->clients()))->read($this->checked('program', $document));
     }
 
     private function place(Arguments $arguments): int
@@ -200,15 +248,35 @@ final class JobCommands
         if ($format !== null && $format !== 'json') {
             throw UnusableInput::at('--format', 'must be json: this command reads no other format');
         }
+
+        return Json::decode($this->text($arguments));
+    }
+
+    /** Whether the input is CSV: as asked for, else unless it begins like a JSON object. */
+    private function isCsv(Arguments $arguments, string $text): bool
+    {
+        return match ($arguments->value('--format')) {
+            'json' => false,
+            'csv' => true,
+            null => ! str_starts_with(ltrim($text, "\u{FEFF} \t\r\n"), '{'),
+            default => throw UnusableInput::at('--format', 'must be json or csv'),
+        };
+    }
+
+    private function text(Arguments $arguments): string
+    {
         $file = $arguments->operands[0] ?? '-';
-        if ($file === '-') {
-            return Json::decode((string) stream_get_contents($this->in, Json::LARGEST + 1));
-        }
+
+        return $file === '-' ? (string) stream_get_contents($this->in, Json::LARGEST + 1) : $this->fileText($file);
+    }
+
+    private function fileText(string $file): string
+    {
         if (! is_file($file) || ! is_readable($file)) {
             throw UnusableInput::at($file, 'is not a file that can be read');
         }
 
-        return Json::decode((string) file_get_contents($file, false, null, 0, Json::LARGEST + 1));
+        return (string) file_get_contents($file, false, null, 0, Json::LARGEST + 1);
     }
 
     private function checked(string $schema, object $document): Node

@@ -22,10 +22,13 @@ final class TimeJson
     {
     }
 
-    /** @return array<string, mixed> */
-    public function session(Session $session): array
+    /**
+     * @param  ?SessionTime  $time  where it was counted before
+     * @return array<string, mixed>
+     */
+    public function session(Session $session, ?SessionTime $time = null): array
     {
-        $time = SessionTime::of($session, $this->library);
+        $time ??= SessionTime::of($session, $this->library);
         $blocks = [];
         foreach ($session->blocks as $b => $block) {
             $entries = [];
@@ -53,11 +56,12 @@ final class TimeJson
     }
 
     /**
+     * @param  list<list<SessionTime>>  $times  by week and session, where they were counted before
      * @return array<string, mixed>
      *
      * @throws UnusableInput naming every session that is longer than a day
      */
-    public function program(Program $program): array
+    public function program(Program $program, array $times = []): array
     {
         $sum = new Time;
         $weeks = [];
@@ -66,8 +70,9 @@ final class TimeJson
             $sessions = [];
             foreach ($week->sessions as $s => $session) {
                 try {
-                    $sum = $sum->plus(SessionTime::of($session, $this->library)->time);
-                    $sessions[] = ['day' => $session->day->value, ...$this->session($session)];
+                    $time = $times[$w][$s] ?? SessionTime::of($session, $this->library);
+                    $sum = $sum->plus($time->time);
+                    $sessions[] = ['day' => $session->day->value, ...$this->session($session, $time)];
                 } catch (InvalidValue $e) {
                     $problems[] = new Problem(Node::pointer(['weeks', $w, 'sessions', $s]), $e->getMessage());
                 }

@@ -14,6 +14,8 @@ final class Library
 {
     private const LONGEST_KEY = 200;
 
+    private const MOST_FOUND = 2000;
+
     /** @var array<string, Ladder> */
     private array $ladderById = [];
 
@@ -22,6 +24,9 @@ final class Library
 
     /** @var array<string, Rung> by name key */
     private array $rungByName = [];
+
+    /** @var array<string, ?Rung> what typed names were found to mean */
+    private array $found = [];
 
     /** @var array<string, list<list<string>>> the words of every name, by rung */
     private array $names = [];
@@ -161,7 +166,16 @@ final class Library
     /** The rung that a typed name means, matched whole; null when none does. */
     public function find(string $name): ?Rung
     {
-        return $this->rungById[$name] ?? $this->rungByName[Name::key($name)] ?? null;
+        if (isset($this->rungById[$name])) {
+            return $this->rungById[$name];
+        }
+        if (! array_key_exists($name, $this->found)) {
+            // whole programs ask for the same few names again and again
+            $this->found = count($this->found) < self::MOST_FOUND ? $this->found : [];
+            $this->found[$name] = $this->rungByName[Name::key($name)] ?? null;
+        }
+
+        return $this->found[$name];
     }
 
     /**

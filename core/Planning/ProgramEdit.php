@@ -175,30 +175,7 @@ final class ProgramEdit
      */
     private function changeEntry(Program $program, int $week, int $session, int $block, int $entry, callable $change): Program
     {
-        $old = ($program->weeks[$week]->sessions[$session]->blocks[$block] ?? null)?->entries()[$entry] ?? null;
-        if ($old === null) {
-            throw InvalidValue::because('there is no such entry in the program');
-        }
-        $weeks = $program->weeks;
-        $weeks[$week] = $this->withSession($weeks[$week], $session, function (Session $found) use ($block, $entry, $old, $change): Session {
-            $blocks = $found->blocks;
-            $entries = $blocks[$block]->entries();
-            $entries[$entry] = $change($old);
-            $blocks[$block] = $blocks[$block]->withEntries(array_values($entries));
-
-            return $this->claimed($found->withBlocks(array_values($blocks)));
-        });
-
-        return $program->withWeeks(array_values($weeks));
-    }
-
-    /** @param  callable(Session): Session  $change */
-    private function withSession(Week $week, int $place, callable $change): Week
-    {
-        $sessions = $week->sessions;
-        $sessions[$place] = $change($sessions[$place]);
-
-        return $week->withSessions(array_values($sessions));
+        return $program->changeSession($week, $session, fn (Session $found): Session => $this->claimed($found->changeEntry($block, $entry, $change)));
     }
 
     private function claimed(Session $session): Session

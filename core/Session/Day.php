@@ -19,4 +19,9 @@ enum Day: string
     {
         return (int) array_search($this, self::cases(), true);
     }
+
+    public function label(): string
+    {
+        return $this->name;
+    }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Session;
 
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\InvalidValue;
 
 /**
  * Weeks of sessions, for one client or for anyone.
@@ -43,5 +44,25 @@ final class Program
             static fn (Week $week): Week => $week->withSessions(array_map(static fn (Session $session): Session => $change($session, $week), $week->sessions)),
             $this->weeks,
         ));
+    }
+
+    /**
+     * The program with one session changed, or taken out.
+     *
+     * @param  int  $week  place in the program, from 0; likewise the session
+     * @param  callable(Session): ?Session  $change
+     *
+     * @throws InvalidValue when there is no such session
+     */
+    public function changeSession(int $week, int $session, callable $change): self
+    {
+        $weeks = $this->weeks;
+        $found = $weeks[$week] ?? throw InvalidValue::because('there is no such session in the program');
+        $sessions = $found->sessions;
+        $changed = $change($sessions[$session] ?? throw InvalidValue::because('there is no such session in the program'));
+        array_splice($sessions, $session, 1, $changed === null ? [] : [$changed]);
+        $weeks[$week] = $found->withSessions($sessions);
+
+        return $this->withWeeks(array_values($weeks));
     }
 }

@@ -85,4 +85,37 @@ final class Session
             $this->blocks,
         ));
     }
+
+    /**
+     * The session with one entry changed, or taken out with the block that it leaves empty.
+     *
+     * @param  int  $block  place in the session, from 0; likewise the entry
+     * @param  callable(Entry): ?Entry  $change
+     *
+     * @throws InvalidValue when there is no such entry, or its block cannot take what it becomes
+     */
+    public function changeEntry(int $block, int $entry, callable $change): self
+    {
+        $blocks = $this->blocks;
+        $entries = ($blocks[$block] ?? null)?->entries() ?? [];
+        $changed = $change($entries[$entry] ?? throw InvalidValue::because('there is no such entry in the program'));
+        array_splice($entries, $entry, 1, $changed === null ? [] : [$changed]);
+        if ($entries === []) {
+            array_splice($blocks, $block, 1);
+        } else {
+            $blocks[$block] = $blocks[$block]->withEntries($entries);
+        }
+
+        return $this->withBlocks(array_values($blocks));
+    }
+
+    public function onDay(Day $day): self
+    {
+        return new self($day, $this->kind, $this->blocks, $this->warmUp, $this->coolDown, $this->change, $this->claimed, $this->x);
+    }
+
+    public function asKind(Kind $kind): self
+    {
+        return new self($this->day, $kind, $this->blocks, $this->warmUp, $this->coolDown, $this->change, $this->claimed, $this->x);
+    }
 }

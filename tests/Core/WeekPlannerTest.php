@@ -6,6 +6,10 @@ namespace Tests\Core;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use EvenRungs\Core\Audit\Audit;
+use EvenRungs\Core\Audit\Finding;
+use EvenRungs\Core\Audit\Numbers;
+use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Ladder\Category;
@@ -220,6 +224,9 @@ final class WeekPlannerTest extends TestCase
                 if ($held < self::TWICE_UNDER_S) {
                     self::assertEquals($program, Documents::plan($client, 2, $style), 'the same input gives the same program');
                 }
+                $audit = new Audit(Documents::data()->library());
+                $findings = $audit->findings($audit->read($program, Numbers::of(Documents::data()->style($style))));
+                self::assertSame([], array_filter(array_map(static fn (Finding $each): string => $each->severity === Severity::Error ? $each->rule.' '.$each->message : '', $findings)), 'a plan has no finding of severity error');
                 foreach ($program->weeks as $week) {
                     $this->assertWeekKeepsItsPromises($week->sessions, $client);
                     foreach (Category::directions() as $direction) {

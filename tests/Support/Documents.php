@@ -16,6 +16,7 @@ use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
+use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\Schemas;
 use EvenRungs\Formats\SessionJson;
 use EvenRungs\Formats\StyleJson;
@@ -51,6 +52,12 @@ final class Documents
     public static function straight(array $entries, array $more = []): Session
     {
         return self::session([['type' => 'straight', 'entries' => $entries]], $more);
+    }
+
+    /** @param  array<string, mixed>  $document */
+    public static function program(array $document): Program
+    {
+        return (new ProgramJson(self::data()->clients()))->read(self::checked('program', ['format' => ProgramJson::FORMAT, 'version' => 1, ...$document]));
     }
 
     public static function time(Session $session): SessionTime

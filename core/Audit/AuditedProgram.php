@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Audit;
+
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Placement\Placer;
+use EvenRungs\Core\Session\CircuitBlock;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Session\Week;
+
+/**
+ * A program read once for all rules: names matched, times counted, hard sessions found.
+ */
+final class AuditedProgram
+{
+    /** @var list<AuditedWeek> */
+    public readonly array $weeks;
+
+    /** @var array<string, Placement>|null by ladder */
+    private ?array $placements = null;
+
+    /** @param  ?Client  $client  whose limits, kit, minutes and ability count; null where nobody is meant */
+    public function __construct(
+        public readonly Program $program,
+        public readonly Library $library,
+        public readonly Numbers $numbers,
+        public readonly ?Client $client,
+        private readonly Placer $placer,
+    ) {
+        $weeks = [];
+        foreach ($program->weeks as $w => $week) {
+            $sessions = [];
+            foreach ($week->sessions as $s => $session) {
+                $sessions[] = $this->session($session, $w, $s);
+            }
+            $weeks[] = new AuditedWeek($w, $week->number, $sessions, $this->otherTraining($week));
+        }
+        $this->weeks = $weeks;
+    }
+
+    /** @return list<\EvenRungs\Core\Body\OtherTraining> what the week says; where it says nothing, what the client does */
+    private function otherTraining(Week $week): array
+    {
+        return $week->otherTraining === [] ? $this->client->otherTraining ?? [] : $week->otherTraining;
+    }
+
+    private function session(Session $session, int $week, int $place): AuditedSession
+    {
+        $entries = [];
+        foreach ($session->blocks as $b => $block) {
+            foreach ($block->entries() as $e => $entry) {
+                $sets = $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets;
+                $entries[] = new AuditedEntry($entry, $this->library->find($entry->exercise), $sets, [$week, $place, $b, $e]);
+            }
+        }
+
+        return new AuditedSession($session, SessionTime::of($session, $this->library), $entries, [$week, $place], $this->numbers);
+    }
+
+    /** The client as they are on the day of a session: at home only the kit there is to hand. */
+    public function clientFor(AuditedSession $session): ?Client
+    {
+        return $this->client?->isAtHomeOn($session->session->day) === true ? $this->client->atHome() : $this->client;
+    }
+
+    /** @return list<AuditedSession> */
+    public function sessions(): array
+    {
+        return array_merge([], ...array_map(static fn (AuditedWeek $week): array => $week->sessions, $this->weeks));
+    }
+
+    /** Where the client would be placed on a ladder; null without a client. */
+    public function placement(string $ladder): ?Placement
+    {
+        if ($this->client === null) {
+            return null;
+        }
+        if ($this->placements === null) {
+            $this->placements = [];
+            foreach ($this->placer->place($this->client) as $placement) {
+                $this->placements[$placement->ladder->id] = $placement;
+            }
+        }
+
+        return $this->placements[$ladder] ?? null;
+    }
+}

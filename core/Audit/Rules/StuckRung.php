@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Audit\Rules;
+
+use EvenRungs\Core\Audit\AuditedEntry;
+use EvenRungs\Core\Audit\AuditedProgram;
+use EvenRungs\Core\Audit\Finding;
+use EvenRungs\Core\Audit\Fix;
+use EvenRungs\Core\Audit\Rule;
+use EvenRungs\Core\Audit\Severity;
+use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\Week;
+
+final class StuckRung implements Rule
+{
+    public static function sentence(): string
+    {
+        return 'The same rung with the same dose for more than four weeks running is looked at again.';
+    }
+
+    private const MOST_WEEKS = 4;
+
+    public function check(AuditedProgram $program): array
+    {
+        $running = [];
+        $findings = [];
+        foreach ($program->weeks as $week) {
+            $now = [];
+            foreach ($week->entries() as $entry) {
+                if ($entry->rung !== null) {
+                    $now[$entry->rung->id.' '.Shorthand::write($entry->entry->dose)] ??= $entry;
+                }
+            }
+            $before = $running;
+            $running = [];
+            foreach (array_keys($now) as $key) {
+                $running[$key] = 1 + ($before[$key] ?? 0);
+            }
+            foreach ($running as $key => $weeks) {
+                if ($weeks === self::MOST_WEEKS + 1) {
+                    $findings[] = new Finding('ladder.stuck', Severity::Note, $now[$key]->where(), sprintf('%s has the same dose for week %d running', $now[$key]->name(), $weeks), ['weeks' => $weeks], $this->next($now[$key], $week->number));
+                }
+            }
+        }
+
+        return $findings;
+    }
+
+    /** The next step of the rung, wherever the week has it at this dose. */
+    private function next(AuditedEntry $at, int $week): ?Fix
+    {
+        $dose = $at->entry->dose;
+        foreach ($at->rung->steps ?? [] as $step) {
+            if ($step->measure->kind() === $dose->measure->kind() && $step->measure->amount() > $dose->measure->amount()) {
+                $next = $dose->withMeasure($step->measure);
+
+                return new Fix(sprintf('Write %s from this week on.', Shorthand::write($next)), static fn (Program $program): Program => $program->mapSessions(
+                    static fn (Session $session, Week $each): Session => $each->number < $week ? $session : $session->mapEntries(
+                        static fn (Entry $entry): Entry => $entry->exercise === $at->entry->exercise && Shorthand::write($entry->dose) === Shorthand::write($dose) ? $entry->withDose($next) : $entry,
+                    ),
+                ));
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Audit\Rules;
+
+use EvenRungs\Core\Audit\AuditedProgram;
+use EvenRungs\Core\Audit\AuditedSession;
+use EvenRungs\Core\Audit\Finding;
+use EvenRungs\Core\Audit\Fix;
+use EvenRungs\Core\Audit\Repairs;
+use EvenRungs\Core\Audit\Rule;
+use EvenRungs\Core\Audit\Severity;
+use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Planning\Fit;
+use EvenRungs\Core\Session\Day;
+use EvenRungs\Core\Session\Session;
+
+final class TimeBudget implements Rule
+{
+    public static function sentence(): string
+    {
+        return 'A session keeps the client\'s minutes of that day, and stands on a day that the client offered.';
+    }
+
+    public function __construct(private readonly Repairs $repairs, private readonly Fit $fit)
+    {
+    }
+
+    public function check(AuditedProgram $program): array
+    {
+        $days = $program->client?->days;
+        if ($program->client === null || $days === null) {
+            return [];
+        }
+        $findings = [];
+        foreach ($program->sessions() as $session) {
+            $minutes = $program->client->minutesOn($session->session->day);
+            $computed = $session->time->time->total();
+            if ($minutes === 0) {
+                $findings[] = new Finding('time.budget', Severity::Warn, $session->where(), sprintf('stands on %s, a day that the client did not offer', $session->session->day->label()), ['computed_s' => $computed->toNumber(), 'budget_s' => 0], $this->move($program, $session));
+            } elseif ($computed->isLongerThan(Seconds::of(60 * $minutes))) {
+                $budget = Seconds::of(60 * $minutes);
+                $cut = $this->fit->into($session->session, $budget);
+                $findings[] = new Finding(
+                    'time.budget',
+                    Severity::Error,
+                    $session->where(),
+                    sprintf('takes %s of the %s that the client has', $computed->toClock(), $budget->toClock()),
+                    ['computed_s' => $computed->toNumber(), 'budget_s' => $budget->toNumber()],
+                    $cut === null ? null : $this->repairs->session('Cut it down to the minutes.', $session, static fn (Session $found): Session => $cut),
+                );
+            }
+        }
+
+        return $findings;
+    }
+
+    /** To the first offered day without a session on which it fits. */
+    private function move(AuditedProgram $program, AuditedSession $session): ?Fix
+    {
+        $taken = array_map(static fn (AuditedSession $each): Day => $each->session->day, $program->weeks[$session->place[0]]->sessions);
+        foreach (Day::cases() as $day) {
+            if (! in_array($day, $taken, true) && 60_000 * ($program->client?->minutesOn($day) ?? 0) >= $session->time->time->total()->ms) {
+                return $this->repairs->session(sprintf('Move it to %s.', $day->label()), $session, static fn (Session $found): Session => $found->onDay($day));
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Formats;
+
+use EvenRungs\Core\Audit\AuditedProgram;
+use EvenRungs\Core\Audit\AuditedSession;
+use EvenRungs\Core\Audit\AuditedWeek;
+use EvenRungs\Core\Audit\Finding;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Session\SessionTime;
+
+/**
+ * The answer of `audit`.
+ */
+final class AuditJson
+{
+    /**
+     * @param  list<Finding>  $findings
+     * @return array<string, mixed>
+     */
+    public static function write(array $findings, AuditedProgram $program): array
+    {
+        return [
+            'findings' => array_map(self::finding(...), $findings),
+            'coverage' => array_map(self::coverage(...), $program->weeks),
+            'time' => (new TimeJson($program->library))->program($program->program, array_map(static fn (AuditedWeek $week): array => array_map(static fn (AuditedSession $session): SessionTime => $session->time, $week->sessions), $program->weeks)),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function finding(Finding $finding): array
+    {
+        return [
+            'rule' => $finding->rule,
+            'severity' => $finding->severity->value,
+            'where' => $finding->where,
+            'message' => $finding->message,
+            'evidence' => (object) $finding->evidence,
+            'fix' => $finding->fix?->text,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function coverage(AuditedWeek $week): array
+    {
+        $coverage = ['week' => $week->number];
+        foreach (Category::cases() as $category) {
+            $coverage[$category->value] = [
+                'sessions' => $week->times($category),
+                'sets' => $week->sets($category),
+                'tension_s' => $week->ms($category) % 1000 === 0 ? intdiv($week->ms($category), 1000) : $week->ms($category) / 1000,
+            ];
+        }
+
+        return $coverage;
+    }
+}

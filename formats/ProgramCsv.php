@@ -1,0 +1,522 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Formats;
+
+use EvenRungs\Core\Dose\Bounds;
+use EvenRungs\Core\Dose\Distance;
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Hold;
+use EvenRungs\Core\Dose\Intervals;
+use EvenRungs\Core\Dose\Measure;
+use EvenRungs\Core\Dose\Reps;
+use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Dose\Side;
+use EvenRungs\Core\Dose\Tempo;
+use EvenRungs\Core\Dose\Work;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Session\Block;
+use EvenRungs\Core\Session\Change;
+use EvenRungs\Core\Session\CircuitBlock;
+use EvenRungs\Core\Session\Day;
+use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Session\Kind;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\RestBlock;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\StraightBlock;
+use EvenRungs\Core\Session\Week;
+
+/**
+ * A program as RFC 4180 CSV: one row an entry, block- and session-wide cells read from the first row of each.
+ */
+final class ProgramCsv
+{
+    public const COLUMNS = [
+        'week', 'day', 'kind', 'block', 'block_type', 'rounds', 'exercise', 'sets', 'reps', 'hold_s', 'intervals', 'work_s', 'distance_m', 'pace_m_s', 'tempo', 'side',
+        'rest_s', 'range', 'load_kg', 'note', 'round_rest_s', 'rest_after_s', 'side_s', 'station_s', 'warm_up_s', 'cool_down_s', 'claimed_min',
+    ];
+
+    private const MOST_ROWS = 50_000;
+
+    private const LONGEST_NAME = 200;
+
+    private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
+
+    private const KINDS = ['standalone', 'after-lift', 'before-lift', 'activation'];
+
+    private const SIDES = ['both', 'each', 'alternate'];
+
+    private const MEASURES = ['reps', 'intervals', 'work_s', 'distance_m', 'hold_s'];
+
+    /** @var list<Problem> */
+    private array $problems = [];
+
+    private function __construct()
+    {
+    }
+
+    /**
+     * @throws UnusableInput naming every row and column that cannot be read
+     */
+    public static function read(string $text): Program
+    {
+        $reader = new self;
+        $program = $reader->program($reader->rows($text));
+        if ($reader->problems !== []) {
+            throw new UnusableInput($reader->problems);
+        }
+
+        return $program;
+    }
+
+    private function problem(int $row, string $column, string $message): void
+    {
+        $this->problems[] = new Problem(sprintf('row %d, column %s', $row, $column), $message);
+    }
+
+    /** @return array<int, array<string, string>> cells that are given, by row number and column; the header is row 1 */
+    private function rows(string $text): array
+    {
+        if (! mb_check_encoding($text, 'UTF-8')) {
+            throw UnusableInput::at('row 1', 'the text is not UTF-8');
+        }
+        $text = str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
+        $stream = fopen('php://temp', 'r+');
+        if ($stream === false) {
+            throw UnusableInput::at('row 1', 'cannot be read');
+        }
+        fwrite($stream, $text);
+        rewind($stream);
+        $header = null;
+        $rows = [];
+        $number = 0;
+        while (($cells = fgetcsv($stream, null, ',', '"', '')) !== false) {
+            $number++;
+            if ($cells === [null]) {
+                continue;
+            }
+            if ($header === null) {
+                $header = $this->header(array_map(strval(...), $cells));
+
+                continue;
+            }
+            if ($number > self::MOST_ROWS) {
+                throw UnusableInput::at('row '.$number, sprintf('is one row too many; at most %s are read', number_format(self::MOST_ROWS)));
+            }
+            if (count($cells) > count($header)) {
+                $this->problems[] = new Problem('row '.$number, sprintf('has %d cells, the header %d', count($cells), count($header)));
+            }
+            $rows[$number] = $this->cells($cells, $header);
+        }
+        fclose($stream);
+        if ($header === null) {
+            throw UnusableInput::at('row 1', 'there is no header row');
+        }
+        if ($this->problems !== []) {
+            throw new UnusableInput($this->problems);
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @return list<string>
+     */
+    private function header(array $cells): array
+    {
+        $names = array_map(static fn (string $cell): string => strtolower(trim($cell)), $cells);
+        foreach ($names as $i => $name) {
+            if (! in_array($name, self::COLUMNS, true)) {
+                $this->problems[] = new Problem('row 1', sprintf('"%s" is not a column; there are %s', mb_substr($cells[$i], 0, 60), implode(', ', self::COLUMNS)));
+            } elseif (array_search($name, $names, true) !== $i) {
+                $this->problems[] = new Problem('row 1', sprintf('the column %s stands twice', $name));
+            }
+        }
+        foreach (['day', 'exercise'] as $needed) {
+            if (! in_array($needed, $names, true)) {
+                $this->problems[] = new Problem('row 1', sprintf('the column %s is missing', $needed));
+            }
+        }
+
+        return $names;
+    }
+
+    /**
+     * @param  array<int, ?string>  $cells
+     * @param  list<string>  $header
+     * @return array<string, string>
+     */
+    private function cells(array $cells, array $header): array
+    {
+        $given = [];
+        foreach ($header as $i => $column) {
+            $cell = trim($cells[$i] ?? '');
+            if ($cell !== '') {
+                $given[$column] = $cell;
+            }
+        }
+
+        return $given;
+    }
+
+    /** @param  array<int, array<string, string>>  $rows */
+    private function program(array $rows): Program
+    {
+        /** @var array<int, array<string, array<string, list<int>>>> $tree row numbers by week, session and block */
+        $tree = [];
+        $kinds = $blocks = [];
+        foreach ($rows as $number => $row) {
+            $week = $this->whole($number, $row, 'week', null, [1, 520]) ?? 1;
+            $day = $this->oneOf($number, $row, 'day', self::DAYS);
+            if (! isset($row['day'])) {
+                $this->problem($number, 'day', 'is needed');
+            }
+            $kind = $this->oneOf($number, $row, 'kind', self::KINDS) ?? $kinds[$week.' '.$day] ?? Kind::Standalone->value;
+            $kinds[$week.' '.$day] = $kind;
+            $session = $day.' '.$kind;
+            $block = $row['block'] ?? $blocks[$week.' '.$session] ?? '1';
+            $blocks[$week.' '.$session] = $block;
+            $tree[$week][$session]['='.$block][] = $number;
+        }
+        ksort($tree);
+        $weeks = [];
+        foreach ($tree as $week => $sessions) {
+            $read = [];
+            foreach ($sessions as $session) {
+                $read[] = $this->session(array_values($session), $rows);
+            }
+            $weeks[] = new Week($week, [], array_values(array_filter($read)));
+        }
+
+        return new Program($weeks);
+    }
+
+    /**
+     * @param  list<list<int>>  $blocks  row numbers of each block
+     * @param  array<int, array<string, string>>  $rows
+     * @return ?Session null where it cannot be read
+     */
+    private function session(array $blocks, array $rows): ?Session
+    {
+        $number = $blocks[0][0];
+        $row = $rows[$number];
+        $seconds = fn (string $column, Bounds $bounds): Seconds => Seconds::of($this->number($number, $row, $column, $bounds) ?? 0);
+        $claimed = $this->number($number, $row, 'claimed_min', null, [0, 1440]);
+        $change = new Change($seconds('side_s', Bounds::Change), $seconds('station_s', Bounds::Change));
+        $warmUp = $seconds('warm_up_s', Bounds::WarmUp);
+        $coolDown = $seconds('cool_down_s', Bounds::WarmUp);
+        $read = array_map(fn (array $numbers): ?Block => $this->block($numbers, $rows), $blocks);
+        $day = Day::tryFrom(strtolower($row['day'] ?? ''));
+        if ($day === null || in_array(null, $read, true)) {
+            return null;
+        }
+        try {
+            return new Session($day, Kind::tryFrom(strtolower($row['kind'] ?? '')) ?? Kind::Standalone, array_values($read), $warmUp, $coolDown, $change, $claimed === null ? null : Seconds::of(60 * $claimed));
+        } catch (InvalidValue $e) {
+            $this->problem($number, 'block', $e->getMessage());
+
+            return null;
+        }
+    }
+
+    /**
+     * @param  list<int>  $numbers  rows of the block
+     * @param  array<int, array<string, string>>  $rows
+     * @return ?Block null where it cannot be read
+     */
+    private function block(array $numbers, array $rows): ?Block
+    {
+        $number = $numbers[0];
+        $row = $rows[$number];
+        $type = $this->oneOf($number, $row, 'block_type', ['straight', 'circuit', 'rest'])
+            ?? (isset($row['rounds']) ? 'circuit' : (isset($row['exercise']) ? 'straight' : 'rest'));
+        $seconds = fn (string $column): Seconds => Seconds::of($this->number($number, $row, $column, Bounds::Rest) ?? 0);
+        $after = $seconds('rest_after_s');
+        if ($type === 'rest') {
+            foreach ($numbers as $each) {
+                if (isset($rows[$each]['exercise'])) {
+                    $this->problem($each, 'exercise', 'a rest block has none');
+                }
+            }
+
+            return new RestBlock($seconds('rest_s'), $after);
+        }
+        $rounds = $this->whole($number, $row, 'rounds', Bounds::Rounds) ?? 1;
+        $entries = array_map(fn (int $each): ?Entry => $this->entry($each, $rows[$each], $type === 'circuit'), $numbers);
+        if (in_array(null, $entries, true)) {
+            return null;
+        }
+        try {
+            $entries = array_values($entries);
+
+            return $type === 'circuit' ? new CircuitBlock($entries, $rounds, $seconds('round_rest_s'), $after) : new StraightBlock($entries, $after);
+        } catch (InvalidValue $e) {
+            $this->problem($number, 'block', $e->getMessage());
+
+            return null;
+        }
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @return ?Entry null where it cannot be read
+     */
+    private function entry(int $number, array $row, bool $inCircuit): ?Entry
+    {
+        $before = count($this->problems);
+        if (! isset($row['exercise'])) {
+            $this->problem($number, 'exercise', 'is needed; only a rest block has none');
+        } elseif (mb_strlen($row['exercise']) > self::LONGEST_NAME) {
+            $this->problem($number, 'exercise', sprintf('must have at most %d characters', self::LONGEST_NAME));
+        }
+        $measure = $this->measure($number, $row);
+        $sets = $this->whole($number, $row, 'sets', Bounds::Sets) ?? 1;
+        if ($inCircuit && $sets !== 1) {
+            $this->problem($number, 'sets', 'must be 1 or empty: a circuit counts rounds');
+        }
+        $side = $this->oneOf($number, $row, 'side', self::SIDES);
+        if ($side === Side::Alternate->value && $measure !== null && ! $measure instanceof Reps) {
+            $this->problem($number, 'side', 'alternate goes only with reps; write each instead');
+        }
+        $rest = $this->number($number, $row, 'rest_s', Bounds::Rest);
+        $load = $this->number($number, $row, 'load_kg', Bounds::Load);
+        $range = $this->number($number, $row, 'range', Bounds::Range);
+        if ($measure === null || count($this->problems) > $before) {
+            return null;
+        }
+
+        return new Entry(
+            $row['exercise'] ?? '',
+            new Dose($measure, $sets, $side === null ? null : Side::from($side), $rest === null ? null : Seconds::of($rest), $load, $range),
+            $row['note'] ?? null,
+        );
+    }
+
+    /** @param  array<string, string>  $row */
+    private function measure(int $number, array $row): ?Measure
+    {
+        $given = array_values(array_intersect(self::MEASURES, array_keys($row)));
+        if ($given === []) {
+            $this->problem($number, 'reps', 'a measure is needed: '.implode(', ', self::MEASURES));
+
+            return null;
+        }
+        $before = count($this->problems);
+        $main = $given[0];
+        foreach (array_slice($given, 1) as $second) {
+            if ($main !== 'reps' || $second !== 'hold_s') {
+                $this->problem($number, $second, 'is a second measure beside '.$main);
+            }
+        }
+        if (isset($row['tempo']) && $main !== 'reps') {
+            $this->problem($number, 'tempo', 'goes only with reps');
+        }
+        if (isset($row['pace_m_s']) && $main !== 'distance_m') {
+            $this->problem($number, 'pace_m_s', 'goes only with distance_m');
+        }
+        $count = $this->whole($number, $row, 'reps', Bounds::Reps);
+        $hold = $this->number($number, $row, 'hold_s', Bounds::Hold);
+        $work = $this->number($number, $row, 'work_s', Bounds::Work);
+        $metres = $this->number($number, $row, 'distance_m', Bounds::Distance);
+        $pace = $this->number($number, $row, 'pace_m_s', Bounds::Pace);
+        $tempo = $this->tempo($number, $row);
+        $intervals = $this->intervals($number, $row);
+        if (count($this->problems) > $before) {
+            return null;
+        }
+
+        return match (true) {
+            $count !== null => new Reps($count, $tempo, $hold === null ? null : Seconds::of($hold)),
+            $intervals !== null => $intervals,
+            $work !== null => new Work(Seconds::of($work)),
+            $metres !== null => new Distance($metres, $pace),
+            $hold !== null => new Hold(Seconds::of($hold)),
+            default => null,
+        };
+    }
+
+    /** @param  array<string, string>  $row */
+    private function tempo(int $number, array $row): ?Tempo
+    {
+        try {
+            return isset($row['tempo']) ? Tempo::parse($row['tempo']) : null;
+        } catch (InvalidValue $e) {
+            $this->problem($number, 'tempo', $e->getMessage());
+
+            return null;
+        }
+    }
+
+    /** @param  array<string, string>  $row */
+    private function intervals(int $number, array $row): ?Intervals
+    {
+        $cell = $row['intervals'] ?? null;
+        if ($cell === null) {
+            return null;
+        }
+        if (preg_match('/^(\d{1,3})\s*[x×]\s*(\d{1,4}(?:\.\d{1,3})?)\s*\/\s*(\d{1,4}(?:\.\d{1,3})?)$/u', $cell, $m) !== 1) {
+            $this->problem($number, 'intervals', sprintf('"%s" is not written as 4x10/5', mb_substr($cell, 0, 40)));
+
+            return null;
+        }
+        try {
+            return new Intervals((int) $m[1], Seconds::of((float) $m[2]), Seconds::of((float) $m[3]));
+        } catch (InvalidValue $e) {
+            $this->problem($number, 'intervals', $e->getMessage());
+
+            return null;
+        }
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @param  array{int, int}|null  $between  least and most, where no bound of a dose holds
+     */
+    private function number(int $number, array $row, string $column, ?Bounds $bounds, ?array $between = null): int|float|null
+    {
+        $cell = $row[$column] ?? null;
+        if ($cell === null) {
+            return null;
+        }
+        if (preg_match('/^-?\d{1,9}(\.\d{1,6})?$/', $cell) !== 1) {
+            $this->problem($number, $column, sprintf('"%s" is not a number', mb_substr($cell, 0, 40)));
+
+            return null;
+        }
+
+        return $this->within($number, $column, str_contains($cell, '.') ? (float) $cell : (int) $cell, $bounds, $between);
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @param  array{int, int}|null  $between
+     */
+    private function whole(int $number, array $row, string $column, ?Bounds $bounds, ?array $between = null): ?int
+    {
+        $cell = $row[$column] ?? null;
+        if ($cell === null) {
+            return null;
+        }
+        if (preg_match('/^-?\d{1,9}$/', $cell) !== 1) {
+            $this->problem($number, $column, sprintf('"%s" is not a whole number', mb_substr($cell, 0, 40)));
+
+            return null;
+        }
+        $value = $this->within($number, $column, (int) $cell, $bounds, $between);
+
+        return $value === null ? null : (int) $value;
+    }
+
+    /** @param  array{int, int}|null  $between */
+    private function within(int $number, string $column, int|float $value, ?Bounds $bounds, ?array $between): int|float|null
+    {
+        try {
+            $bounds?->check($value);
+            if ($between !== null && ($value < $between[0] || $value > $between[1])) {
+                throw InvalidValue::outside($column, $value, ...$between);
+            }
+        } catch (InvalidValue $e) {
+            $this->problem($number, $column, $e->getMessage());
+
+            return null;
+        }
+
+        return $value;
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @param  list<string>  $known
+     */
+    private function oneOf(int $number, array $row, string $column, array $known): ?string
+    {
+        $cell = isset($row[$column]) ? strtolower($row[$column]) : null;
+        if ($cell !== null && ! in_array($cell, $known, true)) {
+            $this->problem($number, $column, sprintf('"%s" is none of %s', mb_substr($cell, 0, 40), implode(', ', $known)));
+
+            return null;
+        }
+
+        return $cell;
+    }
+
+    /** What a spreadsheet would take for a formula is written as text; a negative number survives. */
+    private static function cell(string|int|float|null $value): string
+    {
+        $text = is_float($value) ? InvalidValue::number($value) : (string) $value;
+        if (is_string($value) && preg_match('/^[=+\-@\t\r]/', $text) === 1 && ! is_numeric($text)) {
+            $text = "'".$text;
+        }
+
+        return preg_match('/[",\r\n]/', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
+    }
+
+    public static function write(Program $program): string
+    {
+        $lines = [implode(',', self::COLUMNS)];
+        foreach ($program->weeks as $week) {
+            foreach ($week->sessions as $session) {
+                foreach ($session->blocks as $b => $block) {
+                    $first = [
+                        ...($b === 0 ? self::sessionRow($session) : []),
+                        'block_type' => match (true) {
+                            $block instanceof CircuitBlock => 'circuit',
+                            $block instanceof RestBlock => 'rest',
+                            default => 'straight',
+                        },
+                        'rest_after_s' => $block->restAfter()->toNumber(),
+                        ...($block instanceof CircuitBlock ? ['rounds' => $block->rounds, 'round_rest_s' => $block->roundRest->toNumber()] : []),
+                        ...($block instanceof RestBlock ? ['rest_s' => $block->rest->toNumber()] : []),
+                    ];
+                    $rows = $block->entries() === [] ? [[]] : array_map(self::entryRow(...), $block->entries());
+                    foreach ($rows as $e => $row) {
+                        $all = ['week' => $week->number, 'day' => $session->day->value, 'kind' => $session->kind->value, 'block' => $b + 1, ...($e === 0 ? $first : []), ...$row];
+                        $lines[] = implode(',', array_map(static fn (string $column): string => self::cell($all[$column] ?? null), self::COLUMNS));
+                    }
+                }
+            }
+        }
+
+        return implode("\r\n", $lines)."\r\n";
+    }
+
+    /** @return array<string, int|float> */
+    private static function sessionRow(Session $session): array
+    {
+        return [
+            'warm_up_s' => $session->warmUp->toNumber(),
+            'cool_down_s' => $session->coolDown->toNumber(),
+            'side_s' => $session->change->side->toNumber(),
+            'station_s' => $session->change->station->toNumber(),
+            ...($session->claimed === null ? [] : ['claimed_min' => $session->claimed->toNumber() / 60]),
+        ];
+    }
+
+    /** @return array<string, string|int|float> */
+    private static function entryRow(Entry $entry): array
+    {
+        $measure = $entry->dose->measure;
+        $row = match (true) {
+            $measure instanceof Reps => ['reps' => $measure->count, 'tempo' => $measure->tempo?->toString(), 'hold_s' => $measure->hold?->toNumber()],
+            $measure instanceof Hold => ['hold_s' => $measure->time->toNumber()],
+            $measure instanceof Intervals => ['intervals' => sprintf('%dx%s/%s', $measure->count, InvalidValue::number($measure->hold->toNumber()), InvalidValue::number($measure->break->toNumber()))],
+            $measure instanceof Work => ['work_s' => $measure->time->toNumber()],
+            $measure instanceof Distance => ['distance_m' => $measure->metres, 'pace_m_s' => $measure->pace],
+            default => throw InvalidValue::because('a measure that has no CSV form'),
+        };
+
+        return array_filter([
+            'exercise' => $entry->exercise,
+            'sets' => $entry->dose->sets,
+            ...$row,
+            'side' => $entry->dose->side?->value,
+            'rest_s' => $entry->dose->rest?->toNumber(),
+            'range' => $entry->dose->range,
+            'load_kg' => $entry->dose->loadKg,
+            'note' => $entry->note,
+        ], static fn (mixed $value): bool => $value !== null);
+    }
+}
