@@ -195,7 +195,7 @@ final class DataFolder
             throw UnusableInput::at('--style', sprintf('there is no house style "%s"; there are: %s', $name, implode(', ', $this->styleNames())));
         }
 
-        return StyleJson::read($this->styleDocument($name), $this->styleQuestions());
+        return StyleJson::read($this->styleDocument($name), $this->styleQuestions(), $this->node('weights.json'));
     }
 
     /** The document of a style; its name is known. */

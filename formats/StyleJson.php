@@ -9,6 +9,8 @@ use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Planning\Intent;
+use EvenRungs\Core\Planning\OrderWeights;
+use EvenRungs\Core\Planning\WeekWeights;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\SetOrder;
 use EvenRungs\Core\Style\Style;
@@ -23,9 +25,10 @@ final class StyleJson
     /**
      * A style with what follows from each of its choices; what it writes itself goes before that.
      *
+     * @param  Node  $weights  of data/weights.json
      * @param  Node  $questions  of data/style-choices.json, by question id, each with its sides by id
      */
-    public static function read(Node $node, Node $questions): Style
+    public static function read(Node $node, Node $questions, Node $weights): Style
     {
         $choices = [];
         $plan = $numbers = [];
@@ -70,7 +73,19 @@ final class StyleJson
             $seconds('short_length_s'),
             $numbers->int('most_training_days'),
             self::readPlan(new Node([...$plan, ...($node->opaque('plan') ?? [])])),
+            self::readOrderWeights($weights->child('order')),
+            self::readWeekWeights($weights->child('week')),
         );
+    }
+
+    private static function readOrderWeights(Node $node): OrderWeights
+    {
+        return new OrderWeights($node->int('out_of_turn'), $node->int('same_direction'), $node->int('shoulders_twice'), $node->int('balance_after_hold'), $node->int('change_of_position'), $node->int('change_of_kit'));
+    }
+
+    private static function readWeekWeights(Node $node): WeekWeights
+    {
+        return new WeekWeights($node->int('direction_short'), $node->int('wish_broken'), $node->int('hard_short'), $node->int('no_free_day'), $node->int('hard_beside_sport'), $node->int('finisher_on_heavy_day'), $node->int('hard_minutes_lost'), $node->int('idle_minutes'));
     }
 
     public static function readIntent(Node $node): Intent

@@ -8,6 +8,7 @@ trap 'stop_services >/dev/null 2>&1 || true' EXIT
 start_services 8831 8931
 php artisan demo:seed --again
 php bench/commands.php
+php bench/planning.php
 php bench/first-load.php
 php bench/move.php "http://127.0.0.1:$(setting WEB_PORT)"
 php bench/search.php "http://127.0.0.1:$(setting WEB_PORT)"

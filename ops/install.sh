@@ -33,6 +33,7 @@ fi
 if [ "$what" = test ]; then
     need_program chromium chromium
     need_program chromedriver chromium-driver
+    need_program glpsol glpk-utils
 fi
 
 if [ ${#packages[@]} -gt 0 ]; then

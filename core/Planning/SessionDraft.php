@@ -165,7 +165,7 @@ final class SessionDraft
 
     private function ordered(): Session
     {
-        return $this->unclaimed(SessionOrder::arrange($this->items, $this->style->plan->order));
+        return $this->unclaimed(SessionOrder::arrange($this->items, $this->style));
     }
 
     public function session(): Session

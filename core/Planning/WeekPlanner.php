@@ -68,16 +68,17 @@ final class WeekPlanner
         $placements = $this->placer->place($client, $standings);
         $choices = (new ExerciseChooser($this->library, $this->style))->choices($client, $goal, $placements, $only);
         $progression = new Progression($this->library, $this->style);
+        $slots = (new WeekSlots($this->style))->of($client, $goal);
         $planned = [];
         $gaps = [];
         $held = 0;
         $most = null;
         for ($number = 1; $number <= $weeks; $number++) {
             $light = $progression->isLight($number, $weeks);
-            [$sessions, $covered, $load] = $this->week($client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
+            [$sessions, $covered, $load] = $this->week($slots, $client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
             while (! $light && $most !== null && $held < $number && $this->growsTooFast($most, $load)) {
                 $held++;
-                [$sessions, $covered, $load] = $this->week($client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
+                [$sessions, $covered, $load] = $this->week($slots, $client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
             }
             $most = $light ? $most : [max($most[0] ?? 0, $load[0]), max($most[1] ?? 0, $load[1])];
             $planned[] = new Week($number, $client->otherTraining, $sessions, $this->notes($number, $weeks, $light));
@@ -109,15 +110,16 @@ final class WeekPlanner
     }
 
     /**
+     * @param  list<Slot>  $slots
      * @param  array<string, list<ExerciseChoice>>  $choices
      * @return array{list<Session>, array<string, int>, array{int, int}} the sessions through the week, how many train each
      *                                                                  direction, and the milliseconds of work and sets in all four
      */
-    private function week(Client $client, GoalRule $goal, array $choices, bool $light): array
+    private function week(array $slots, Client $client, GoalRule $goal, array $choices, bool $light): array
     {
         $covered = $ms = $sets = array_fill_keys(array_column(Category::directions(), 'value'), 0);
         $sessions = [];
-        foreach ((new WeekSlots($this->style))->of($client) as $slot) {
+        foreach ($slots as $slot) {
             $session = $client->isAtHomeOn($slot->day)
                 ? $this->fill($slot->atHome(), $client->atHome(), $goal, (new Homework($this->library))->of($choices, $client), $covered, $ms, $light)
                 : $this->fill($slot, $client, $goal, $choices, $covered, $ms, $light);

@@ -9,6 +9,7 @@ use EvenRungs\Core\Body\TrainingType;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Session\Day;
 use EvenRungs\Core\Session\Kind;
+use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 
 /**
@@ -19,95 +20,26 @@ use EvenRungs\Core\Style\Style;
  */
 final class WeekSlots
 {
-    private const ENOUGH_HARD_DAYS = 2;
-
     public function __construct(private readonly Style $style)
     {
     }
 
-    /** @return list<Slot> hard days first, longest first, then the light ones through the week */
-    public function of(Client $client): array
+    /**
+     * @param  list<Day>  $matches  days of a match
+     * @param  array<int, DayUse>  $wished  use of single days by number, Monday 0
+     * @return list<Slot> hard days first, longest first, then the others through the week
+     */
+    public function of(Client $client, ?GoalRule $goal = null, array $matches = [], array $wished = []): array
     {
-        $open = array_values(array_filter(Day::cases(), static fn (Day $day): bool => $client->minutesOn($day) > 0));
-        $hard = $this->hardDays($open, $client);
-        $light = array_values(array_filter($open, static fn (Day $day): bool => ! in_array($day, $hard, true)));
-        $light = $this->leaveOneDayFree($hard, $light, $client);
+        $uses = BestWeek::of(WeekWishes::of($client, $this->style, $goal, $matches, $wished), $this->style->weekWeights)->uses;
+        $on = static fn (DayUse ...$wanted): array => array_values(array_filter(Day::cases(), static fn (Day $day): bool => in_array($uses[$day->number()], $wanted, true)));
+        $hard = $on(DayUse::Hard);
         usort($hard, static fn (Day $a, Day $b): int => [$client->minutesOn($b), $a->number()] <=> [$client->minutesOn($a), $b->number()]);
 
         return [
             ...array_map(fn (Day $day): Slot => $this->hardSlot($day, $client), $hard),
-            ...array_map(fn (Day $day): Slot => $this->lightSlot($day, count($hard), $client), $light),
+            ...array_map(fn (Day $day): Slot => $this->lightSlot($day, $uses[$day->number()], in_array($day, $matches, true), $client), $on(DayUse::Light, DayUse::Finisher, DayUse::SwitchOn)),
         ];
-    }
-
-    /**
-     * The most days that keep their distance; among equals the most minutes, then the fewest beside sport, then the earliest.
-     *
-     * @param  list<Day>  $open
-     * @return list<Day>
-     */
-    private function hardDays(array $open, Client $client): array
-    {
-        $possible = array_values(array_filter($open, fn (Day $day): bool => ! $this->liftsHeavy($day->number(), $client) && ! $this->liftsHeavy($day->number() + 1, $client)));
-        $best = [];
-        $bestRank = null;
-        for ($bits = 0; $bits < 1 << count($possible); $bits++) {
-            $chosen = array_values(array_filter($possible, static fn (int $i): bool => ($bits >> $i & 1) === 1, ARRAY_FILTER_USE_KEY));
-            if (count($chosen) > $this->style->mostHardDays || ! $this->apart($chosen)) {
-                continue;
-            }
-            $rank = [
-                count($chosen),
-                array_sum(array_map(fn (Day $day): int => $this->length($day, Kind::Standalone, $client)->ms, $chosen)),
-                -count(array_filter($chosen, static fn (Day $day): bool => array_intersect([TrainingType::Endurance->value, TrainingType::SkillSport->value], array_column($client->otherTrainingOn($day), 'value')) !== [])),
-                array_map(static fn (Day $day): int => -$day->number(), $chosen),
-            ];
-            if ($bestRank === null || $rank > $bestRank) {
-                [$best, $bestRank] = [$chosen, $rank];
-            }
-        }
-
-        return $best;
-    }
-
-    /** @param  list<Day>  $days */
-    private function apart(array $days): bool
-    {
-        foreach ($days as $i => $a) {
-            foreach (array_slice($days, $i + 1) as $b) {
-                $between = abs($a->number() - $b->number());
-                if (min($between, 7 - $between) < 2) {
-                    return false;
-                }
-            }
-        }
-
-        return true;
-    }
-
-    private function liftsHeavy(int $dayNumber, Client $client): bool
-    {
-        return in_array(TrainingType::HeavyLift, $client->otherTrainingOn(Day::cases()[$dayNumber % 7]), true);
-    }
-
-    /**
-     * Drops light days until one day of the week has no training, the shortest first.
-     *
-     * @param  list<Day>  $hard
-     * @param  list<Day>  $light
-     * @return list<Day>
-     */
-    private function leaveOneDayFree(array $hard, array $light, Client $client): array
-    {
-        $elsewhere = array_values(array_filter(Day::cases(), static fn (Day $day): bool => array_diff(array_column($client->otherTrainingOn($day), 'value'), [TrainingType::Rest->value]) !== []));
-        $busy = count(array_unique(array_column([...$hard, ...$light, ...$elsewhere], 'value')));
-        $free = array_values(array_filter($light, static fn (Day $day): bool => ! in_array($day, $elsewhere, true)));
-        if ($busy <= $this->style->mostTrainingDays || $free === []) {
-            return $light;
-        }
-        usort($free, static fn (Day $a, Day $b): int => [$client->minutesOn($a), -$a->number()] <=> [$client->minutesOn($b), -$b->number()]);
-
-        return array_values(array_filter($light, static fn (Day $day): bool => $day !== $free[0]));
     }
 
     private function hardSlot(Day $day, Client $client): Slot
@@ -123,21 +55,20 @@ final class WeekSlots
         return new Slot($day, Kind::Standalone, true, $this->length($day, Kind::Standalone, $client), $sport ? ['After the day\'s sport, so that the trunk is fresh for it.'] : []);
     }
 
-    private function lightSlot(Day $day, int $hardDays, Client $client): Slot
+    private function lightSlot(Day $day, DayUse $use, bool $match, Client $client): Slot
     {
-        if ($this->liftsHeavy($day->number(), $client)) {
-            $kind = $hardDays >= self::ENOUGH_HARD_DAYS ? Kind::Activation : Kind::AfterLift;
-            $why = $kind === Kind::Activation
-                ? 'A heavy day: only a switch-on before the lift.'
-                : 'A heavy day: a short finisher after the lift, under the line of a hard session.';
+        [$kind, $why] = match ($use) {
+            DayUse::SwitchOn => [Kind::Activation, $match ? 'A match: only a switch-on before it.' : 'A heavy day: only a switch-on before the lift.'],
+            DayUse::Finisher => [Kind::AfterLift, 'A heavy day: a short finisher after the lift, under the line of a hard session.'],
+            default => [Kind::Standalone, $this->liftsHeavy($day->number() + 1, $client) ? 'Light: a heavy lift follows tomorrow.' : 'Light: a hard session, a heavy lift or a match stands on a day beside it.'],
+        };
 
-            return new Slot($day, $kind, false, $this->length($day, $kind, $client), [$why]);
-        }
-        $why = $this->liftsHeavy($day->number() + 1, $client)
-            ? 'Light: a heavy lift follows tomorrow.'
-            : 'Light: a hard session stands on a day beside it.';
+        return new Slot($day, $kind, false, $this->length($day, $kind, $client), [$why]);
+    }
 
-        return new Slot($day, Kind::Standalone, false, $this->length($day, Kind::Standalone, $client), [$why]);
+    private function liftsHeavy(int $dayNumber, Client $client): bool
+    {
+        return in_array(TrainingType::HeavyLift, $client->otherTrainingOn(Day::cases()[$dayNumber % 7]), true);
     }
 
     private function length(Day $day, Kind $kind, Client $client): Seconds

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Style;
 
 use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Planning\OrderWeights;
+use EvenRungs\Core\Planning\WeekWeights;
 
 /**
  * A house style: the answers to the questions on which practitioners disagree, and the numbers that follow from them.
@@ -24,6 +26,8 @@ final class Style
      * @param  Seconds  $shortLength  a finisher or a switch-on session grows to this and no further
      * @param  int  $mostTrainingDays  days with a session in a week
      * @param  StylePlan  $plan  what follows for the plan beside the numbers
+     * @param  OrderWeights  $orderWeights  of the best order of a session
+     * @param  WeekWeights  $weekWeights  of the best week
      */
     public function __construct(
         public readonly string $id,
@@ -41,6 +45,8 @@ final class Style
         public readonly Seconds $shortLength,
         public readonly int $mostTrainingDays,
         public readonly StylePlan $plan = new StylePlan,
+        public readonly OrderWeights $orderWeights = new OrderWeights,
+        public readonly WeekWeights $weekWeights = new WeekWeights,
     ) {
     }
 

@@ -22,7 +22,7 @@ final class LibraryDataTest extends TestCase
     {
         $root = dirname(__DIR__, 2).'/data/';
         $files = [];
-        foreach (['tables', 'goals', 'intents', 'poses', 'test-day'] as $name) {
+        foreach (['tables', 'goals', 'intents', 'poses', 'test-day', 'style-choices', 'weights'] as $name) {
             $files[$name] = [$root.$name.'.json', $name];
         }
         $files['norms'] = [$root.'norms.json', 'norm-tables'];

@@ -105,7 +105,7 @@ final class Documents
         $document = self::data()->styleDocument($style);
         $choices = [...($document->opaque('choices') ?? []), $question => $side];
 
-        return StyleJson::read(new Node(['id' => 'own', 'name' => 'Own', 'summary' => '', 'choices' => $choices, 'plan' => $document->opaque('plan') ?? [], 'numbers' => $document->opaque('numbers') ?? []]), self::data()->styleQuestions());
+        return StyleJson::read(new Node(['id' => 'own', 'name' => 'Own', 'summary' => '', 'choices' => $choices, 'plan' => $document->opaque('plan') ?? [], 'numbers' => $document->opaque('numbers') ?? []]), self::data()->styleQuestions(), new Node(Json::toArray(Json::decode((string) file_get_contents(dirname(__DIR__, 2).'/data/weights.json')))));
     }
 
     public static function placer(string $style = DataFolder::DEFAULT_STYLE): Placer
