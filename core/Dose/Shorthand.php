@@ -65,6 +65,7 @@ final class Shorthand
         if (strlen($text) > 200) {
             throw InvalidValue::because('a dose is one short line of at most 200 characters');
         }
+        self::refuseWithoutNumber(mb_strtolower($text));
         $rest = self::tidy($text);
         if ($rest === '') {
             throw InvalidValue::because('the dose is empty; write sets × reps or seconds, such as 3 × 8 /s or 2 × 20 s');
@@ -101,20 +102,80 @@ final class Shorthand
 
     private const SIDES = ['/s' => Side::Each, '/side' => Side::Each, '/alt' => Side::Alternate];
 
-    /** One spelling: small letters, `x` for times, no blanks inside an amount. */
+    /** A pound in kilograms (international pound, exact). */
+    private const POUND_KG = 0.45359237;
+
+    /** How trainers spell things, and the one spelling that is read. In this order. */
+    private const SPELLINGS = [
+        '/[×*✕]/u' => 'x',
+        '/[–−]/u' => '-',
+        '/[″”“"]/u' => 's',
+        '/\s+/' => ' ',
+        '/\b(\d+) ?sets? ?(?:of|x|,)? ?(?=[\d(])/' => '$1x',
+        '/\breps?\b\.?/' => '',
+        '/\b(?:sec(?:ond)?s?|secs)\b\.?/' => 's',
+        '/(?<=\d) ?(?:sec(?:ond)?s?)\b\.?/' => 's',
+        '/(?<=\d) (\d+(?:\.\d+)?) ?s (?:holds?|held)\b/' => 'x$1s',
+        '/ ?\b(?:holds?|held)\b/' => '',
+        '/\bmet(?:re|er)s?\b/' => 'm',
+        '/,? ?(?:\/|\bper |\beach |\bon each |\bof each )(?:side|leg|arm|hand)\b|,? ?\b(?:each|ea|e\/s|p\/s|l\/r|r\/l|left and right|left\/right)\b(?! ?x)/' => ' /s',
+        '/,? ?\/? ?\b(?:alternating|alternate|alt)\b(?: (?:sides?|legs?|arms?))?/' => ' /alt',
+        '/\btempo:? ?(\d|x)(\d|x)(\d|x)(\d|x)\b/' => '$1-$2-$3-$4',
+        '/\btempo:? ?/' => '',
+        '/,? ?\brest(?:ing)?:? ?(?:of )?(?=\d)/' => ' r',
+        '/ (\d[\d:.]*) ?s? rest\b/' => ' r$1',
+        '/,? ?(?:@|\bwith |\bat )? ?(\d+(?:\.\d+)?) ?kgs?\b/' => ' @$1kg',
+        '/(?<=[\ds)m]),/' => ' ',
+        '/ at (\d[\d.]*) ?m\/s(?= |$)/' => ' at$1mps',
+        '/\s*x\s*(?=[\d(])/' => 'x',
+        '/(?<=\d) (?=(?:s|m|kg|%)(?: |$|\)|\/|x))/' => '',
+        '/(?<=\d)s\s*\/\s*(?=\d)/' => 's/',
+        '/(?<=[\d)sm])\/(s|side|alt)(?= |$)/' => ' /$1',
+        '/\( /' => '(',
+        '/ \)/' => ')',
+        '/\br (?=\d)/' => 'r',
+        '/^(\d+)x(\d[\d.]*)s?\/(\d[\d.]*)s?(?= |$)/' => '1x($1x$2s/$3s)',
+        '/  +/' => ' ',
+    ];
+
+    /** One spelling: small letters, `x` for times, no blanks inside an amount, minutes as seconds, pounds as kilograms. */
     private static function tidy(string $text): string
     {
-        $text = trim(mb_strtolower(str_replace(['×', '–', '−'], ['x', '-', '-'], $text)));
-        $text = (string) preg_replace('/\s+/', ' ', $text);
-        $text = (string) preg_replace('/ at (\d[\d.]*) ?m\/s(?= |$)/', ' at$1mps', $text);
-        $text = (string) preg_replace('/\s*x\s*(?=[\d(])/', 'x', $text);
-        $text = (string) preg_replace('/(?<=\d) (?=(?:s|m|kg|%)(?: |$|\)|\/|x))/', '', $text);
-        $text = (string) preg_replace('/(?<=\d)s\s*\/\s*(?=\d)/', 's/', $text);
-        $text = (string) preg_replace('/(?<=[\d)sm])\/(s|side|alt)(?= |$)/', ' /$1', $text);
-        $text = (string) preg_replace('/\( /', '(', $text);
-        $text = (string) preg_replace('/ \)/', ')', $text);
+        $text = trim(mb_strtolower($text));
+        $text = self::inSeconds($text);
+        $text = (string) preg_replace_callback('/,? ?(?:@|\bwith |\bat )? ?(\d+(?:\.\d+)?) ?(?:lbs?|pounds?)\b/', static fn (array $m): string => sprintf(' @%skg', InvalidValue::number(round((float) $m[1] * self::POUND_KG, 1))), $text);
+        foreach (self::SPELLINGS as $spelling => $one) {
+            $text = (string) preg_replace($spelling, $one, $text);
+        }
+        $text = trim($text);
 
-        return (string) preg_replace('/\br (?=\d)/', 'r', $text);
+        return (string) preg_replace('/^(\d[\d.]*(?:s|m)?(?:x\d[\d.]*s)?)(?= |$)/', preg_match('/^\d{1,4}x\d{1,4}(?:\.\d+)?s?(?= |$)/', $text) === 1 ? '$1' : '1x$1', $text);
+    }
+
+    /** `2 min`, `1:30` and `1 min 30 s` become seconds, except in a rest, which may stay. */
+    private static function inSeconds(string $text): string
+    {
+        $text = (string) preg_replace_callback('/(\d{1,3}(?:\.\d{1,2})?) ?(?:min(?:ute)?s?|\')(?: ?(\d{1,2}) ?(?:s|sec(?:ond)?s?)?)?(?![a-z\d])/', static fn (array $m): string => InvalidValue::number(60 * (float) $m[1] + (float) ($m[2] ?? 0)).'s', $text);
+
+        return (string) preg_replace_callback('/(?<=[x×(\/ ]|^)(\d{1,3}):([0-5]\d)(?![\d:])/u', static fn (array $m): string => (60 * (int) $m[1] + (int) $m[2]).'s', $text);
+    }
+
+    /** @throws InvalidValue for what trainers write that names no number, with what to write instead */
+    private static function refuseWithoutNumber(string $text): void
+    {
+        foreach ([
+            '/(?<![a-wyz])(?:amrap|as many as|max(?:imum)?|to failure|until failure|to exhaustion)\b/' => 'write how many or how long; the set still ends when the form goes',
+            '/(?:(?<=x)|(?<=x )|(?<=of )|^)\d+ ?(?:-|–|to) ?\d+(?![-\d])/u' => 'is a range; choose one number, the start or the top',
+            '/^\d+$/' => 'says neither repetitions nor seconds; write 1 × 8 or 1 × 8 s',
+            '/\b(?:rpe|rir|%1rm)\b/' => 'effort is asked after the set; write how many or how long',
+            '/@\s*\d{4}\b/' => 'a tempo is written 3-1-3-1',
+            '/\btempo:? ?\d{3}\b(?!\d)|(?<![-\d])\d-\d-\d(?![-\d])/' => 'a tempo has four parts: lowering, pause, lifting, pause, such as 3-1-3-1',
+            '/\bsuperset\b/' => 'write a circuit: 3 rounds, then one line an exercise',
+        ] as $pattern => $help) {
+            if (preg_match($pattern, $text, $m) === 1) {
+                throw InvalidValue::because(sprintf('"%s": %s', trim($m[0]), $help));
+            }
+        }
     }
 
     /**
@@ -124,7 +185,7 @@ final class Shorthand
     {
         $n = self::NUMBER;
         $tail = '(?: (?<rest>.*))?$/';
-        if (preg_match("/^\\((\\d{1,4})x($n)s\\/($n)s?\\)".$tail, $text, $m) === 1) {
+        if (preg_match("/^\\(?(\\d{1,4})x($n)s?\\/($n)s?\\)?".$tail, $text, $m) === 1) {
             $measure = new Intervals((int) $m[1], Seconds::of((float) $m[2]), Seconds::of((float) $m[3]));
         } elseif (preg_match("/^($n)m(?: at($n)mps)?".$tail, $text, $m) === 1) {
             $measure = new Distance(self::numeric($m[1]), ($m[2] ?? '') === '' ? null : self::numeric($m[2]));
