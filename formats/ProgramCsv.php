@@ -65,6 +65,7 @@ final class ProgramCsv
         $reader = new self;
         $program = $reader->program($reader->rows($text));
         if ($reader->problems !== []) {
+            usort($reader->problems, static fn (Problem $a, Problem $b): int => (int) substr($a->path, 4) <=> (int) substr($b->path, 4));
             throw new UnusableInput($reader->problems);
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Formats;
 
 use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Rounds;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Side;
@@ -129,9 +130,9 @@ final class ProgramText
         } elseif (preg_match('/^rest\b:?\s*(\d\S*(?: ?(?:s|sec|min)\w*)?)$/', $small, $m) === 1) {
             $this->endBlock();
             $this->blocks[] = new RestBlock(self::time($m[1]), Seconds::zero());
-        } elseif (preg_match('/^(?:circuit[:,]?\s*)?(\d{1,2}) rounds?(?: of)?:?\s*(?:(\d+) ?s? ?(?::|\/|on,? ?) ?(\d+) ?s?(?: off)?)?$/', $small, $m) === 1) {
+        } elseif (($rounds = Rounds::parse($small)) !== null) {
             $this->endBlock();
-            $this->circuit = ['rounds' => (int) $m[1], 'work' => isset($m[2]) ? Seconds::of((int) $m[2]) : null, 'rest' => Seconds::of((int) ($m[3] ?? 0))];
+            $this->circuit = ['rounds' => $rounds->count, 'work' => $rounds->work, 'rest' => $rounds->rest ?? Seconds::zero()];
         } elseif (preg_match('/^straight(?: sets)?:?$/', $small) === 1) {
             $this->endBlock();
         } else {

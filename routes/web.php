@@ -3,14 +3,17 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
+use App\Http\Controllers\AuditController;
 use App\Http\Controllers\BoardController;
 use App\Http\Controllers\ClientController;
 use App\Http\Controllers\CuffController;
+use App\Http\Controllers\GroupController;
 use App\Http\Controllers\LadderController;
 use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\ProgramController;
 use App\Http\Controllers\RungController;
 use App\Http\Controllers\ScreenController;
+use App\Http\Controllers\SessionController;
 use App\Http\Controllers\StyleController;
 use App\Http\Controllers\TestDayController;
 use Illuminate\Support\Facades\Route;
@@ -34,6 +37,13 @@ Route::middleware('web')->group(function (): void {
             Route::get('styles', [StyleController::class, 'index']);
             Route::post('styles', [StyleController::class, 'save']);
             Route::post('styles/{style}/remove', [StyleController::class, 'remove']);
+            Route::post('audit', [AuditController::class, 'read']);
+            Route::post('audit/fix', [AuditController::class, 'fix']);
+            Route::post('sessions/preview', [SessionController::class, 'preview']);
+            Route::get('templates', [SessionController::class, 'templates']);
+            Route::post('templates', [SessionController::class, 'keepTemplate']);
+            Route::post('templates/{template}/remove', [SessionController::class, 'removeTemplate'])->whereNumber('template');
+            Route::post('group', [GroupController::class, 'plan']);
             Route::get('cuff', [CuffController::class, 'show']);
             Route::post('cuff', [CuffController::class, 'play']);
             Route::get('poses', [RungController::class, 'poses']);
@@ -70,6 +80,15 @@ Route::middleware('web')->group(function (): void {
                 Route::get('minutes/{rung}', [BoardController::class, 'minutes']);
                 Route::get('tests', [TestDayController::class, 'show']);
                 Route::post('tests', [TestDayController::class, 'store']);
+                Route::get('audit', [AuditController::class, 'ofClient']);
+                Route::get('sessions/{week}/{session}', [SessionController::class, 'show'])->whereNumber(['week', 'session']);
+                Route::post('sessions', [SessionController::class, 'save']);
+                Route::post('sessions/remove', [SessionController::class, 'remove']);
+                Route::post('sessions/move', [SessionController::class, 'move']);
+                Route::post('sessions/move/check', [SessionController::class, 'checkMove']);
+                Route::post('mend', [SessionController::class, 'mend']);
+                Route::post('best-week', [ProgramController::class, 'bestWeek']);
+                Route::post('programs/take', [SessionController::class, 'take']);
                 Route::get('programs', [ProgramController::class, 'index']);
                 Route::post('programs', [ProgramController::class, 'begin']);
                 Route::get('programs/{program}', [ProgramController::class, 'show']);

@@ -194,15 +194,16 @@ final class BoardView
     public function week(Week $week, Board $board): array
     {
         $available = 0;
+        $there = $week->clientIn($board->client);
         foreach ($week->sessions as $session) {
-            $available += 60 * $board->client->minutesOn($session->day);
+            $available += 60 * $there->minutesOn($session->day);
         }
 
         return [
             'number' => $week->number,
             'total' => self::clock($this->edit($board->style)->total($week->sessions)),
             'available' => self::clock(Seconds::of($available)),
-            'sessions' => array_map(fn (Session $session): array => $this->session($session, $board), $week->sessions),
+            'sessions' => array_map(fn (Session $session): array => $this->session($session, $board, $there->minutesOn($session->day)), $week->sessions),
             'directions' => $this->directions($week, $board),
             'gaps' => self::gaps($week, $board),
             'notes' => array_values(array_filter($week->x ?? [], is_string(...))),
@@ -235,10 +236,10 @@ final class BoardView
     }
 
     /** @return array<string, mixed> */
-    private function session(Session $session, Board $board): array
+    private function session(Session $session, Board $board, int $minutes): array
     {
         $time = SessionTime::of($session, $this->data->library());
-        $budget = Seconds::of(60 * $board->client->minutesOn($session->day));
+        $budget = Seconds::of(60 * $minutes);
         $why = $session->x['why'] ?? [];
         $blocks = [];
         foreach ($session->blocks as $b => $block) {

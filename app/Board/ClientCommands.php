@@ -17,6 +17,7 @@ use EvenRungs\Core\Placement\Basis;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Standing as Stand;
+use EvenRungs\Core\Planning\Calendar;
 use EvenRungs\Core\Planning\CopyChange;
 use EvenRungs\Core\Planning\WeekPlanner;
 use EvenRungs\Core\Session\Program as Plan;
@@ -400,10 +401,10 @@ final class ClientCommands
      *
      * @param  int  $weeks  1 to 12
      */
-    public function begin(Client $client, Trainer $trainer, int $version, int $weeks): void
+    public function begin(Client $client, Trainer $trainer, int $version, int $weeks, Calendar $calendar = new Calendar): void
     {
-        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $weeks): void {
-            $this->replaceProgram($locked, $trainer, sprintf('New program of %s', $weeks === 1 ? 'one week' : $weeks.' weeks'), $this->planner->planned($locked, $weeks));
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $weeks, $calendar): void {
+            $this->replaceProgram($locked, $trainer, sprintf('New program of %s', $weeks === 1 ? 'one week' : $weeks.' weeks'), $this->planner->planned($locked, $weeks, $calendar));
         });
     }
 

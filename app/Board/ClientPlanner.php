@@ -6,6 +6,7 @@ namespace App\Board;
 
 use App\Models\Client;
 use EvenRungs\Core\Body\SafetyScreen;
+use EvenRungs\Core\Planning\Calendar;
 use EvenRungs\Core\Planning\DoseChooser;
 use EvenRungs\Core\Planning\ProgramCopy;
 use EvenRungs\Core\Planning\ProgramEdit;
@@ -30,16 +31,17 @@ final class ClientPlanner
 
     /**
      * @param  int  $weeks  1 to 12
+     * @param  ?Calendar  $calendar  weeks away, matches and wishes; null keeps those of the program in use
      *
      * @throws UnusableInput when something is not known, or a clinician comes first
      */
-    public function planned(Client $client, int $weeks): Plan
+    public function planned(Client $client, int $weeks, ?Calendar $calendar = null): Plan
     {
         $this->checkMayPlan($client);
         $style = $this->boards->style($client);
         $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->boards->placer($style));
 
-        return $planner->plan($this->boards->person($client), $weeks, $this->boards->standings($client), $client->used_ladders);
+        return $planner->plan($this->boards->person($client), $weeks, $this->boards->standings($client), $client->used_ladders, $calendar ?? Calendar::of($this->boards->program($client)));
     }
 
     public function plannedIfAllowed(Client $client, int $weeks): ?Plan

@@ -15,6 +15,7 @@ use App\Models\OwnStyle;
 use App\Models\OwnWord;
 use App\Models\Program;
 use App\Models\Screen;
+use App\Models\SessionTemplate;
 use App\Models\Standing;
 use App\Models\Studio;
 use App\Models\TestDay;
@@ -118,7 +119,7 @@ final class DemoSeed extends Command
     private function remove(array $emails): void
     {
         foreach (Trainer::query()->whereIn('email', $emails)->pluck('studio_id')->unique() as $studio) {
-            foreach ([Clearance::class, Screen::class, OwnStyle::class, TestDay::class, LadderChange::class, OwnLadder::class, OwnWord::class, Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
+            foreach ([SessionTemplate::class, Clearance::class, Screen::class, OwnStyle::class, TestDay::class, LadderChange::class, OwnLadder::class, OwnWord::class, Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
                 $model::query()->where('studio_id', $studio)->delete();
             }
             Studio::query()->whereKey($studio)->delete();

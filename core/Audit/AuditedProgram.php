@@ -63,10 +63,12 @@ final class AuditedProgram
         return new AuditedSession($session, SessionTime::of($session, $this->library), $entries, [$week, $place], $this->numbers);
     }
 
-    /** The client as they are on the day of a session: at home only the kit there is to hand. */
+    /** The client as they are on the day of a session: away or at home with the minutes and the kit there. */
     public function clientFor(AuditedSession $session): ?Client
     {
-        return $this->client?->isAtHomeOn($session->session->day) === true ? $this->client->atHome() : $this->client;
+        $client = $this->client === null ? null : $this->program->weeks[$session->place[0]]->clientIn($this->client);
+
+        return $client?->isAtHomeOn($session->session->day) === true ? $client->atHome() : $client;
     }
 
     /** @return list<AuditedSession> */

@@ -78,6 +78,17 @@ final class Client
         return new self($this->name, $this->goal, $this->born, $this->normGroup, $this->massKg, $this->trained, $this->ability, $this->limits, $this->home->equipment ?? [], $this->days, $this->otherTraining, $this->screen, $this->tests, $this->shown, $this->home);
     }
 
+    /**
+     * The same client somewhere else, with other minutes and kit.
+     *
+     * @param  array<string, int>  $days  minutes by day code
+     * @param  list<string>  $equipment  kit ids
+     */
+    public function inPlace(array $days, array $equipment): self
+    {
+        return new self($this->name, $this->goal, $this->born, $this->normGroup, $this->massKg, $this->trained, $this->ability, $this->limits, $equipment, $days, $this->otherTraining, $this->screen, $this->tests, $this->shown);
+    }
+
     public function isAtHomeOn(Day $day): bool
     {
         return $this->home !== null && in_array($day, $this->home->days, true);

@@ -56,37 +56,56 @@ final class WeekPlanner
      * @param  int  $weeks  1 to 12
      * @param  array<string, Standing>  $standings  where the client is known to stand, by ladder
      * @param  list<string>|null  $only  ladders to draw on; null draws on all that the style does not leave out
+     * @param  Calendar  $calendar  weeks away, matches and wishes for days
      *
      * @throws InvalidValue when the number of weeks is out of range
      */
-    public function plan(Client $client, int $weeks = 1, array $standings = [], ?array $only = null): Program
+    public function plan(Client $client, int $weeks = 1, array $standings = [], ?array $only = null, Calendar $calendar = new Calendar): Program
     {
         if ($weeks < 1 || $weeks > self::MOST_WEEKS) {
             throw InvalidValue::outside('the number of weeks', $weeks, 1, self::MOST_WEEKS);
         }
         $goal = $this->goals[$client->goal->value];
-        $placements = $this->placer->place($client, $standings);
-        $choices = (new ExerciseChooser($this->library, $this->style))->choices($client, $goal, $placements, $only);
+        $home = $client;
+        [$placements, $choices] = $usual = $this->choices($client, $goal, $standings, $only);
         $progression = new Progression($this->library, $this->style);
-        $slots = (new WeekSlots($this->style))->of($client, $goal);
+        $slots = $usualSlots = (new WeekSlots($this->style))->of($client, $goal, [], $calendar->wished);
         $planned = [];
         $gaps = [];
         $held = 0;
         $most = null;
         for ($number = 1; $number <= $weeks; $number++) {
             $light = $progression->isLight($number, $weeks);
+            $away = $calendar->away[$number] ?? null;
+            $matches = $calendar->matches[$number] ?? [];
+            $client = $away === null ? $home : $home->inPlace($away->days, $away->equipment);
+            [$placements, $choices] = $away === null ? $usual : $this->choices($client, $goal, $standings, $only);
+            $slots = $away === null && $matches === [] ? $usualSlots : (new WeekSlots($this->style))->of($client, $goal, $matches, $calendar->wished);
             [$sessions, $covered, $load] = $this->week($slots, $client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
             while (! $light && $most !== null && $held < $number && $this->growsTooFast($most, $load)) {
                 $held++;
                 [$sessions, $covered, $load] = $this->week($slots, $client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
             }
             $most = $light ? $most : [max($most[0] ?? 0, $load[0]), max($most[1] ?? 0, $load[1])];
-            $planned[] = new Week($number, $client->otherTraining, $sessions, $this->notes($number, $weeks, $light));
+            $notes = [...$this->notes($number, $weeks, $light), ...$calendar->notes($number)];
+            $planned[] = new Week($number, $client->otherTraining, $sessions, $notes === [] ? null : $notes);
             $gaps = [...$gaps, ...$this->gaps($number, $covered, $choices, $placements, count($sessions))];
         }
-        $title = sprintf('%s: %s', $client->name, $weeks === 1 ? 'one week' : $weeks.' weeks');
+        $title = sprintf('%s: %s', $home->name, $weeks === 1 ? 'one week' : $weeks.' weeks');
 
-        return new Program($planned, $title, $this->style->id, $client, $gaps);
+        return new Program($planned, $title, $this->style->id, $home, $gaps, $calendar->kept());
+    }
+
+    /**
+     * @param  array<string, Standing>  $standings
+     * @param  list<string>|null  $only
+     * @return array{list<Placement>, array<string, list<ExerciseChoice>>} where the client is placed, and what is planned from there
+     */
+    private function choices(Client $client, GoalRule $goal, array $standings, ?array $only): array
+    {
+        $placements = $this->placer->place($client, $standings);
+
+        return [$placements, (new ExerciseChooser($this->library, $this->style))->choices($client, $goal, $placements, $only)];
     }
 
     /**
@@ -98,15 +117,13 @@ final class WeekPlanner
         return 100 * $now[0] > (100 + self::MOST_GROWTH_PERCENT) * $before[0] && $now[1] > $before[1] + 1;
     }
 
-    /** @return array<string, mixed>|null what is particular about a week */
-    private function notes(int $number, int $weeks, bool $light): ?array
+    /** @return array<string, mixed> what is particular about a week */
+    private function notes(int $number, int $weeks, bool $light): array
     {
-        $notes = [
+        return [
             ...($light ? ['lighter' => 'A lighter week: one set less of each exercise, no step up.'] : []),
             ...($number === $weeks && $weeks >= self::TEST_AFTER_WEEKS ? ['test_day' => 'Test again at the end of this week, not within 48 h of a hard session.'] : []),
         ];
-
-        return $notes === [] ? null : $notes;
     }
 
     /**

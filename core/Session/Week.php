@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Session;
 
+use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Body\OtherTraining;
+use EvenRungs\Core\Planning\Away;
 
 /**
  * One week of a program.
@@ -29,5 +31,38 @@ final class Week
     public function withSessions(array $sessions): self
     {
         return new self($this->number, $this->otherTraining, $sessions, $this->x);
+    }
+
+    /** The minutes and kit of a week away; null where the week is as usual. */
+    public function away(): ?Away
+    {
+        $away = $this->x['away'] ?? null;
+        if (! is_array($away)) {
+            return null;
+        }
+        $days = [];
+        foreach (is_array($away['days'] ?? null) ? $away['days'] : [] as $day => $minutes) {
+            if (is_int($minutes)) {
+                $days[(string) $day] = $minutes;
+            }
+        }
+
+        return new Away($days, array_values(array_filter(is_array($away['equipment'] ?? null) ? $away['equipment'] : [], is_string(...))));
+    }
+
+    /** @return list<Day> days of a match */
+    public function matches(): array
+    {
+        $matches = $this->x['matches'] ?? [];
+
+        return array_values(array_filter(array_map(static fn (mixed $day): ?Day => is_string($day) ? Day::tryFrom($day) : null, is_array($matches) ? $matches : [])));
+    }
+
+    /** The client as they are in this week. */
+    public function clientIn(Client $client): Client
+    {
+        $away = $this->away();
+
+        return $away === null ? $client : $client->inPlace($away->days, $away->equipment);
     }
 }

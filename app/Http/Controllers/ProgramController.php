@@ -12,7 +12,14 @@ use App\Board\ProgramView;
 use App\Http\Body;
 use App\Models\Client;
 use App\Models\Program;
+use EvenRungs\Core\Planning\Away;
+use EvenRungs\Core\Planning\BestWeek;
+use EvenRungs\Core\Planning\Calendar;
 use EvenRungs\Core\Planning\CopyChange;
+use EvenRungs\Core\Planning\DayUse;
+use EvenRungs\Core\Planning\WeekWishes;
+use EvenRungs\Core\Session\Day;
+use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -61,9 +68,47 @@ final class ProgramController extends Controller
     public function begin(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'NewProgramRequest');
-        $this->commands->begin($client, $this->trainer(), $body->int('version'), $body->int('weeks'));
+        $this->commands->begin($client, $this->trainer(), $body->int('version'), $body->int('weeks'), self::calendar($body));
 
         return $this->board($client);
+    }
+
+    private static function calendar(Node $body): Calendar
+    {
+        $away = $matches = $wished = [];
+        $body->each('away', static function (Node $week) use (&$away): void {
+            $away[$week->int('week')] = new Away($week->ints('days'), $week->strings('equipment'));
+        });
+        $body->each('matches', static function (Node $match) use (&$matches): void {
+            $matches[$match->int('week')][] = Day::from($match->string('day'));
+        });
+        foreach ($body->optionalChild('wished')?->keys() ?? [] as $day) {
+            $wished[Day::from($day)->number()] = DayUse::from($body->child('wished')->string($day));
+        }
+
+        return new Calendar($away, $matches, $wished);
+    }
+
+    /** The best use of the days under wishes, and what had to give; nothing is stored. */
+    public function bestWeek(Request $request, Client $client, DataFolder $data): JsonResponse
+    {
+        $calendar = self::calendar(Body::read($request, 'BestWeekRequest'));
+        $board = $this->boards->load($client);
+        $wishes = WeekWishes::of($board->client, $board->style, $data->goals()[$board->client->goal->value], $calendar->matches[1] ?? [], $calendar->wished);
+        $week = BestWeek::of($wishes, $board->style->weekWeights);
+
+        return new JsonResponse([
+            'days' => array_map(static fn (Day $day): array => [
+                'day' => $day->value,
+                'use' => $week->uses[$day->number()]->value,
+                'words' => $week->uses[$day->number()]->label(),
+                'minutes' => $board->client->minutesOn($day),
+                'may' => array_map(static fn (DayUse $use): string => $use->value, $wishes->uses($day->number())),
+            ], Day::cases()),
+            'cost' => $week->cost,
+            'parts' => array_map(static fn (string $what, int $cost): array => ['what' => $what, 'cost' => $cost], array_keys($week->parts), array_values($week->parts)),
+            'given_up' => $week->givenUp,
+        ]);
     }
 
     public function open(Request $request, Client $client, string $program): JsonResponse

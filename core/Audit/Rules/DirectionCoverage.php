@@ -64,7 +64,7 @@ final class DirectionCoverage implements Rule
     private function add(Category $direction, AuditedWeek $week, AuditedProgram $program): ?Fix
     {
         $open = array_filter($week->counted(), static fn (AuditedSession $each): bool => ! $each->trains($direction));
-        $room = static fn (AuditedSession $each): int => 60_000 * ($program->client?->minutesOn($each->session->day) ?? 0) - $each->time->time->total()->ms;
+        $room = static fn (AuditedSession $each): int => 60_000 * ($program->clientFor($each)?->minutesOn($each->session->day) ?? 0) - $each->time->time->total()->ms;
         usort($open, static fn (AuditedSession $a, AuditedSession $b): int => [$room($b), $a->place] <=> [$room($a), $b->place]);
 
         return $open === [] ? null : $this->repairs->add($direction, $open[0], $program->clientFor($open[0]));

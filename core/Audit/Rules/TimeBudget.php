@@ -35,7 +35,7 @@ final class TimeBudget implements Rule
         }
         $findings = [];
         foreach ($program->sessions() as $session) {
-            $minutes = $program->client->minutesOn($session->session->day);
+            $minutes = $program->clientFor($session)?->minutesOn($session->session->day) ?? 0;
             $computed = $session->time->time->total();
             if ($minutes === 0) {
                 $findings[] = new Finding('time.budget', Severity::Warn, $session->where(), sprintf('stands on %s, a day that the client did not offer', $session->session->day->label()), ['computed_s' => $computed->toNumber(), 'budget_s' => 0], $this->move($program, $session));
@@ -61,7 +61,7 @@ final class TimeBudget implements Rule
     {
         $taken = array_map(static fn (AuditedSession $each): Day => $each->session->day, $program->weeks[$session->place[0]]->sessions);
         foreach (Day::cases() as $day) {
-            if (! in_array($day, $taken, true) && 60_000 * ($program->client?->minutesOn($day) ?? 0) >= $session->time->time->total()->ms) {
+            if (! in_array($day, $taken, true) && 60_000 * ($program->clientFor($session)?->minutesOn($day) ?? 0) >= $session->time->time->total()->ms) {
                 return $this->repairs->session(sprintf('Move it to %s.', $day->label()), $session, static fn (Session $found): Session => $found->onDay($day));
             }
         }

@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Board;
+
+use App\Models\Client;
+use App\Models\Trainer;
+use App\Sessions\Audits;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Session\Day;
+use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Session\Planned;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Session\Week;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\UnusableInput;
+
+/**
+ * Changes to single sessions of a client's program. Each can be undone.
+ */
+final class SessionCommands
+{
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly Ledger $ledger,
+        private readonly ClientPlanner $planner,
+        private readonly Audits $audits,
+    ) {
+    }
+
+    /** @param  ?int  $place  of the session in its week, from 1; null puts it behind the others */
+    public function save(Client $client, Trainer $trainer, int $version, int $week, ?int $place, Session $session): void
+    {
+        $this->change($client, $trainer, $version, sprintf('Session of %s', $session->day->label()), fn (Program $program): Program => $this->inWeek($program, $week, function (Week $found) use ($place, $session): array {
+            $sessions = $found->sessions;
+            if ($place === null) {
+                $sessions[] = $this->told($session);
+            } elseif (isset($sessions[$place - 1])) {
+                $sessions[$place - 1] = $this->told($session);
+            } else {
+                throw UnusableInput::at('/place', 'there is no such session');
+            }
+
+            return $sessions;
+        }));
+    }
+
+    public function remove(Client $client, Trainer $trainer, int $version, int $week, int $place): void
+    {
+        $this->change($client, $trainer, $version, 'Session taken out', static fn (Program $program): Program => $program->changeSession($week - 1, $place - 1, static fn (): ?Session => null));
+    }
+
+    public function move(Client $client, Trainer $trainer, int $version, int $week, int $place, string $day): void
+    {
+        $this->change($client, $trainer, $version, sprintf('Session moved to %s', Day::from($day)->label()), fn (Program $program): Program => $this->movedIn($program, $week, $place, Day::from($day)));
+    }
+
+    /**
+     * @return array{Program, Program} before and after a move that is not made
+     *
+     * @throws UnusableInput when there is no such session
+     */
+    public function moved(Client $client, int $week, int $place, string $day): array
+    {
+        $program = $this->boards->program($client) ?? throw UnusableInput::at('/', 'there is no program yet');
+
+        return [$program, $this->movedIn($program, $week, $place, Day::from($day))];
+    }
+
+    private function movedIn(Program $program, int $week, int $place, Day $day): Program
+    {
+        return $this->inWeek($program, $week, static function (Week $found) use ($place, $day): array {
+            $sessions = $found->sessions;
+            $moved = $sessions[$place - 1] ?? throw UnusableInput::at('/place', 'there is no such session');
+            $sessions[$place - 1] = $moved->onDay($day);
+
+            return $sessions;
+        });
+    }
+
+    /** Applies the fix of one finding of the program's own audit. */
+    public function mend(Client $client, Trainer $trainer, int $version, string $rule, string $where): void
+    {
+        $this->change($client, $trainer, $version, sprintf('Mended: %s', $rule), fn (Program $program): Program => $program->withWeeks(array_map(
+            fn (Week $week): Week => $week->withSessions(array_map($this->told(...), $week->sessions)),
+            $this->audits->mended($program, $rule, $where, $this->boards->style($client), $this->boards->person($client))->weeks,
+        )));
+    }
+
+    /** Begins a program that was made elsewhere. */
+    public function take(Client $client, Trainer $trainer, int $version, Program $program): void
+    {
+        $this->planner->checkMayPlan($client);
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $program): void {
+            $before = $this->ledger->state($locked, $this->boards->program($locked));
+            $weeks = array_map(fn (Week $week): Week => $week->withSessions(array_map($this->told(...), $week->sessions)), $program->weeks);
+            $own = new Program($weeks, $program->title ?? sprintf('%s: taken over', $locked->name), $this->boards->style($locked)->id, $this->boards->person($locked), $program->gaps, $program->x);
+            $row = $this->ledger->begin($locked, $own);
+            $this->ledger->record($locked, $trainer, 'Program taken over', $before, [...$this->ledger->state($locked, $own), 'new_program' => $row->id]);
+        });
+    }
+
+    /** @param  callable(Program): Program  $edit */
+    private function change(Client $client, Trainer $trainer, int $version, string $label, callable $edit): void
+    {
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $label, $edit): void {
+            $program = $this->boards->program($locked) ?? throw UnusableInput::at('/', 'there is no program yet');
+            try {
+                $edited = $edit($program);
+            } catch (InvalidValue $e) {
+                throw UnusableInput::at('/session', $e->getMessage());
+            }
+            $this->ledger->record($locked, $trainer, $label, $this->ledger->state($locked, $program), $this->ledger->state($locked, $edited));
+            $this->ledger->store($locked, $edited);
+        });
+    }
+
+    /** @param  callable(Week): list<Session>  $edit */
+    private function inWeek(Program $program, int $week, callable $edit): Program
+    {
+        $weeks = $program->weeks;
+        $found = $weeks[$week - 1] ?? throw UnusableInput::at('/week', 'there is no such week');
+        $sessions = $edit($found);
+        usort($sessions, static fn (Session $a, Session $b): int => $a->day->number() <=> $b->day->number());
+        $weeks[$week - 1] = $found->withSessions($sessions);
+
+        return $program->withWeeks($weeks);
+    }
+
+    /** The session with its honest minutes as its claim, and every entry told which rung it is. */
+    private function told(Session $session): Session
+    {
+        $library = $this->data->library();
+        $told = $session->mapEntries(static fn (Entry $entry): Entry => self::entry($entry, $library));
+
+        return $told->withClaimed(SessionTime::total($told, $library));
+    }
+
+    private static function entry(Entry $entry, Library $library): Entry
+    {
+        $rung = $library->find($entry->exercise);
+        if ($rung === null || ($entry->planned !== null && $entry->exercise === $rung->id)) {
+            return $entry;
+        }
+
+        return new Entry($rung->id, $entry->dose, $entry->note, new Planned($rung->category, $rung->level, $rung->ladder, ['Put in by the trainer.']), $entry->x);
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Planning;
+
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Placement\Placement;
+
+/**
+ * One person of a group on a shared circuit.
+ */
+final class GroupMember
+{
+    /**
+     * @param  string  $id  whatever names the person to the caller
+     * @param  array<string, Placement>  $placements  by ladder
+     */
+    public function __construct(public readonly string $id, public readonly Client $client, public readonly array $placements)
+    {
+    }
+}
