@@ -29,6 +29,7 @@ use EvenRungs\Core\Session\RestBlock;
 use EvenRungs\Core\Session\Segment;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Session\StraightBlock;
 use EvenRungs\Core\Session\Unwritten;
 use EvenRungs\Core\Session\Week;
 use EvenRungs\Core\Style\Style;
@@ -101,12 +102,15 @@ final class Bench
         return $session->withBlocks(array_values($blocks));
     }
 
-    /** An exercise at the end of a block, at its start dose, or for the work time of the circuit. */
+    /** An exercise at the end of a block, or in a new one behind the others, at its start dose or for the work time of the circuit. */
     private function added(Session $session, int $place, string $exercise): Session
     {
-        $block = $session->blocks[$place] ?? throw InvalidValue::because('there is no such block');
         $rung = $this->data->library()->find($exercise) ?? throw InvalidValue::because(sprintf('"%s" is not in the library', mb_substr($exercise, 0, 60)));
         $dose = $rung->start();
+        if ($place === count($session->blocks)) {
+            return $session->withBlocks([...$session->blocks, new StraightBlock([new Entry($rung->id, $dose)], Seconds::zero())]);
+        }
+        $block = $session->blocks[$place] ?? throw InvalidValue::because('there is no such block');
         $model = $block->entries()[0] ?? null;
         if ($block instanceof CircuitBlock && $model !== null) {
             $dose = $model->dose->measure instanceof Work

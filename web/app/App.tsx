@@ -18,6 +18,9 @@ const WordsPage = lazy(async () => ({ default: (await import('../features/librar
 const LadderForm = lazy(async () => ({ default: (await import('../features/ladder-form/LadderForm')).LadderForm }));
 const RoadPage = lazy(async () => ({ default: (await import('../features/road/RoadPage')).RoadPage }));
 const WhatIf = lazy(async () => ({ default: (await import('../features/what-if/WhatIf')).WhatIf }));
+const BuilderPage = lazy(async () => ({ default: (await import('../features/builder/BuilderPage')).BuilderPage }));
+const AuditPage = lazy(async () => ({ default: (await import('../features/audit/AuditPage')).AuditPage }));
+const GroupPage = lazy(async () => ({ default: (await import('../features/group/GroupPage')).GroupPage }));
 const ScreenPage = lazy(async () => ({ default: (await import('../features/screen/ScreenPage')).ScreenPage }));
 const ProgramPage = lazy(async () => ({ default: (await import('../features/program/ProgramPage')).ProgramPage }));
 const StylesPage = lazy(async () => ({ default: (await import('../features/styles/StylesPage')).StylesPage }));
@@ -59,6 +62,9 @@ function SignedIn() {
           <Route path="library/compare/:one/:other" element={<ComparePage />} />
           <Route path="library/ladders/:ladder" element={<LadderForm />} />
           <Route path="library/:rung" element={<RungPage />} />
+          <Route path="audit" element={<AuditPage />} />
+          <Route path="group" element={<GroupPage />} />
+          <Route path="build" element={<BuilderPage />} />
           <Route path="styles" element={<StylesPage />} />
           <Route path="account" element={<Account />} />
           <Route path="clients/:client" element={<BoardLayout />}>
@@ -68,6 +74,7 @@ function SignedIn() {
             <Route path="program" element={<ProgramPage />} />
             <Route path="week" element={<Week />} />
             <Route path="tests" element={<TestsPage />} />
+            <Route path="build" element={<BuilderPage />} />
             <Route path="what-if" element={<WhatIf />} />
             <Route path="road" element={<RoadPage />} />
             <Route path="road/:rung" element={<RoadPage />} />

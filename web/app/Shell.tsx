@@ -7,6 +7,15 @@ import { Mark } from './Mark';
 import { useMe } from './session';
 import { useTheme } from './theme';
 
+const pages = [
+  ['/clients', 'Clients'],
+  ['/library', 'Library'],
+  ['/build', 'Build'],
+  ['/audit', 'Audit'],
+  ['/group', 'Group'],
+  ['/styles', 'Styles'],
+] as const;
+
 /** The frame of every page behind the sign-in. */
 export function Shell() {
   const me = useMe();
@@ -25,19 +34,20 @@ export function Shell() {
       <a href="#main" className="sr-only focus:not-sr-only focus:p-3">
         Skip to the page
       </a>
-      <header className="flex items-center gap-1 border-b border-line px-4 py-2 sm:gap-3 print:hidden">
+      <header className="flex flex-wrap items-center gap-x-1 border-b border-line px-4 py-2 sm:gap-3 print:hidden">
         <Link to="/clients" className="flex items-center gap-2 text-lg font-bold">
           <Mark /> <span className="sr-only sm:not-sr-only">Even Rungs</span>
         </Link>
-        <Link to="/clients" className="px-2 py-2 font-semibold sm:ml-4 underline-offset-4 hover:underline">
-          Clients
-        </Link>
-        <Link to="/library" className="px-2 py-2 font-semibold underline-offset-4 hover:underline">
-          Library
-        </Link>
-        <Link to="/styles" className="px-2 py-2 font-semibold underline-offset-4 hover:underline">
-          Styles
-        </Link>
+        <nav
+          aria-label="Pages"
+          className="order-last -mx-2 flex w-full flex-wrap sm:order-none sm:mx-0 sm:ml-2 sm:w-auto"
+        >
+          {pages.map(([to, name]) => (
+            <Link key={to} to={to} className="px-2 py-2 font-semibold underline-offset-4 hover:underline">
+              {name}
+            </Link>
+          ))}
+        </nav>
         <Link
           to="/account"
           aria-label={`Account: ${me.data?.name ?? ''}, ${me.data?.studio ?? ''}`}

@@ -31,7 +31,11 @@ export type BoardCommand =
   | { do: 'aim'; rung: string; wanted: boolean }
   | { do: 'use'; ladders: string[] | null }
   | { do: 'follow'; style: string }
-  | { do: 'begin'; weeks: number }
+  | { do: 'begin'; weeks: number; calendar: Pick<Schemas['NewProgramRequest'], 'away' | 'matches' | 'wished'> }
+  | { do: 'session'; week: number; place?: number; session: Schemas['SessionSaveRequest']['session'] }
+  | { do: 'remove-session'; week: number; place: number }
+  | { do: 'move-session'; week: number; place: number; day: Schemas['SessionMoveRequest']['day'] }
+  | { do: 'mend'; rule: string; where: string }
   | { do: 'open'; program: string }
   | { do: 'copy'; from: string; program: string }
   | { do: 'plan' | 'undo' | 'redo' };
@@ -77,7 +81,39 @@ function send(client: string, version: number, command: BoardCommand): Promise<B
     case 'follow':
       return answer(api.POST('/clients/{client}/style', { params, body: { version, style: command.style } }));
     case 'begin':
-      return answer(api.POST('/clients/{client}/programs', { params, body: { version, weeks: command.weeks } }));
+      return answer(
+        api.POST('/clients/{client}/programs', {
+          params,
+          body: { version, weeks: command.weeks, ...command.calendar },
+        }),
+      );
+    case 'session': {
+      const { week, place, session } = command;
+      return answer(
+        api.POST('/clients/{client}/sessions', {
+          params,
+          body: { version, week, session, ...(place === undefined ? {} : { place }) },
+        }),
+      );
+    }
+    case 'remove-session':
+      return answer(
+        api.POST('/clients/{client}/sessions/remove', {
+          params,
+          body: { version, week: command.week, place: command.place },
+        }),
+      );
+    case 'move-session':
+      return answer(
+        api.POST('/clients/{client}/sessions/move', {
+          params,
+          body: { version, week: command.week, place: command.place, day: command.day },
+        }),
+      );
+    case 'mend':
+      return answer(
+        api.POST('/clients/{client}/mend', { params, body: { version, rule: command.rule, where: command.where } }),
+      );
     case 'open':
       return answer(
         api.POST('/clients/{client}/programs/{program}/open', {

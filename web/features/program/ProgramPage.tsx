@@ -10,6 +10,7 @@ import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
 import { useStyles } from '../styles/useStyles';
 import { Compare } from './Compare';
 import { CopyDialog } from './CopyDialog';
+import { WeekWishes, type Calendar } from './WeekWishes';
 import { usePrograms } from './usePrograms';
 import { WeeksTable } from './WeeksTable';
 
@@ -29,6 +30,8 @@ export function ProgramPage() {
     placeholderData: (before) => before,
   });
   const [weeks, setWeeks] = useState(String(usualWeeks));
+  const [calendar, setCalendar] = useState<Calendar>({});
+  const [planning, setPlanning] = useState(false);
   if (board.data === undefined || program.isPending) return <Waiting what="the program" />;
   if (program.isError) return <Notice title={program.error.message} />;
   const stopped = board.data.refer.length > 0;
@@ -53,10 +56,18 @@ export function ProgramPage() {
           look="act"
           disabled={stopped || command.isPending}
           onClick={() => {
-            command.mutate({ do: 'begin', weeks: Number(weeks) });
+            command.mutate({ do: 'begin', weeks: Number(weeks), calendar });
           }}
         >
           {command.isPending && command.variables.do === 'begin' ? 'Planning …' : 'New program'}
+        </Button>
+        <Button
+          aria-expanded={planning}
+          onClick={() => {
+            setPlanning(!planning);
+          }}
+        >
+          Days and wishes
         </Button>
         <CopyDialog disabled={stopped} />
         <Link
@@ -69,6 +80,7 @@ export function ProgramPage() {
       <p role="alert" className="font-semibold text-warn empty:hidden">
         {failed}
       </p>
+      {planning && <WeekWishes calendar={calendar} onChange={setCalendar} />}
       {program.data.weeks.length > 0 && <WeeksTable program={program.data} />}
       <Kept />
       <Compare />

@@ -8,7 +8,9 @@ import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
 import { useBoard, useBoardCommand } from '../board/useBoard';
 import { ChooseWeek } from './ChooseWeek';
+import { ClientAudit } from './ClientAudit';
 import { DoseLine } from './DoseLine';
+import { MoveSession } from './MoveSession';
 import { SwapDialog } from './SwapDialog';
 import { useWeek } from './useWeek';
 
@@ -42,6 +44,14 @@ export function Week() {
             <RefreshCw size={18} aria-hidden />{' '}
             {board.data.week === null ? 'Plan the weeks' : 'Plan anew from the wall'}
           </Button>
+          {board.data.week !== null && (
+            <Link
+              to={`../build?week=${at.number}`}
+              className="ml-2 inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 text-[15px] font-semibold hover:border-ink"
+            >
+              Add a session
+            </Link>
+          )}
           <p className="mt-1 text-sm text-faint">
             House style: {style.name}{' '}
             <Link
@@ -68,16 +78,17 @@ export function Week() {
         </Notice>
       )}
       {week?.sessions.length === 0 && <p>No session fits: the client has no days, or no minutes on them.</p>}
+      {week !== null && <ClientAudit />}
       <div className="grid items-start gap-4 md:grid-cols-2 xl:grid-cols-3">
         {week?.sessions.map((session, i) => (
-          <SessionCard key={session.day} session={session} week={at.number - 1} place={i} />
+          <SessionCard key={`${session.day} ${session.kind} ${i}`} session={session} week={at.number - 1} place={i} />
         ))}
       </div>
     </div>
   );
 }
 
-const fills: Record<string, string> = {
+export const fills: Record<string, string> = {
   AE: 'bg-stand',
   AF: 'hatched border border-stand',
   AL: 'bg-wood',
@@ -115,6 +126,7 @@ export function Shares({ directions }: { directions: Schemas['BoardDirection'][]
 }
 
 function SessionCard({ session, week, place }: { session: Schemas['BoardSession']; week: number; place: number }) {
+  const command = useBoardCommand();
   const share =
     session.budget.seconds === 0 ? 100 : Math.min(100, (100 * session.total.seconds) / session.budget.seconds);
   return (
@@ -167,6 +179,28 @@ function SessionCard({ session, week, place }: { session: Schemas['BoardSession'
           </ul>
         </div>
       ))}
+      <footer className="flex flex-wrap items-center border-t border-line">
+        <MoveSession key={session.day} day={session.day} week={week + 1} place={place + 1} />
+        <span className="ml-auto flex gap-1 p-2">
+          <Link
+            to={`../build?week=${week + 1}&place=${place + 1}`}
+            aria-label={`Build the session of ${dayNames[session.day] ?? ''}`}
+            className="inline-flex min-h-10 items-center px-2 font-semibold underline underline-offset-4"
+          >
+            Build
+          </Link>
+          <Button
+            look="quiet"
+            aria-label={`Take out the session of ${dayNames[session.day] ?? ''}`}
+            disabled={command.isPending}
+            onClick={() => {
+              command.mutate({ do: 'remove-session', week: week + 1, place: place + 1 });
+            }}
+          >
+            Take out
+          </Button>
+        </span>
+      </footer>
     </section>
   );
 }

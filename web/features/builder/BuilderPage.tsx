@@ -1,0 +1,299 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Redo2, Undo2 } from 'lucide-react';
+import { useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { answer, api, isConflict } from '../../api/client';
+import { dayNames, kindNames } from '../../app/words';
+import { Button } from '../../ui/Button';
+import { SelectField, TextField } from '../../ui/Field';
+import { Notice, Waiting } from '../../ui/Notice';
+import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
+import { RungPicker } from '../library/RungPicker';
+import { Blocks } from './Blocks';
+import { Findings } from './Findings';
+import { Ribbon } from './Ribbon';
+import { addRest, emptySession, received, sent, type Session } from './session';
+import { useBench } from './useBench';
+
+/** Builds a session: of a client's week, or one that belongs to nobody yet. */
+export function BuilderPage() {
+  const client = useClientId();
+  const [search] = useSearchParams();
+  const week = Number(search.get('week') ?? 1);
+  const place = search.get('place') === null ? null : Number(search.get('place'));
+  const found = useQuery({
+    queryKey: ['session', client, week, place],
+    queryFn: () =>
+      answer(
+        api.GET('/clients/{client}/sessions/{week}/{session}', {
+          params: { path: { client, week, session: place ?? 1 } },
+        }),
+      ),
+    enabled: client !== '' && place !== null,
+    staleTime: 0,
+    gcTime: 0,
+  });
+  if (client !== '' && place !== null) {
+    if (found.isError) return <Notice title={found.error.message} />;
+    if (found.data === undefined) return <Waiting what="the session" />;
+    return <Builder start={received(found.data.session)} client={client} week={week} place={place} />;
+  }
+  return (
+    <div className={client === '' ? 'mx-auto max-w-[90rem] p-4' : ''}>
+      <Builder start={emptySession} client={client === '' ? null : client} week={week} place={null} />
+    </div>
+  );
+}
+
+function Builder({
+  start,
+  client,
+  week,
+  place,
+}: {
+  start: Session;
+  client: string | null;
+  week: number;
+  place: number | null;
+}) {
+  const tools = useBench(start, client);
+  const { session, bench } = tools;
+  const data = bench.data;
+  return (
+    <div>
+      <Head tools={tools} client={client} week={week} place={place} />
+      {bench.isError && <Notice title={bench.error.message} />}
+      {data !== undefined && <Ribbon bench={data} />}
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4 xl:grid-cols-[minmax(0,1fr)_26rem]">
+        <div>
+          {data !== undefined && <Blocks tools={tools} blocks={data.blocks} />}
+          <div className="mt-4 flex flex-wrap items-end gap-3">
+            <div className="min-w-64 flex-1">
+              <RungPicker
+                label="Add a block with"
+                onPick={(rung) => {
+                  tools.change.mutate({ do: 'add', block: session.blocks.length, exercise: rung.id });
+                }}
+              />
+            </div>
+            <Button
+              disabled={session.blocks.length === 0}
+              onClick={() => {
+                tools.set(addRest(session));
+              }}
+            >
+              Add a rest
+            </Button>
+          </div>
+        </div>
+        <aside className="space-y-4">
+          <Times tools={tools} />
+          {data !== undefined && data.over && (
+            <section aria-label="Make it fit">
+              <h2 className="text-lg font-bold">Make it fit</h2>
+              <ul>
+                {data.cuts.map((cut) => (
+                  <li key={cut.what} className="flex items-center gap-3 border-t border-line py-1.5">
+                    <span className="min-w-0 flex-1 leading-tight">
+                      <b>{cut.what}</b>
+                      <span className="block text-sm text-faint">
+                        gives {cut.saves.text}, costs {cut.costs}
+                      </span>
+                    </span>
+                    <Button
+                      aria-label={`Cut: ${cut.what}`}
+                      onClick={() => {
+                        tools.set(received(cut.session));
+                      }}
+                    >
+                      Cut
+                    </Button>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+          {data !== undefined && data.findings.length > 0 && (
+            <section aria-label="Findings">
+              <h2 className="text-lg font-bold">What an audit finds</h2>
+              <Findings
+                findings={data.findings}
+                busy={tools.change.isPending}
+                onFix={(finding) => {
+                  tools.change.mutate({ do: 'fix', rule: finding.rule, where: finding.where });
+                }}
+              />
+            </section>
+          )}
+          <Templates tools={tools} />
+        </aside>
+      </div>
+    </div>
+  );
+}
+
+function Head({
+  tools,
+  client,
+  week,
+  place,
+}: {
+  tools: ReturnType<typeof useBench>;
+  client: string | null;
+  week: number;
+  place: number | null;
+}) {
+  const command = useBoardCommand();
+  const board = useBoard();
+  const navigate = useNavigate();
+  const data = tools.bench.data;
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <h1 className={client === null ? 'text-2xl font-bold' : 'text-xl font-bold'}>
+        {place === null ? 'Build a session' : `Session of week ${week}`}
+      </h1>
+      <p aria-live="polite" className="text-right">
+        <b className={`text-3xl ${data?.over === true ? 'text-warn' : ''}`} data-bench-total>
+          {data?.total.text ?? '0:00'}
+        </b>{' '}
+        {data?.budget !== null && data?.budget !== undefined && (
+          <span className="text-faint">of {data.budget.text} min</span>
+        )}
+        {data?.over === true && <b className="text-warn"> over</b>}
+      </p>
+      <div className="ml-auto flex flex-wrap gap-2">
+        <Button disabled={tools.undo === null} aria-label="Undo the last step" onClick={() => tools.undo?.()}>
+          <Undo2 size={18} aria-hidden />
+        </Button>
+        <Button disabled={tools.redo === null} aria-label="Redo the step" onClick={() => tools.redo?.()}>
+          <Redo2 size={18} aria-hidden />
+        </Button>
+        {client !== null && (
+          <Button
+            look="act"
+            disabled={command.isPending || tools.session.blocks.length === 0 || board.data?.week === null}
+            onClick={() => {
+              command.mutate(
+                { do: 'session', week, ...(place === null ? {} : { place }), session: sent(tools.session) },
+                { onSuccess: () => void navigate(week === 1 ? '../week' : `../week?week=${week}`) },
+              );
+            }}
+          >
+            {command.isPending ? 'Saving …' : 'Save into the week'}
+          </Button>
+        )}
+      </div>
+      <p role="alert" className="w-full font-semibold text-warn empty:hidden">
+        {isConflict(command.error) ? null : command.error?.message}
+        {tools.change.isError && tools.change.variables.do !== 'dose' && tools.change.variables.do !== 'rounds'
+          ? tools.change.error.message
+          : null}
+      </p>
+    </div>
+  );
+}
+
+function Times({ tools }: { tools: ReturnType<typeof useBench> }) {
+  const { session } = tools;
+  const seconds = (key: 'warm_up_s' | 'cool_down_s', label: string) => (
+    <TextField
+      label={label}
+      unit="s"
+      type="number"
+      className="w-36"
+      value={String(session[key] ?? 0)}
+      onChange={(text) => {
+        tools.set({ ...session, [key]: Math.max(0, Math.min(7200, Math.round(Number(text) || 0))) });
+      }}
+    />
+  );
+  return (
+    <section aria-label="Frame" className="flex flex-wrap gap-3 rounded-lg border border-line bg-card p-3">
+      <SelectField
+        label="Day"
+        className="w-36"
+        value={session.day}
+        options={Object.entries(dayNames)}
+        onChange={(day) => {
+          tools.set({ ...session, day: day as Session['day'] });
+        }}
+      />
+      <SelectField
+        label="Kind"
+        className="min-w-40 flex-1"
+        value={session.kind}
+        options={Object.entries(kindNames)}
+        onChange={(kind) => {
+          tools.set({ ...session, kind: kind as Session['kind'] });
+        }}
+      />
+      {seconds('warm_up_s', 'Warm-up')}
+      {seconds('cool_down_s', 'Cool-down')}
+    </section>
+  );
+}
+
+function Templates({ tools }: { tools: ReturnType<typeof useBench> }) {
+  const queries = useQueryClient();
+  const templates = useQuery({ queryKey: ['templates'], queryFn: () => answer(api.GET('/templates')) });
+  const [name, setName] = useState('');
+  const took = (list: NonNullable<typeof templates.data>) => {
+    queries.setQueryData(['templates'], list);
+  };
+  const keep = useMutation({
+    mutationFn: () => answer(api.POST('/templates', { body: { name, session: sent(tools.session) } })),
+    onSuccess: (list) => {
+      took(list);
+      setName('');
+    },
+  });
+  const remove = useMutation({
+    mutationFn: (template: number) =>
+      answer(api.POST('/templates/{template}/remove', { params: { path: { template } } })),
+    onSuccess: took,
+  });
+  return (
+    <section aria-label="Templates">
+      <h2 className="text-lg font-bold">Templates</h2>
+      <ul>
+        {templates.data?.templates.map((each) => (
+          <li key={each.id} className="flex items-center gap-2 border-t border-line py-1">
+            <b className="min-w-0 flex-1">{each.name}</b>
+            <Button
+              aria-label={`Use ${each.name}`}
+              onClick={() => {
+                tools.set({ ...received(each.session), day: tools.session.day });
+              }}
+            >
+              Use
+            </Button>
+            <Button
+              look="quiet"
+              aria-label={`Remove ${each.name}`}
+              onClick={() => {
+                remove.mutate(each.id);
+              }}
+            >
+              Remove
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <form
+        className="mt-1 flex items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep.mutate();
+        }}
+      >
+        <TextField label="Keep this session as" value={name} onChange={setName} className="flex-1" />
+        <Button type="submit" disabled={keep.isPending || name.trim() === '' || tools.session.blocks.length === 0}>
+          Keep
+        </Button>
+      </form>
+      <p role="alert" className="font-semibold text-warn empty:hidden">
+        {keep.error?.message ?? remove.error?.message}
+      </p>
+    </section>
+  );
+}

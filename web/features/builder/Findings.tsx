@@ -1,0 +1,71 @@
+import type { Schemas } from '../../api/client';
+import { Button } from '../../ui/Button';
+
+type Finding = Schemas['Finding'] & { place?: string };
+
+const names = { error: 'Error', warn: 'Warning', note: 'Note' } as const;
+
+const units: Record<string, string> = {
+  _s: 's',
+  sets: 'sets',
+  sessions: 'sessions',
+  hours: 'h',
+  weeks: 'weeks',
+  days: 'days',
+};
+
+function shown(key: string, value: number): string {
+  const unit = Object.entries(units).find(([end]) => key.endsWith(end))?.[1] ?? '';
+  return `${key.replace(/_s$/, '').replaceAll('_', ' ')} ${value}${unit === '' ? '' : ` ${unit}`}`;
+}
+
+/** What an audit found, the worst first, each with its numbers and one tap that mends it. */
+export function Findings({
+  findings,
+  busy,
+  onFix,
+}: {
+  findings: Finding[];
+  busy: boolean;
+  onFix: (finding: Finding) => void;
+}) {
+  const order = ['error', 'warn', 'note'];
+  const sorted = [...findings].sort((a, b) => order.indexOf(a.severity) - order.indexOf(b.severity));
+  return (
+    <ul data-findings={findings.length}>
+      {sorted.map((finding) => (
+        <li
+          key={finding.rule + finding.where + finding.message}
+          data-severity={finding.severity}
+          className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line py-1.5"
+        >
+          <span
+            className={`w-20 shrink-0 rounded-sm px-1 text-center text-sm font-semibold ${finding.severity === 'error' ? 'bg-warn text-paper' : finding.severity === 'warn' ? 'bg-warn-soft text-warn' : 'border border-line text-faint'}`}
+          >
+            {names[finding.severity]}
+          </span>
+          <span className="min-w-0 flex-1 basis-72 leading-tight">
+            {finding.place !== undefined && finding.place !== '' && <b>{finding.place}: </b>}
+            {finding.message}
+            <span className="block text-sm text-faint">
+              {finding.rule}
+              {Object.entries(finding.evidence).map(([key, value]) => (
+                <span key={key}>, {shown(key, value)}</span>
+              ))}
+            </span>
+          </span>
+          {finding.fix !== null && (
+            <Button
+              disabled={busy}
+              onClick={() => {
+                onFix(finding);
+              }}
+            >
+              {finding.fix}
+            </Button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}

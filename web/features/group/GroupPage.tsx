@@ -1,0 +1,192 @@
+import { useQuery } from '@tanstack/react-query';
+import { Printer } from 'lucide-react';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../../api/client';
+import { Button } from '../../ui/Button';
+import { Code } from '../../ui/Code';
+import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
+import { Still } from '../../ui/Figure';
+import { Notice, Waiting } from '../../ui/Notice';
+import { Why } from '../../ui/Why';
+import { useLibrary } from '../board/useBoard';
+import { useFigures } from '../library/useRungs';
+
+/** One clock for a small group: the same stations for all, each person on their own rung; one card to print for every station. */
+export function GroupPage() {
+  const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')) });
+  const library = useLibrary();
+  const [chosen, setChosen] = useState<string[]>([]);
+  const [stations, setStations] = useState<string[]>(['dead-bug', 'side-plank', 'press-out', 'bird-dog']);
+  const [numbers, setNumbers] = useState({
+    rounds: '3',
+    work_s: '40',
+    rest_s: '20',
+    warm_up_s: '120',
+    cool_down_s: '60',
+  });
+  const body = {
+    clients: chosen,
+    stations,
+    rounds: Number(numbers.rounds),
+    work_s: Number(numbers.work_s),
+    rest_s: Number(numbers.rest_s),
+    warm_up_s: Number(numbers.warm_up_s),
+    cool_down_s: Number(numbers.cool_down_s),
+  };
+  const plan = useQuery({
+    queryKey: ['group', body],
+    queryFn: () => answer(api.POST('/group', { body })),
+    enabled: chosen.length > 0 && stations.length > 0,
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  if (clients.isPending || library.isPending) return <Waiting what="the group" />;
+  if (clients.isError) return <Notice title={clients.error.message} />;
+  const ladders = library.data?.library.ladders ?? [];
+  const number = (key: keyof typeof numbers, label: string, unit?: string) => (
+    <TextField
+      label={label}
+      {...(unit === undefined ? {} : { unit })}
+      type="number"
+      className="w-28"
+      value={numbers[key]}
+      onChange={(text) => {
+        setNumbers({ ...numbers, [key]: text });
+      }}
+    />
+  );
+  return (
+    <div className="mx-auto grid max-w-[100rem] grid-cols-[minmax(0,1fr)] gap-6 p-4 lg:grid-cols-[20rem_minmax(0,1fr)]">
+      <div className="space-y-4 print:hidden">
+        <h1 className="text-2xl font-bold">One clock, own rungs</h1>
+        <fieldset>
+          <legend className="font-semibold">Who</legend>
+          {clients.data.clients.map((each) => (
+            <Tick
+              key={each.id}
+              label={each.name}
+              checked={chosen.includes(each.id)}
+              onChange={(on) => {
+                setChosen(toggled(chosen, each.id, on));
+              }}
+            />
+          ))}
+        </fieldset>
+        <fieldset>
+          <legend className="font-semibold">Stations</legend>
+          {stations.map((station, i) => (
+            <div key={i} className="mb-1 flex items-end gap-1">
+              <SelectField
+                label={<span className="sr-only">Station {i + 1}</span>}
+                className="flex-1"
+                value={station}
+                options={ladders.map((each) => [each.id, `${each.category} ${each.name}`] as const)}
+                onChange={(id) => {
+                  setStations(stations.map((old, k) => (k === i ? id : old)));
+                }}
+              />
+              <Button
+                look="quiet"
+                aria-label={`Take out station ${i + 1}`}
+                onClick={() => {
+                  setStations(stations.filter((_, k) => k !== i));
+                }}
+              >
+                ✕
+              </Button>
+            </div>
+          ))}
+          <Button
+            disabled={stations.length >= 12}
+            onClick={() => {
+              setStations([...stations, 'bridge']);
+            }}
+          >
+            Add a station
+          </Button>
+        </fieldset>
+        <div className="flex flex-wrap gap-3">
+          {number('rounds', 'Rounds')}
+          {number('work_s', 'Work', 's')}
+          {number('rest_s', 'Rest', 's')}
+          {number('warm_up_s', 'Warm-up', 's')}
+          {number('cool_down_s', 'Cool-down', 's')}
+        </div>
+      </div>
+      <div>
+        {chosen.length === 0 && (
+          <p className="rounded-lg border border-dashed border-line p-6 text-faint">Choose who trains together.</p>
+        )}
+        {plan.isError && <Notice title={plan.error.message} />}
+        {plan.data !== undefined && !plan.isError && chosen.length > 0 && <Plan plan={plan.data} />}
+      </div>
+    </div>
+  );
+}
+
+function Plan({ plan }: { plan: Schemas['GroupPlan'] }) {
+  const figures = useFigures();
+  return (
+    <>
+      <div className="mb-3 flex flex-wrap items-end gap-4 print:hidden">
+        <p>
+          <b className="text-3xl" data-group-total>
+            {plan.total.text}
+          </b>{' '}
+          <span className="text-faint">
+            min, work {plan.work.text}, rest {plan.rest.text}
+          </span>
+        </p>
+        <Button
+          className="ml-auto"
+          onClick={() => {
+            window.print();
+          }}
+        >
+          <Printer size={18} aria-hidden /> Print a card a station
+        </Button>
+      </div>
+      {plan.notes.map((note) => (
+        <p key={note} className="mb-2 font-semibold text-warn print:hidden">
+          {note}
+        </p>
+      ))}
+      <div className="grid gap-4 xl:grid-cols-2 print:block">
+        {plan.stations.map((station, i) => (
+          <section
+            key={i}
+            aria-label={`Station ${i + 1}`}
+            className="rounded-lg border border-line bg-card p-3 print:break-after-page print:border-2 print:border-black print:text-xl"
+          >
+            <h2 className="flex items-baseline gap-2 text-xl font-bold print:text-4xl">
+              {i + 1}. {station.name} <Code code={station.category} />
+            </h2>
+            <ul>
+              {station.places.map((place) => (
+                <li key={place.client} className="flex items-center gap-3 border-t border-line py-2">
+                  {place.rung !== null && <Still drawing={figures[place.rung]} className="h-14 w-24 shrink-0" />}
+                  <span className="min-w-0 flex-1 leading-tight">
+                    <b>{place.name}</b>
+                    <span className="block">
+                      {place.exercise ?? 'Rest here'}
+                      {place.swapped && (
+                        <span className="ml-2 rounded-sm bg-warn-soft px-1 text-sm font-semibold text-warn">
+                          swapped
+                        </span>
+                      )}
+                    </span>
+                    {place.words !== null && <span className="block text-[15px] text-faint">Aim: {place.words}</span>}
+                    <span className="hidden text-base print:block">{place.setup.join(' ')}</span>
+                  </span>
+                  <span className="print:hidden">
+                    <Why about={`${place.name} at station ${i + 1}`} reasons={place.why} />
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        ))}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,38 @@
+import { useQuery } from '@tanstack/react-query';
+import { answer, api } from '../../api/client';
+import { Findings } from '../builder/Findings';
+import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
+
+/** The audit of the program in use; it follows every save. */
+export function ClientAudit() {
+  const client = useClientId();
+  const board = useBoard();
+  const command = useBoardCommand();
+  const audit = useQuery({
+    queryKey: ['audit', client, board.data?.version],
+    queryFn: () => answer(api.GET('/clients/{client}/audit', { params: { path: { client } } })),
+    enabled: board.data?.week !== undefined && board.data.week !== null,
+    placeholderData: (before) => before,
+  });
+  if (audit.data === undefined) return null;
+  const { findings } = audit.data;
+  const errors = findings.filter((each) => each.severity === 'error').length;
+  const warnings = findings.filter((each) => each.severity === 'warn').length;
+  return (
+    <details className="rounded-lg border border-line bg-card px-4 py-2" open={errors + warnings > 0}>
+      <summary className="min-h-8 cursor-pointer font-semibold">
+        Audit:{' '}
+        {findings.length === 0
+          ? 'nothing found'
+          : `${errors} errors, ${warnings} warnings, ${findings.length - errors - warnings} notes`}
+      </summary>
+      <Findings
+        findings={findings}
+        busy={command.isPending}
+        onFix={(finding) => {
+          command.mutate({ do: 'mend', rule: finding.rule, where: finding.where });
+        }}
+      />
+    </details>
+  );
+}

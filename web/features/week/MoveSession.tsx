@@ -1,0 +1,79 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, isConflict, type Schemas } from '../../api/client';
+import { dayNames } from '../../app/words';
+import { Button } from '../../ui/Button';
+import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
+
+type Day = Schemas['SessionMoveRequest']['day'];
+
+/** Moves a session to another day: what that breaks and mends is said before it is done. */
+export function MoveSession({ day, week, place }: { day: string; week: number; place: number }) {
+  const client = useClientId();
+  const board = useBoard();
+  const command = useBoardCommand();
+  const [to, setTo] = useState<Day | ''>('');
+  const check = useMutation({
+    mutationFn: (target: Day) =>
+      answer(
+        api.POST('/clients/{client}/sessions/move/check', {
+          params: { path: { client } },
+          body: { version: board.data?.version ?? 1, week, place, day: target },
+        }),
+      ),
+  });
+  return (
+    <div className="px-4 py-2">
+      <label className="flex items-center gap-2 text-[15px]">
+        Move to
+        <select
+          aria-label={`Move the session of ${dayNames[day] ?? day} to`}
+          className="rounded-md border border-wood bg-card px-2 py-1.5"
+          value={to}
+          onChange={(event) => {
+            const target = event.target.value as Day | '';
+            setTo(target);
+            if (target === '') check.reset();
+            else check.mutate(target);
+          }}
+        >
+          <option value="">another day …</option>
+          {Object.entries(dayNames)
+            .filter(([code]) => code !== day)
+            .map(([code, name]) => (
+              <option key={code} value={code}>
+                {name}
+              </option>
+            ))}
+        </select>
+      </label>
+      {to !== '' && check.data !== undefined && (
+        <div className="mt-2 space-y-1 text-[15px]" data-move-check>
+          {check.data.breaks.length === 0 && <p>That breaks nothing.</p>}
+          {check.data.breaks.map((each) => (
+            <p key={each.rule + each.message} className="text-warn">
+              <b>Breaks:</b> {each.place}: {each.message}
+            </p>
+          ))}
+          {check.data.mends.map((each) => (
+            <p key={each.rule + each.message}>
+              <b>Mends:</b> {each.place}: {each.message}
+            </p>
+          ))}
+          <Button
+            look="act"
+            disabled={command.isPending}
+            onClick={() => {
+              command.mutate({ do: 'move-session', week, place, day: to });
+            }}
+          >
+            Move it
+          </Button>
+        </div>
+      )}
+      <p role="alert" className="font-semibold text-warn empty:hidden">
+        {check.error?.message ?? (isConflict(command.error) ? null : command.error?.message)}
+      </p>
+    </div>
+  );
+}
