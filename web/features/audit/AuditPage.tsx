@@ -253,7 +253,7 @@ function Weeks({ page }: { page: Page }) {
             <b>Week {week.number}</b> <span className="text-faint">{week.total.text} min</span>
             {week.directions.map((each) => (
               <span key={each.code} className={`ml-4 ${each.sessions === 0 ? 'font-semibold text-warn' : ''}`}>
-                <Code code={each.code} title={each.name} /> {each.sessions} × , {each.sets} sets, {each.work.text}
+                <Code code={each.code} title={each.name} /> {each.sessions}&nbsp;×, {each.sets} sets, {each.work.text}
               </span>
             ))}
           </p>

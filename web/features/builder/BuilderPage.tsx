@@ -12,7 +12,7 @@ import { RungPicker } from '../library/RungPicker';
 import { Blocks } from './Blocks';
 import { Findings } from './Findings';
 import { Ribbon } from './Ribbon';
-import { addRest, emptySession, received, sent, type Session } from './session';
+import { addRest, emptySession, moveBlock, received, sent, type Session } from './session';
 import { useBench } from './useBench';
 
 /** Builds a session: of a client's week, or one that belongs to nobody yet. */
@@ -76,6 +76,22 @@ function Builder({
                 }}
               />
             </div>
+            <Button
+              disabled={tools.change.isPending}
+              onClick={() => {
+                tools.change.mutate(
+                  { do: 'add', block: session.blocks.length, exercise: 'brace' },
+                  {
+                    onSuccess: (made) => {
+                      const last = made.blocks.length - 1;
+                      tools.set(moveBlock(received(made.session), last, -last));
+                    },
+                  },
+                );
+              }}
+            >
+              Add a switch-on
+            </Button>
             <Button
               disabled={session.blocks.length === 0}
               onClick={() => {
@@ -193,6 +209,11 @@ function Head({
   );
 }
 
+/** Whole seconds, none where nothing was typed. */
+function bounded(text: string, most: number): number {
+  return Math.max(0, Math.min(most, Math.round(Number(text) || 0)));
+}
+
 function Times({ tools }: { tools: ReturnType<typeof useBench> }) {
   const { session } = tools;
   const seconds = (key: 'warm_up_s' | 'cool_down_s', label: string) => (
@@ -203,7 +224,20 @@ function Times({ tools }: { tools: ReturnType<typeof useBench> }) {
       className="w-36"
       value={String(session[key] ?? 0)}
       onChange={(text) => {
-        tools.set({ ...session, [key]: Math.max(0, Math.min(7200, Math.round(Number(text) || 0))) });
+        tools.set({ ...session, [key]: bounded(text, 7200) });
+      }}
+    />
+  );
+  const change = (key: 'side_s' | 'station_s', label: string) => (
+    <TextField
+      label={label}
+      unit="s"
+      type="number"
+      className="w-44"
+      value={String(session.change?.[key] ?? 0)}
+      onChange={(text) => {
+        const change = { side_s: 0, station_s: 0, ...session.change, [key]: bounded(text, 3600) };
+        tools.set({ ...session, change });
       }}
     />
   );
@@ -229,6 +263,8 @@ function Times({ tools }: { tools: ReturnType<typeof useBench> }) {
       />
       {seconds('warm_up_s', 'Warm-up')}
       {seconds('cool_down_s', 'Cool-down')}
+      {change('station_s', 'Change of station')}
+      {change('side_s', 'Change of side')}
     </section>
   );
 }

@@ -5,18 +5,9 @@ type Finding = Schemas['Finding'] & { place?: string };
 
 const names = { error: 'Error', warn: 'Warning', note: 'Note' } as const;
 
-const units: Record<string, string> = {
-  _s: 's',
-  sets: 'sets',
-  sessions: 'sessions',
-  hours: 'h',
-  weeks: 'weeks',
-  days: 'days',
-};
-
 function shown(key: string, value: number): string {
-  const unit = Object.entries(units).find(([end]) => key.endsWith(end))?.[1] ?? '';
-  return `${key.replace(/_s$/, '').replaceAll('_', ' ')} ${value}${unit === '' ? '' : ` ${unit}`}`;
+  const unit = key.endsWith('_s') ? ' s' : key === 'hours' ? ' h' : '';
+  return `${key === 'hours' ? 'apart' : key.replace(/_s$/, '').replaceAll('_', ' ')} ${value}${unit}`;
 }
 
 /** What an audit found, the worst first, each with its numbers and one tap that mends it. */
@@ -44,7 +35,7 @@ export function Findings({
           >
             {names[finding.severity]}
           </span>
-          <span className="min-w-0 flex-1 basis-72 leading-tight">
+          <span className="min-w-0 flex-1 basis-60 leading-tight">
             {finding.place !== undefined && finding.place !== '' && <b>{finding.place}: </b>}
             {finding.message}
             <span className="block text-sm text-faint">
@@ -56,6 +47,7 @@ export function Findings({
           </span>
           {finding.fix !== null && (
             <Button
+              className="max-w-72 py-1 text-left leading-tight"
               disabled={busy}
               onClick={() => {
                 onFix(finding);

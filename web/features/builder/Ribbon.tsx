@@ -49,17 +49,26 @@ export function Ribbon({ bench }: { bench: Bench }) {
           <span aria-hidden className="absolute -top-1 bottom-0 w-1 bg-warn" style={{ left: width(budget) }} />
         )}
       </div>
-      <div className="flex h-5 w-full overflow-hidden text-[11px] leading-5 text-faint" aria-hidden>
-        {runs(bench).map((run) => (
-          <span
-            key={run.start}
-            className="truncate border-l border-line pl-1"
-            style={{ width: width(run.end - run.start) }}
-          >
-            {positionNames[run.position] ?? ''}
-          </span>
-        ))}
-      </div>
+      {[
+        runs(bench, (segment) => segment.category ?? ''),
+        runs(bench, (segment) => positionNames[segment.position ?? ''] ?? ''),
+      ].map((row, i) => (
+        <div
+          key={i}
+          className={`flex h-5 w-full overflow-hidden text-[11px] leading-5 ${i === 0 ? 'font-bold' : 'text-faint'}`}
+          aria-hidden
+        >
+          {row.map((run) => (
+            <span
+              key={run.start}
+              className="truncate border-l border-line pl-0.5"
+              style={{ width: width(run.end - run.start) }}
+            >
+              {run.name}
+            </span>
+          ))}
+        </div>
+      ))}
       <div className="relative h-4 text-[11px] text-faint" aria-hidden>
         {Array.from({ length: Math.floor(minutes / every) }, (_, i) => (i + 1) * every).map((mark) => (
           <span key={mark} className="absolute -translate-x-1/2" style={{ left: width(mark * minute) }}>
@@ -92,14 +101,17 @@ export function Ribbon({ bench }: { bench: Bench }) {
   );
 }
 
-/** Stretches of one position, breaks and changes counted to the one before. */
-function runs(bench: Bench): { start: number; end: number; position: string }[] {
-  const found: { start: number; end: number; position: string }[] = [];
+/** Stretches of one name, breaks and changes counted to the one before. */
+function runs(
+  bench: Bench,
+  nameOf: (segment: Bench['ribbon'][number]) => string,
+): { start: number; end: number; name: string }[] {
+  const found: { start: number; end: number; name: string }[] = [];
   for (const segment of bench.ribbon) {
-    const position = segment.position ?? '';
+    const name = segment.what === 'work' ? nameOf(segment) : '';
     const last = found.at(-1);
-    if (last !== undefined && (last.position === position || segment.what !== 'work')) last.end = segment.end_s;
-    else found.push({ start: segment.start_s, end: segment.end_s, position });
+    if (last !== undefined && (last.name === name || segment.what !== 'work')) last.end = segment.end_s;
+    else found.push({ start: segment.start_s, end: segment.end_s, name });
   }
   return found;
 }

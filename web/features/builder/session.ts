@@ -107,7 +107,7 @@ export function withoutBlock(session: Session, block: number): Session {
   return { ...session, blocks: session.blocks.filter((_, b) => b !== block) };
 }
 
-export function moveBlock(session: Session, block: number, step: 1 | -1): Session {
+export function moveBlock(session: Session, block: number, step: number): Session {
   const blocks = [...session.blocks];
   const [moved] = blocks.splice(block, 1);
   if (moved === undefined) return session;

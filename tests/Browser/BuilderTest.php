@@ -1,0 +1,180 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Interactions\WebDriverActions;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use Facebook\WebDriver\WebDriverSelect;
+
+final class BuilderTest extends BrowserTestCase
+{
+    private function add(string $label, string $name): void
+    {
+        $field = $this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]/input', $label)));
+        $field->sendKeys($name);
+        $this->element(WebDriverBy::xpath('//ul[@role="listbox"]/li[@role="option"]'));
+        $field->sendKeys(WebDriverKeys::ENTER);
+    }
+
+    private function total(string $expected): void
+    {
+        $this->browser->wait(15, 100)->until(fn (): bool => $this->css('[data-bench-total]')->getText() === $expected, 'The session never took '.$expected);
+    }
+
+    /** @return list<string> */
+    private function order(): array
+    {
+        return array_values(array_map(static fn ($li): string => (string) $li->getAttribute('data-entry'), $this->browser->findElements(WebDriverBy::cssSelector('[data-entry]'))));
+    }
+
+    private function waitForCount(int $entries): void
+    {
+        $this->browser->wait(15, 100)->until(fn (): bool => count($this->order()) === $entries);
+    }
+
+    public function test_five_stations_are_built_timed_reordered_and_kept(): void
+    {
+        $this->signIn();
+        $this->link('Build')->click();
+        $this->waitForText('Build a session');
+        $this->add('Add a block with', 'dead bug');
+        $this->waitForCount(1);
+        foreach (['side plank', 'bird dog', 'glute bridge', 'press-out'] as $i => $name) {
+            $this->add('Add to block 1', $name);
+            $this->waitForCount($i + 2);
+        }
+        $this->button('As a circuit')->click();
+        $this->css('button[aria-label^="Rounds of block 1"]')->click();
+        $field = $this->css('input[aria-label="Rounds of block 1"]');
+        $field->clear();
+        $field->sendKeys('3 rounds 50:25'.WebDriverKeys::ENTER);
+        $this->waitForText('3 rounds 50:25');
+        foreach (['Warm-up' => '120', 'Cool-down' => '90'] as $label => $seconds) {
+            $time = $this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//input', $label)));
+            $time->sendKeys([WebDriverKeys::CONTROL, 'a']);
+            $time->sendKeys($seconds);
+        }
+        $expected = '21:50';
+        // changes of sides and stations are written as planned sessions have them; people change inside the rest of a timed circuit
+        $this->browser->wait(15, 100)->until(fn (): bool => $this->css('[data-bench-total]')->getText() !== '0:00');
+        $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Change of station")]//input'))->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, '0']);
+        $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Change of side")]//input'))->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, '0']);
+        $this->total($expected);
+
+        $first = $this->order();
+        $handle = $this->css('[data-entry="'.$first[0].'"] button[aria-label^="Move "]');
+        $target = $this->browser->findElement(WebDriverBy::cssSelector('[data-entry="'.$first[2].'"]'));
+        (new WebDriverActions($this->browser))->clickAndHold($handle)->moveByOffset(0, 12)->moveToElement($target)->moveByOffset(0, 4)->release()->perform();
+        $this->browser->wait(10, 100)->until(fn (): bool => $this->order() !== $first, 'Dragging moved nothing');
+        $dragged = $this->order();
+        $this->css('button[aria-label="Undo the last step"]')->click();
+        $this->browser->wait(10, 100)->until(fn (): bool => $this->order() === $first);
+        $this->css('button[aria-label="Redo the step"]')->click();
+        $this->browser->wait(10, 100)->until(fn (): bool => $this->order() === $dragged);
+
+        $this->css('[data-entry="'.$dragged[1].'"] button[aria-label$=" up"]')->sendKeys(WebDriverKeys::ENTER);
+        $this->browser->wait(10, 100)->until(fn (): bool => $this->order()[0] === $dragged[1], 'The keyboard moved nothing');
+        $this->total($expected);
+        $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Keep this session as")]//input'))->sendKeys('Five stations');
+        $this->button('Keep')->click();
+        $this->css('button[aria-label="Use Five stations"]');
+    }
+
+    public function test_a_session_that_is_too_long_is_cut_until_it_fits_and_saved(): void
+    {
+        $this->signIn();
+        $this->link('Maren Tidewell')->click();
+        $this->link('Week')->click();
+        $this->css('a[aria-label="Build the session of Friday"]')->click();
+        $this->waitForText('Session of week 1');
+        $this->css('button[aria-label^="Dose of Dead bug"]')->click();
+        $field = $this->css('input[aria-label^="Dose of Dead bug"]');
+        $field->clear();
+        $field->sendKeys('6 sets of 12 alternating 2-1-2-0, rest 45'.WebDriverKeys::ENTER);
+        $this->waitForText('Make it fit');
+        for ($cut = 0; $cut < 20 && str_contains($this->css('body')->getText(), 'Make it fit'); $cut++) {
+            $this->css('button[aria-label^="Cut: "]')->click();
+            usleep(400_000);
+        }
+        self::assertStringNotContainsString('Make it fit', $this->css('body')->getText());
+        $this->button('Save into the week')->click();
+        $this->waitForText('Audit:');
+        $this->button('Undo')->click();
+        $this->waitForText('Audit: nothing found');
+    }
+
+    public function test_a_bad_program_is_mended_to_no_error_with_taps(): void
+    {
+        $this->signIn();
+        $this->link('Audit')->click();
+        $this->css('textarea[name="program"]')->sendKeys("Monday, before lifting, 5 min\nFront plank 3 x 90 s rest 60\nded bug 2 x 10 alt\n");
+        $this->button('Read it')->click();
+        $this->waitForText('Which exercise is meant?');
+        $this->button('Dead bug, opposite arm and leg')->click();
+        $this->browser->wait(15, 100)->until(fn (): bool => ! str_contains($this->css('body')->getText(), 'Which exercise is meant?'));
+        for ($tap = 0; $tap < 20; $tap++) {
+            $errors = $this->browser->findElements(WebDriverBy::cssSelector('li[data-severity="error"] button'));
+            if ($errors === []) {
+                break;
+            }
+            $seen = fn (): string => $this->css('h2')->getText().$this->css('[aria-label="Coverage"]')->getText();
+            $before = $seen();
+            $errors[0]->click();
+            $this->browser->wait(15, 100)->until(fn (): bool => $seen() !== $before);
+        }
+        self::assertStringStartsWith('0 errors', $this->css('h2')->getText());
+        $this->css('button[aria-label="Undo the fix"]')->click();
+        $this->browser->wait(15, 100)->until(fn (): bool => ! str_starts_with($this->css('h2')->getText(), '0 errors'));
+    }
+
+    public function test_a_broken_csv_says_every_row_at_once(): void
+    {
+        $this->signIn();
+        $this->link('Audit')->click();
+        $this->css('textarea[name="program"]')->sendKeys("day,exercise,sets,reps\nmon,dead bug,0,8\nxyz,plank,2,8\n");
+        $this->button('Read it')->click();
+        $this->waitForText('2 places cannot be read. Nothing was taken over.');
+        $this->waitForText('row 2, column sets');
+        $this->waitForText('row 3, column day');
+    }
+
+    public function test_a_session_moved_onto_the_day_before_heavy_lifting_is_warned_of(): void
+    {
+        $this->signIn();
+        $this->link('Joss Keelson')->click();
+        $this->link('Week')->click();
+        (new WebDriverSelect($this->css('select[aria-label="Move the session of Saturday to"]')))->selectByValue('sun');
+        $this->waitForText('is hard on the day before a heavy lift');
+        $this->button('Move it')->click();
+        $this->css('select[aria-label="Move the session of Sunday to"]');
+        $this->waitForText('is hard on the day before a heavy lift');
+        $this->button('Undo')->click();
+        $this->css('select[aria-label="Move the session of Saturday to"]');
+    }
+
+    public function test_wishes_that_contradict_name_the_one_that_gives(): void
+    {
+        $this->signIn();
+        $this->link('Joss Keelson')->click();
+        $this->link('Program')->click();
+        $this->button('Days and wishes')->click();
+        (new WebDriverSelect($this->element(WebDriverBy::cssSelector('[data-day="mon"] select'))))->selectByValue('hard');
+        $this->waitForText('Had to give: A hard session on Monday: it is a day of heavy lifting.');
+    }
+
+    public function test_a_group_of_three_shares_one_circuit(): void
+    {
+        $this->signIn();
+        $this->link('Group')->click();
+        $this->waitForText('Choose who trains together.');
+        foreach (['Bea Thwart', 'Maren Tidewell', 'Oskar Pintle'] as $name) {
+            $this->element(WebDriverBy::xpath(sprintf('//label[normalize-space(.)="%s"]/input', $name)))->click();
+        }
+        $this->browser->wait(15, 100)->until(fn (): bool => str_contains($this->css('body')->getText(), 'Side plank against a wall'));
+        self::assertSame('14:40', $this->css('[data-group-total]')->getText());
+        $this->waitForText('Side plank, feet stacked');
+    }
+}
