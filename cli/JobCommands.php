@@ -18,8 +18,10 @@ use EvenRungs\Core\Planning\WeekPlanner;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Verdict\Judge;
 use EvenRungs\Formats\AuditJson;
 use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\HistoryJson;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Formats\Node;
@@ -51,6 +53,7 @@ final class JobCommands
         'plan' => ['--weeks' => true, '--style' => true, '--format' => true],
         'swap' => ['--format' => true],
         'audit' => ['--client' => true, '--style' => true, '--format' => true],
+        'verdict' => ['--style' => true, '--format' => true],
         'norms' => ['--format' => true],
         'schema' => [],
     ];
@@ -86,6 +89,7 @@ final class JobCommands
                 'plan' => $this->plan($arguments),
                 'swap' => $this->swap($arguments),
                 'audit' => $this->audit($arguments),
+                'verdict' => $this->verdict($arguments),
                 'norms' => $this->norms($arguments),
                 default => $this->schema($arguments),
             };
@@ -131,6 +135,16 @@ final class JobCommands
         }
 
         return $this->answer(AuditJson::write($audit->findings($read), $read));
+    }
+
+    private function verdict(Arguments $arguments): int
+    {
+        $node = $this->checked('history', $this->document($arguments));
+        $history = (new HistoryJson($this->data->library()))->read($node);
+        $written = $node->optionalString('style');
+        $style = $this->data->style($arguments->value('--style') ?? (in_array($written, $this->data->styleNames(), true) ? $written : DataFolder::DEFAULT_STYLE));
+
+        return $this->answer(HistoryJson::write((new Judge($this->data->library(), $style))->decide($history), $history));
     }
 
     /** A session alone is audited as a week that has no other. */

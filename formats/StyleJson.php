@@ -73,6 +73,10 @@ final class StyleJson
             $seconds('short_length_s'),
             $numbers->int('most_training_days'),
             self::readPlan(new Node([...$plan, ...($node->opaque('plan') ?? [])])),
+            $numbers->optionalInt('clean_sessions') ?? 2,
+            $numbers->optionalInt('days_on_rung') ?? 0,
+            $numbers->optionalInt('most_effort') ?? 6,
+            ($plan['monitors_pain'] ?? false) === true,
             self::readOrderWeights($weights->child('order')),
             self::readWeekWeights($weights->child('week')),
         );

@@ -26,6 +26,10 @@ final class Style
      * @param  Seconds  $shortLength  a finisher or a switch-on session grows to this and no further
      * @param  int  $mostTrainingDays  days with a session in a week
      * @param  StylePlan  $plan  what follows for the plan beside the numbers
+     * @param  int  $cleanSessions  clean sessions running that earn a step
+     * @param  int  $daysOnRung  days on a rung before it may be left upward; 0 for none
+     * @param  int  $mostEffort  0 to 10; more does not count as easy
+     * @param  bool  $monitorsPain  pain of 3 to 5 may be trained through under a recorded clearance
      * @param  OrderWeights  $orderWeights  of the best order of a session
      * @param  WeekWeights  $weekWeights  of the best week
      */
@@ -45,6 +49,10 @@ final class Style
         public readonly Seconds $shortLength,
         public readonly int $mostTrainingDays,
         public readonly StylePlan $plan = new StylePlan,
+        public readonly int $cleanSessions = 2,
+        public readonly int $daysOnRung = 0,
+        public readonly int $mostEffort = 6,
+        public readonly bool $monitorsPain = false,
         public readonly OrderWeights $orderWeights = new OrderWeights,
         public readonly WeekWeights $weekWeights = new WeekWeights,
     ) {

@@ -13,7 +13,9 @@ use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Style\Style;
+use EvenRungs\Core\Verdict\History;
 use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\HistoryJson;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
@@ -58,6 +60,12 @@ final class Documents
     public static function program(array $document): Program
     {
         return (new ProgramJson(self::data()->clients()))->read(self::checked('program', ['format' => ProgramJson::FORMAT, 'version' => 1, ...$document]));
+    }
+
+    /** @param  array<string, mixed>  $document */
+    public static function history(array $document): History
+    {
+        return (new HistoryJson(self::data()->library()))->read(self::checked('history', ['format' => HistoryJson::FORMAT, 'version' => 1, ...$document]));
     }
 
     public static function time(Session $session): SessionTime

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Verdict;
+
+use DateTimeImmutable;
+
+/**
+ * What was done on one ladder on one day.
+ */
+final class LoggedSession
+{
+    /**
+     * @param  ?int  $soreness  of the trunk that day, 0 to 10
+     * @param  ?int  $painBefore  0 to 10
+     * @param  ?int  $painNextDay  0 to 10
+     * @param  list<LoggedSet>  $sets
+     */
+    public function __construct(
+        public readonly DateTimeImmutable $date,
+        public readonly ?int $soreness,
+        public readonly ?int $painBefore,
+        public readonly ?int $painNextDay,
+        public readonly array $sets,
+    ) {
+    }
+
+    /** The worst pain during the session or on the next day. */
+    public function worstPain(): int
+    {
+        return max([0, $this->painNextDay ?? 0, ...array_map(static fn (LoggedSet $set): int => $set->pain ?? 0, $this->sets)]);
+    }
+
+    public function hasStoppingPain(): bool
+    {
+        return array_filter($this->sets, static fn (LoggedSet $set): bool => $set->painKind?->stops() ?? false) !== [];
+    }
+
+    /** @return list<string> faults of sets that were short of their target */
+    public function endingFaults(): array
+    {
+        $short = array_filter($this->sets, static fn (LoggedSet $set): bool => $set->isShort());
+
+        return array_values(array_unique(array_merge([], ...array_map(static fn (LoggedSet $set): array => $set->allFaults(), array_values($short)))));
+    }
+
+    /** The least that was done in a set; null without sets. */
+    public function least(): int|float|null
+    {
+        return $this->sets === [] ? null : min(array_map(static fn (LoggedSet $set): int|float => $set->done, $this->sets));
+    }
+}

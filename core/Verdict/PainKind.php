@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Verdict;
+
+enum PainKind: string
+{
+    case Ordinary = 'ordinary';
+    case Familiar = 'familiar';
+    case Sharp = 'sharp';
+    case Spreading = 'spreading';
+    case Numb = 'numb';
+    case GivingWay = 'giving-way';
+
+    /** Stops training at once, however little it hurts. */
+    public function stops(): bool
+    {
+        return ! in_array($this, [self::Ordinary, self::Familiar], true);
+    }
+}
