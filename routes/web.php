@@ -10,6 +10,7 @@ use App\Http\Controllers\CuffController;
 use App\Http\Controllers\GroupController;
 use App\Http\Controllers\LadderController;
 use App\Http\Controllers\LibraryController;
+use App\Http\Controllers\LogController;
 use App\Http\Controllers\ProgramController;
 use App\Http\Controllers\RungController;
 use App\Http\Controllers\ScreenController;
@@ -89,6 +90,10 @@ Route::middleware('web')->group(function (): void {
                 Route::post('mend', [SessionController::class, 'mend']);
                 Route::post('best-week', [ProgramController::class, 'bestWeek']);
                 Route::post('programs/take', [SessionController::class, 'take']);
+                Route::get('logs', [LogController::class, 'show']);
+                Route::post('logs', [LogController::class, 'add']);
+                Route::post('logs/{session}/remove', [LogController::class, 'remove'])->whereNumber('session');
+                Route::post('verdicts', [LogController::class, 'answer']);
                 Route::get('programs', [ProgramController::class, 'index']);
                 Route::post('programs', [ProgramController::class, 'begin']);
                 Route::get('programs/{program}', [ProgramController::class, 'show']);

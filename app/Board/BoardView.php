@@ -6,6 +6,8 @@ namespace App\Board;
 
 use EvenRungs\Core\Body\Limit;
 use EvenRungs\Core\Body\OtherTraining;
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
@@ -298,9 +300,36 @@ final class BoardView
             'unusual' => $range === null ? null : ['far' => $range->isFar, 'text' => $range->text],
             'missing' => Unwritten::in($entry->dose, $rung),
             'total' => self::clock($total),
+            'unit' => self::unit($entry->dose),
+            'grid' => self::grid($entry->dose, $sets),
             'why' => $entry->planned->why ?? [],
             'note' => $entry->note,
         ];
+    }
+
+    /** @return 'm'|'reps'|'s' */
+    private static function unit(Dose $dose): string
+    {
+        return match ($dose->measure->kind()) {
+            MeasureKind::Reps => 'reps',
+            MeasureKind::Distance => 'm',
+            default => 's',
+        };
+    }
+
+    /** @return list<array{side: string, target: int|float}> one row a set and side, as a log has it */
+    private static function grid(Dose $dose, int $sets): array
+    {
+        $amount = $dose->measure->amount();
+        $target = self::unit($dose) === 's' ? $amount / 1000 : $amount;
+        $rows = [];
+        for ($set = 0; $set < $sets; $set++) {
+            foreach ($dose->isPerSide() ? ['left', 'right'] : ['both'] as $side) {
+                $rows[] = ['side' => $side, 'target' => $target];
+            }
+        }
+
+        return $rows;
     }
 
     /** @return array{seconds: int|float, text: string} exact seconds, and m:ss to the nearest second */

@@ -10,6 +10,8 @@ use App\Models\Change;
 use App\Models\Clearance;
 use App\Models\Client;
 use App\Models\LadderChange;
+use App\Models\LoggedSession;
+use App\Models\LoggedSet;
 use App\Models\OwnLadder;
 use App\Models\OwnStyle;
 use App\Models\OwnWord;
@@ -20,6 +22,7 @@ use App\Models\Standing;
 use App\Models\Studio;
 use App\Models\TestDay;
 use App\Models\Trainer;
+use App\Models\VerdictAnswer;
 use EvenRungs\Core\Ladder\Name;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
@@ -119,7 +122,7 @@ final class DemoSeed extends Command
     private function remove(array $emails): void
     {
         foreach (Trainer::query()->whereIn('email', $emails)->pluck('studio_id')->unique() as $studio) {
-            foreach ([SessionTemplate::class, Clearance::class, Screen::class, OwnStyle::class, TestDay::class, LadderChange::class, OwnLadder::class, OwnWord::class, Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
+            foreach ([VerdictAnswer::class, LoggedSet::class, LoggedSession::class, SessionTemplate::class, Clearance::class, Screen::class, OwnStyle::class, TestDay::class, LadderChange::class, OwnLadder::class, OwnWord::class, Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
                 $model::query()->where('studio_id', $studio)->delete();
             }
             Studio::query()->whereKey($studio)->delete();

@@ -124,7 +124,7 @@ final class FuzzTest extends HttpTestCase
             }
             $text = (string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR);
             $text = $this->pick(40) === 0 ? substr($text, 0, $this->pick(strlen($text) + 1)) : $text;
-            $status = $this->call($method, '/api'.strtr($path, ['{client}' => $client->id, '{ladder}' => 'side-plank', '{word}' => '1', '{program}' => $program, '{style}' => 'own-one', '{clearance}' => '1', '{template}' => '1']), [], [], [], ['CONTENT_TYPE' => 'application/json'], $text)->getStatusCode();
+            $status = $this->call($method, '/api'.strtr($path, ['{client}' => $client->id, '{ladder}' => 'side-plank', '{word}' => '1', '{program}' => $program, '{style}' => 'own-one', '{clearance}' => '1', '{template}' => '1', '{session}' => '1']), [], [], [], ['CONTENT_TYPE' => 'application/json'], $text)->getStatusCode();
             self::assertLessThan(500, $status, sprintf('seed %d: %s %s %s', $began, $method, $path, $text));
             $counts[intdiv($status, 100)] = ($counts[intdiv($status, 100)] ?? 0) + 1;
         }

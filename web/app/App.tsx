@@ -21,6 +21,7 @@ const WhatIf = lazy(async () => ({ default: (await import('../features/what-if/W
 const BuilderPage = lazy(async () => ({ default: (await import('../features/builder/BuilderPage')).BuilderPage }));
 const AuditPage = lazy(async () => ({ default: (await import('../features/audit/AuditPage')).AuditPage }));
 const GroupPage = lazy(async () => ({ default: (await import('../features/group/GroupPage')).GroupPage }));
+const LogPage = lazy(async () => ({ default: (await import('../features/log/LogPage')).LogPage }));
 const ScreenPage = lazy(async () => ({ default: (await import('../features/screen/ScreenPage')).ScreenPage }));
 const ProgramPage = lazy(async () => ({ default: (await import('../features/program/ProgramPage')).ProgramPage }));
 const StylesPage = lazy(async () => ({ default: (await import('../features/styles/StylesPage')).StylesPage }));
@@ -74,6 +75,7 @@ function SignedIn() {
             <Route path="program" element={<ProgramPage />} />
             <Route path="week" element={<Week />} />
             <Route path="tests" element={<TestsPage />} />
+            <Route path="log" element={<LogPage />} />
             <Route path="build" element={<BuilderPage />} />
             <Route path="what-if" element={<WhatIf />} />
             <Route path="road" element={<RoadPage />} />

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\HasBuilder;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A session as it was really done.
+ *
+ * @property int $id
+ * @property string $on  ISO date
+ * @property string $key
+ * @property ?int $soreness  0 to 10
+ * @property ?int $pain_before  0 to 10
+ * @property ?int $pain_next_day  0 to 10
+ */
+final class LoggedSession extends Model
+{
+    /** @use HasBuilder<StudioBuilder<static>> */
+    use HasBuilder;
+
+    protected static string $builder = StudioBuilder::class;
+
+    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer'];
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\HasBuilder;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * One set as it was really done.
+ *
+ * @property int $id
+ * @property int $logged_session_id
+ * @property string $ladder
+ * @property string $rung
+ * @property string $on  ISO date
+ * @property ?string $side
+ * @property int $target  repetitions, or milliseconds held
+ * @property int $done
+ * @property list<string>|null $faults  null where nobody recorded them
+ * @property ?string $ended_by
+ * @property ?int $pain
+ * @property ?string $pain_kind
+ * @property ?int $effort
+ * @property ?bool $breathing
+ */
+final class LoggedSet extends Model
+{
+    /** @use HasBuilder<StudioBuilder<static>> */
+    use HasBuilder;
+
+    protected static string $builder = StudioBuilder::class;
+
+    public $timestamps = false;
+
+    protected $fillable = ['studio_id', 'client_id', 'logged_session_id', 'ladder', 'rung', 'on', 'side', 'target', 'done', 'faults', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['faults' => 'array', 'target' => 'integer', 'done' => 'integer', 'pain' => 'integer', 'effort' => 'integer', 'breathing' => 'boolean'];
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\HasBuilder;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * What a trainer answered to a verdict. Rows are only added.
+ *
+ * @property int $id
+ * @property string $ladder
+ * @property string $verdict
+ * @property string $answer
+ * @property string $logged_on  ISO date
+ */
+final class VerdictAnswer extends Model
+{
+    /** @use HasBuilder<StudioBuilder<static>> */
+    use HasBuilder;
+
+    protected static string $builder = StudioBuilder::class;
+
+    public const UPDATED_AT = null;
+
+    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'ladder', 'verdict', 'answer', 'logged_on', 'reasons'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['reasons' => 'array'];
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\Models\LoggedSet;
+use Illuminate\Support\Carbon;
+
+final class LogsTest extends HttpTestCase
+{
+    private const CLEAN = ['rung' => 'heel-taps', 'target' => 8, 'done' => 8, 'faults' => [], 'pain' => 0, 'effort' => 5, 'breathing' => true];
+
+    private function path(string $rest): string
+    {
+        return '/clients/'.$this->clientNamed('Maren Tidewell')->id.$rest;
+    }
+
+    /** @return array<string, mixed> */
+    private function log(string $key, int $daysAgo, array $set = [], array $more = []): array
+    {
+        return ['key' => $key, 'on' => Carbon::today()->subDays($daysAgo)->toDateString(), 'sets' => [['side' => 'left', ...self::CLEAN, ...$set], ['side' => 'right', ...self::CLEAN, ...$set]], ...$more];
+    }
+
+    /** @return array<string, mixed> */
+    private function verdict(array $page): array
+    {
+        return array_column($page['verdicts'], null, 'ladder')['dead-bug'];
+    }
+
+    public function test_two_clean_sessions_earn_a_step_and_accepting_moves_standing_and_weeks(): void
+    {
+        $this->signedIn();
+        self::assertSame('stay', $this->verdict($this->api('POST', $this->path('/logs'), $this->log('first-key', 3))->assertOk()->json())['verdict']);
+        $page = $this->api('POST', $this->path('/logs'), $this->log('second-key', 1))->assertOk()->json();
+        self::assertSame(['step-up', null], [$this->verdict($page)['verdict'], $this->verdict($page)['answered']]);
+
+        $before = $this->api('GET', $this->path('/board'))->json();
+        self::assertSame(0, array_column($before['ladders'], null, 'id')['dead-bug']['standing']['step'], 'nothing moves unseen');
+        $page = $this->api('POST', $this->path('/verdicts'), ['version' => $before['version'], 'ladder' => 'dead-bug', 'answer' => 'accepted'])->assertOk()->json();
+        $after = $this->api('GET', $this->path('/board'))->json();
+        self::assertSame(1, array_column($after['ladders'], null, 'id')['dead-bug']['standing']['step']);
+        self::assertNotSame($before['week'], $after['week']);
+        self::assertStringContainsString('2 clean sessions running', array_column($after['ladders'], null, 'id')['dead-bug']['why'][0]);
+        $back = $this->api('POST', $this->path('/undo'), ['version' => $after['version']])->assertOk()->json();
+        self::assertSame($before['week'], $back['week']);
+    }
+
+    public function test_the_same_log_sent_twice_is_kept_once(): void
+    {
+        $this->signedIn();
+        $this->api('POST', $this->path('/logs'), $this->log('same-key-1', 1))->assertOk();
+        $this->api('POST', $this->path('/logs'), $this->log('same-key-1', 1))->assertOk();
+
+        self::assertSame(2, LoggedSet::query()->ofClient($this->clientNamed('Maren Tidewell'))->count());
+    }
+
+    public function test_pain_seven_stops_and_refers_and_cannot_be_accepted_into_a_move(): void
+    {
+        $this->signedIn();
+        $verdict = $this->verdict($this->api('POST', $this->path('/logs'), $this->log('pain-key-1', 1, ['pain' => 7]))->assertOk()->json());
+
+        self::assertSame(['stop', true, false], [$verdict['verdict'], $verdict['refer'], $verdict['moves']]);
+    }
+
+    public function test_what_cannot_be_is_said_and_a_log_is_taken_back(): void
+    {
+        $this->signedIn();
+        $at = fn (array $log): ?string => $this->api('POST', $this->path('/logs'), $log)->assertStatus(422)->json('errors.0.path');
+        self::assertSame('/on', $at($this->log('bad-key-1', -5)));
+        self::assertSame('/sets/0/pain', $at($this->log('bad-key-1', 1, ['pain' => 11])));
+        self::assertSame('/sets/0/rung', $at($this->log('bad-key-1', 1, ['rung' => 'nowhere'])));
+        $page = $this->api('POST', $this->path('/logs'), $this->log('good-key', 1))->json();
+        $this->api('POST', $this->path('/logs/'.$page['sessions'][0]['id'].'/remove'))->assertOk()->assertJsonPath('sessions', []);
+        $this->api('POST', $this->path('/verdicts'), ['version' => 1, 'ladder' => 'dead-bug', 'answer' => 'accepted'])->assertStatus(422);
+    }
+}
