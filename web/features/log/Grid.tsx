@@ -157,10 +157,7 @@ export function Grid({ session }: { session: Session }) {
               <tbody>
                 {group.rows.map((row, r) => (
                   <tr key={r} className="[&_td]:pr-3 [&_td]:py-0.5">
-                    <td>
-                      {r + 1}
-                      {row.side !== 'both' && `, ${row.side ?? ''}`}
-                    </td>
+                    <td>{row.side === 'both' ? r + 1 : `${Math.floor(r / 2) + 1}, ${row.side ?? ''}`}</td>
                     <td className="whitespace-nowrap">
                       {row.target} {group.unit}
                     </td>

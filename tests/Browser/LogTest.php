@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+
+final class LogTest extends BrowserTestCase
+{
+    private function logDeadBug(int $entry): void
+    {
+        $this->css('button[aria-label^="All as planned: Dead bug"]')->click();
+        $this->button('Save the log')->click();
+        $this->browser->wait(15, 100)->until(fn (): bool => count($this->browser->findElements(WebDriverBy::cssSelector('button[aria-label^="Take back the log"]'))) === $entry);
+    }
+
+    public function test_two_clean_logs_earn_a_step_that_moves_wall_and_week_when_it_is_accepted(): void
+    {
+        $this->signIn();
+        $this->link('Maren Tidewell')->click();
+        $this->link('Log')->click();
+        $this->waitForText('Write down what was done');
+        $this->logDeadBug(1);
+        $this->waitForText('One more clean session at Dead bug, heel taps.');
+        $this->logDeadBug(2);
+        $this->css('[data-verdict="step-up"]');
+        $this->button('Accept')->click();
+        $this->browser->wait(15, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-verdict="step-up"]')) === []);
+        $this->link('Week')->click();
+        $this->waitForText('2 × 10 /alt 2-1-2-0 r0:30');
+        $this->button('Undo')->click();
+        $this->waitForText('2 × 8 /alt 2-1-2-0 r0:30');
+    }
+
+    public function test_pain_seven_stops_and_refers(): void
+    {
+        $this->signIn();
+        $this->link('Maren Tidewell')->click();
+        $this->link('Log')->click();
+        $this->css('button[aria-label^="All as planned: Dead bug"]')->click();
+        $pain = $this->css('input[aria-label^="Pain, Dead bug"]');
+        $pain->sendKeys([WebDriverKeys::CONTROL, 'a']);
+        $pain->sendKeys('7');
+        $this->button('Save the log')->click();
+        $this->css('[data-verdict="stop"]');
+        $this->waitForText('Stop and refer');
+        $this->waitForText('a clinician sees the client first');
+    }
+}
