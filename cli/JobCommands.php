@@ -272,7 +272,7 @@ final class JobCommands
         return match ($arguments->value('--format')) {
             'json' => false,
             'csv' => true,
-            null => ! str_starts_with(ltrim($text, "\u{FEFF} \t\r\n"), '{'),
+            null => trim($text) !== '' && ! str_starts_with(ltrim($text, "\u{FEFF} \t\r\n"), '{'),
             default => throw UnusableInput::at('--format', 'must be json or csv'),
         };
     }

@@ -447,7 +447,7 @@ final class ProgramCsv
     /** What a spreadsheet would take for a formula is written as text; a negative number survives. */
     private static function cell(string|int|float|null $value): string
     {
-        $text = is_float($value) ? InvalidValue::number($value) : (string) $value;
+        $text = is_float($value) ? rtrim(rtrim(sprintf('%.6F', $value), '0'), '.') : (string) $value;
         if (is_string($value) && preg_match('/^[=+\-@\t\r]/', $text) === 1 && ! is_numeric($text)) {
             $text = "'".$text;
         }

@@ -162,7 +162,11 @@ final class ProgramText
                 break;
             }
         }
-        $this->claimed = preg_match('/(\d+(?:\.\d+)?) ?min/', $rest, $m) === 1 ? Seconds::of(60 * (float) $m[1]) : null;
+        $this->claimed = match (true) {
+            preg_match('/(\d+:\d\d(?:\.\d+)?) ?min/', $rest, $m) === 1 => Seconds::parse($m[1]),
+            preg_match('/(\d+(?:\.\d+)?) ?min/', $rest, $m) === 1 => Seconds::of(60 * (float) $m[1]),
+            default => null,
+        };
     }
 
     /** @throws InvalidValue when there is no dose, or it is not understood */
@@ -252,7 +256,7 @@ final class ProgramText
             Kind::Activation => ', switch-on',
         };
 
-        return $session->day->label().$kind.($session->claimed === null ? '' : sprintf(', %s min', InvalidValue::number($session->claimed->toNumber() / 60)));
+        return $session->day->label().$kind.($session->claimed === null ? '' : sprintf(', %s min', $session->claimed->toClock()));
     }
 
     /** @return list<string> */
