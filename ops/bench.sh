@@ -9,6 +9,7 @@ start_services 8831 8931
 php artisan demo:seed --again
 php bench/commands.php
 php bench/planning.php
+php bench/verdicts.php
 php bench/first-load.php
 php bench/move.php "http://127.0.0.1:$(setting WEB_PORT)"
 php bench/search.php "http://127.0.0.1:$(setting WEB_PORT)"

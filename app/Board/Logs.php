@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Board;
 
+use App\Models\Clearance;
 use App\Models\Client;
 use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
@@ -15,6 +16,9 @@ use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Load\WeekLoad;
+use EvenRungs\Core\Session\Day;
+use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Verdict\Decision;
 use EvenRungs\Core\Verdict\History;
 use EvenRungs\Core\Verdict\Judge;
@@ -68,6 +72,8 @@ final class Logs
                 'soreness' => $body->optionalInt('soreness'),
                 'pain_before' => $body->optionalInt('pain_before'),
                 'pain_next_day' => $body->optionalInt('pain_next_day'),
+                'effort' => $body->optionalInt('effort'),
+                'minutes' => $body->optionalInt('minutes'),
             ]);
             foreach ($sets as $set) {
                 SetRow::query()->create([...$set, 'studio_id' => $client->studio_id, 'client_id' => $client->id, 'logged_session_id' => $row->id, 'on' => $on]);
@@ -122,6 +128,7 @@ final class Logs
         return [
             'sessions' => SessionRow::query()->ofClient($client)->ordered('on', 'desc')->ordered('id', 'desc')->get()->take(self::MOST_SHOWN)->map(fn (SessionRow $row): array => $this->shown($client, $row))->all(),
             'verdicts' => $this->verdicts($client),
+            'load' => $this->load($client),
         ];
     }
 
@@ -139,6 +146,44 @@ final class Logs
             'sets' => $sets->count(),
             'exercises' => $sets->pluck('rung')->unique()->map(static fn (string $id): string => $library->hasRung($id) ? $library->rung($id)->name : $id)->values()->all(),
             'short' => $sets->filter(static fn (SetRow $set): bool => $set->done < $set->target)->count(),
+        ];
+    }
+
+    /**
+     * Of the seven days up to the newest log. A day that the plan trains and nobody logged is unknown, not a rest day.
+     *
+     * @return ?array<string, mixed>
+     */
+    private function load(Client $client): ?array
+    {
+        $to = SessionRow::query()->ofClient($client)->max('on');
+        if (! is_string($to)) {
+            return null;
+        }
+        $from = Carbon::parse($to)->subDays(WeekLoad::DAYS - 1);
+        $logged = [];
+        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', $from->toDateString())->get() as $row) {
+            $logged[$row->on][] = $row->effort === null || $row->minutes === null ? null : $row->effort * $row->minutes;
+        }
+        $trained = array_map(static fn (Session $session): Day => $session->day, $this->boards->load($client)->program->weeks[0]->sessions ?? []);
+        $loads = [];
+        for ($on = $from->copy(); $on->toDateString() <= $to; $on->addDay()) {
+            $done = $logged[$on->toDateString()] ?? null;
+            $loads[$on->toDateString()] = match (true) {
+                $done !== null => in_array(null, $done, true) ? null : (float) array_sum($done),
+                in_array(Day::cases()[$on->dayOfWeekIso - 1], $trained, true) => null,
+                default => 0.0,
+            };
+        }
+        $week = WeekLoad::of(array_values($loads));
+
+        return [
+            'from' => $from->toDateString(),
+            'to' => $to,
+            'total' => $week->total,
+            'monotony' => $week->monotony,
+            'strain' => $week->strain,
+            'unknown' => array_keys(array_filter($loads, static fn (?float $load): bool => $load === null)),
         ];
     }
 
@@ -173,10 +218,17 @@ final class Logs
         return $verdicts;
     }
 
+    /** How many ladders have a verdict other than *stay* that nobody has answered. */
+    public function waiting(Client $client): int
+    {
+        return count(array_filter($this->verdicts($client), static fn (array $each): bool => $each['verdict'] !== Decision::Stay->value && $each['answered'] === null));
+    }
+
     /** @return list<array{History, Verdict}> */
     private function judged(Client $client, ?string $only = null): array
     {
-        $judge = new Judge($this->data->library(), $this->boards->style($client), $this->boards->person($client));
+        $cleared = Clearance::query()->ofClient($client)->whereNull('withdrawn_at')->exists();
+        $judge = new Judge($this->data->library(), $this->boards->style($client), $this->boards->person($client), $cleared);
         $today = new DateTimeImmutable(Carbon::today()->toDateString());
         $judged = [];
         foreach ($this->boards->standings($client) as $ladder => $standing) {

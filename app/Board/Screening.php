@@ -6,15 +6,18 @@ namespace App\Board;
 
 use App\Models\Clearance;
 use App\Models\Client;
+use App\Models\LoggedSession;
 use App\Models\Program;
 use App\Models\Screen;
 use App\Models\Trainer;
+use App\Models\VerdictAnswer;
 use DateTimeImmutable;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Body\Flag;
 use EvenRungs\Core\Body\Limit;
 use EvenRungs\Core\Body\Screen as Answers;
 use EvenRungs\Core\Body\ScreenDue;
+use EvenRungs\Core\Verdict\Decision;
 use EvenRungs\Formats\DataFolder;
 use Illuminate\Support\Carbon;
 
@@ -137,7 +140,10 @@ final class Screening
         $known = array_column($asked->limits, 'limit');
         $symptom = $screens->first(static fn (Screen $screen): bool => $screen->id > $asked->id && array_diff(array_column($screen->limits, 'limit'), $known) !== []);
 
-        return ScreenDue::after(new DateTimeImmutable($asked->on), $symptom === null ? null : new DateTimeImmutable($symptom->on));
+        $trained = LoggedSession::query()->ofClient($record)->max('on');
+        $stopped = VerdictAnswer::query()->ofClient($record)->where('verdict', Decision::Stop->value)->where('logged_on', '>=', $asked->on)->min('logged_on');
+
+        return ScreenDue::after(new DateTimeImmutable($asked->on), ...array_map(static fn (mixed $day): ?DateTimeImmutable => is_string($day) ? new DateTimeImmutable($day) : null, [$symptom?->on, $trained, $stopped]));
     }
 
     /** @return array<string, mixed> */

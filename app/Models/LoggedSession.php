@@ -16,6 +16,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?int $soreness  0 to 10
  * @property ?int $pain_before  0 to 10
  * @property ?int $pain_next_day  0 to 10
+ * @property ?int $effort  of the whole session, 0 to 10
+ * @property ?int $minutes
  */
 final class LoggedSession extends Model
 {
@@ -24,11 +26,11 @@ final class LoggedSession extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day'];
+    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer'];
+        return ['soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer', 'effort' => 'integer', 'minutes' => 'integer'];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 
@@ -47,5 +48,9 @@ final class LogTest extends BrowserTestCase
         $this->css('[data-verdict="stop"]');
         $this->waitForText('Stop and refer');
         $this->waitForText('a clinician sees the client first');
+        $this->open('/clients');
+        $this->waitForText('Pain 7 of 10 on');
+        $this->waitForText('A verdict waits');
+        self::assertSame(['Anker Stave', 'Maren Tidewell'], array_map(static fn (RemoteWebElement $each): string => $each->getText(), array_slice($this->browser->findElements(WebDriverBy::cssSelector('main li .text-lg')), 0, 2)));
     }
 }

@@ -159,7 +159,7 @@ final class StylesTest extends TestCase
         foreach ($base->choices as $choice) {
             foreach ($questions->child($choice->id)->child('sides')->keys() as $side) {
                 $changes = $questions->child($choice->id)->child('sides')->child($side);
-                $written = $changes->has('numbers') || array_diff(array_keys($changes->opaque('plan') ?? []), ['both_sides_one_rep', 'role_shares']) !== [];
+                $written = $changes->has('numbers') || array_diff(array_keys($changes->opaque('plan') ?? []), ['both_sides_one_rep', 'role_shares', 'monitors_pain']) !== [];
                 if ($side === $choice->side || ! $written) {
                     continue;
                 }

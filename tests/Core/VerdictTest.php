@@ -112,6 +112,18 @@ final class VerdictTest extends TestCase
         self::assertNotNull($verdict->swap);
     }
 
+    public function test_monitored_pain_stays_only_under_a_recorded_clearance(): void
+    {
+        $history = static fn (int $pain) => Documents::history(['ladder' => 'dead-bug', 'rung' => 'heel-taps', 'step' => 1, 'sessions' => [self::session('2027-01-06', ['pain' => $pain])]]);
+        $library = Documents::data()->library();
+        $monitored = Documents::styleWith('pain', 'monitored');
+
+        self::assertSame(Decision::Stay, (new Judge($library, $monitored, null, true))->decide($history(4))->decision);
+        self::assertSame(Decision::StepDown, (new Judge($library, $monitored))->decide($history(4))->decision);
+        self::assertSame(Decision::StepDown, (new Judge($library, Documents::data()->style('even-keel'), null, true))->decide($history(4))->decision);
+        self::assertSame(Decision::Stop, (new Judge($library, $monitored, null, true))->decide($history(6))->decision);
+    }
+
     public function test_four_weeks_away_ask_for_a_re_test(): void
     {
         self::assertTrue(self::verdict([self::session('2027-01-06')], ['as_of' => '2027-02-03'])->retest);

@@ -74,4 +74,55 @@ final class LogsTest extends HttpTestCase
         $this->api('POST', $this->path('/logs/'.$page['sessions'][0]['id'].'/remove'))->assertOk()->assertJsonPath('sessions', []);
         $this->api('POST', $this->path('/verdicts'), ['version' => 1, 'ladder' => 'dead-bug', 'answer' => 'accepted'])->assertStatus(422);
     }
+
+    public function test_the_list_puts_those_first_who_need_the_trainer(): void
+    {
+        $this->signedIn();
+        $rows = fn (): array => $this->api('GET', '/clients')->assertOk()->json('clients');
+        self::assertSame('Anker Stave', $rows()[0]['name'], 'who must see a clinician comes first');
+        self::assertNotSame('Maren Tidewell', $rows()[1]['name']);
+
+        $this->api('POST', $this->path('/logs'), $this->log('pain-key-2', 2, ['pain' => 4]))->assertOk();
+        $maren = $rows()[1];
+        self::assertSame('Maren Tidewell', $maren['name']);
+        self::assertSame(['kind' => 'pain', 'on' => Carbon::today()->subDays(2)->toDateString(), 'count' => 4], $maren['needs'][0]);
+        self::assertSame(['pain', 'decision'], array_column($maren['needs'], 'kind'));
+
+        $this->api('POST', $this->path('/verdicts'), ['version' => $maren['version'], 'ladder' => 'dead-bug', 'answer' => 'postponed'])->assertOk();
+        self::assertSame(['pain'], array_column($rows()[1]['needs'], 'kind'), 'an answered verdict waits no longer');
+    }
+
+    public function test_who_was_not_seen_for_weeks_is_said_and_after_eight_the_screen_is_due(): void
+    {
+        $this->signedIn();
+        $needs = fn (): array => array_column($this->api('GET', '/clients')->json('clients'), 'needs', 'name')['Maren Tidewell'];
+        $this->api('POST', $this->path('/logs'), $this->log('old-key-1', 13))->assertOk();
+        self::assertNotContains('unseen', array_column($needs(), 'kind'));
+
+        $this->travel(2)->days();
+        self::assertContains('unseen', array_column($needs(), 'kind'));
+        self::assertNotContains('screen', array_column($needs(), 'kind'));
+        $this->travel(8)->weeks();
+        self::assertContains('screen', array_column($needs(), 'kind'), 'eight weeks without training, before the twelve are over');
+    }
+
+    public function test_the_load_of_the_week_knows_rest_days_from_missing_ones(): void
+    {
+        $this->travelTo('2026-11-22 18:00');
+        $this->signedIn();
+        $load = fn (string $key, int $daysAgo, array $more): array => $this->api('POST', $this->path('/logs'), $this->log($key, $daysAgo, [], $more))->assertOk()->json('load');
+
+        $week = $load('load-key-1', 2, ['effort' => 6, 'minutes' => 15]);
+        self::assertSame(['2026-11-14', '2026-11-20'], [$week['from'], $week['to']]);
+        self::assertSame(['2026-11-16', '2026-11-18'], $week['unknown'], 'Monday and Wednesday are planned and nobody logged them');
+        self::assertNull($week['monotony']);
+        $load('load-key-2', 6, ['effort' => 9, 'minutes' => 20]);
+        self::assertSame(['2026-11-18'], $load('load-key-3', 4, ['effort' => 7])['unknown'], 'a log without minutes is unknown too');
+        $this->api('POST', $this->path('/logs/'.$this->api('GET', $this->path('/logs'))->json('sessions.1.id').'/remove'))->assertOk();
+        $week = $load('load-key-4', 4, ['effort' => 7, 'minutes' => 30]);
+
+        // 180 + 210 + 90 effort-minutes over seven days, sample SD 92.8132 (calc)
+        self::assertSame([480, []], [$week['total'], $week['unknown']]);
+        self::assertEqualsWithDelta(480 / 7 / 92.8132, $week['monotony'], 0.001);
+    }
 }

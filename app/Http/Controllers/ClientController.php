@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Board\BoardLoader;
 use App\Board\ClientCommands;
-use App\Board\ClientRow;
+use App\Board\Roster;
 use App\Board\StaleVersion;
 use App\Http\Body;
 use App\Models\Client;
@@ -19,9 +18,9 @@ use Illuminate\Support\Facades\DB;
 final class ClientController extends Controller
 {
     public function __construct(
-        private readonly BoardLoader $boards,
         private readonly ClientCommands $commands,
         private readonly DataFolder $data,
+        private readonly Roster $roster,
     ) {
     }
 
@@ -39,7 +38,7 @@ final class ClientController extends Controller
     {
         $clients = Client::query()->ofStudio($this->trainer()->studio_id)->archived($archived)->ordered('name')->get();
 
-        return new JsonResponse(['clients' => $clients->map(fn (Client $client): array => ClientRow::of($this->boards->load($client)))->all()]);
+        return new JsonResponse(['clients' => $this->roster->byNeed($clients)]);
     }
 
     public function store(Request $request): JsonResponse

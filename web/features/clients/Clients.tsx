@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
+import { longDate } from '../../app/dates';
 import { dayNames, urgencyNames } from '../../app/words';
 import { Code } from '../../ui/Code';
 import { Notice, Waiting } from '../../ui/Notice';
@@ -16,6 +17,7 @@ export function Clients() {
     <div className="mx-auto max-w-6xl p-4">
       <div className="mb-3 flex items-center gap-4">
         <h1 className="text-2xl font-bold">Clients</h1>
+        <span className="text-faint">those first who need you</span>
         <Link to="/archive" className="ml-auto px-2 py-2 underline underline-offset-4">
           Archive
         </Link>
@@ -51,7 +53,11 @@ function ClientRow({ client }: { client: Schemas['ClientRow'] }) {
         <Levels client={client} />
         <span className="text-[15px]">
           {client.limits.length > 0 && <span className="font-semibold">{client.limits.join(', ')}</span>}
-          {client.refer !== null && <span className="block font-bold text-warn">{urgencyNames[client.refer]}</span>}
+          {client.needs.map((need) => (
+            <span key={need.kind} data-need={need.kind} className="block font-bold text-warn">
+              {needWords(need, client.refer)}
+            </span>
+          ))}
           {client.refer === null && client.gaps.length > 0 && (
             <span className="block text-warn">Short this week: {client.gaps.join(', ')}</span>
           )}
@@ -67,6 +73,17 @@ function ClientRow({ client }: { client: Schemas['ClientRow'] }) {
       </Link>
     </li>
   );
+}
+
+function needWords({ kind, on, count }: Schemas['ClientRow']['needs'][number], refer: string | null): string {
+  const day = on === null ? '' : longDate(on);
+  return {
+    refer: urgencyNames[refer ?? ''] ?? '',
+    pain: `Pain ${count ?? 0} of 10 on ${day}`,
+    decision: count === 1 ? 'A verdict waits' : `${count ?? 0} verdicts wait`,
+    screen: `Screen due since ${day}`,
+    unseen: `Last seen ${day}`,
+  }[kind];
 }
 
 /** The level of each direction as a small level line, so that unevenness is seen in the list. */

@@ -17,9 +17,20 @@ interface Row {
   done: string;
   fault: string;
   pain: string;
+  kind: NonNullable<Sent['pain_kind']> | '';
   effort: string;
   breathing: string;
 }
+
+const painKinds: [Row['kind'], string][] = [
+  ['', 'kind not recorded'],
+  ['ordinary', 'ordinary effort'],
+  ['familiar', 'familiar'],
+  ['sharp', 'sharp'],
+  ['spreading', 'spreading'],
+  ['numb', 'numbness'],
+  ['giving-way', 'giving way'],
+];
 
 const clean = { fault: 'none', pain: '0', effort: '5', breathing: 'yes' };
 
@@ -38,6 +49,7 @@ function rowsOf(session: Session): { name: string; dose: string; unit: string; r
         done: '',
         fault: '',
         pain: '',
+        kind: '',
         effort: '',
         breathing: '',
       })),
@@ -53,6 +65,9 @@ export function Grid({ session }: { session: Session }) {
   const [on, setOn] = useState(today());
   const [soreness, setSoreness] = useState('');
   const [before, setBefore] = useState('');
+  const [after, setAfter] = useState('');
+  const [effort, setEffort] = useState('');
+  const [minutes, setMinutes] = useState('');
   const [key, setKey] = useState(() => crypto.randomUUID());
   const faultNames = new Map(library.data?.library.faults.map((fault) => [fault.id, fault.name]));
   const rungs = new Map(library.data?.library.ladders.flatMap((each) => each.rungs).map((rung) => [rung.id, rung]));
@@ -66,6 +81,9 @@ export function Grid({ session }: { session: Session }) {
             on,
             ...number('soreness', soreness),
             ...number('pain_before', before),
+            ...number('pain_next_day', after),
+            ...number('effort', effort),
+            ...number('minutes', minutes),
             sets: groups.flatMap((group) => group.rows.filter((row) => row.done !== '').map(toSent)),
           },
         }),
@@ -73,6 +91,7 @@ export function Grid({ session }: { session: Session }) {
     onSuccess: () => {
       setGroups(rowsOf(session));
       setKey(crypto.randomUUID());
+      for (const clear of [setSoreness, setBefore, setAfter, setEffort, setMinutes]) clear('');
     },
     onSettled: refresh,
   });
@@ -125,6 +144,23 @@ export function Grid({ session }: { session: Session }) {
           className="w-32"
         />
         <TextField label="Pain before" unit="0–10" type="number" value={before} onChange={setBefore} className="w-36" />
+        <TextField
+          label="Pain the day after"
+          unit="0–10"
+          type="number"
+          value={after}
+          onChange={setAfter}
+          className="w-48"
+        />
+        <TextField
+          label="Session effort"
+          unit="0–10"
+          type="number"
+          value={effort}
+          onChange={setEffort}
+          className="w-40"
+        />
+        <TextField label="Lasted" unit="min" type="number" value={minutes} onChange={setMinutes} className="w-32" />
       </div>
       {groups.map((group, g) => (
         <section key={g} aria-label={group.name} className="mb-3 rounded-lg border border-line bg-card p-3">
@@ -191,7 +227,27 @@ export function Grid({ session }: { session: Session }) {
                         ))}
                       </select>
                     </td>
-                    <td>{scale(g, r, row, 'pain', `Pain, ${group.name}, set ${r + 1}`)}</td>
+                    <td>
+                      {scale(g, r, row, 'pain', `Pain, ${group.name}, set ${r + 1}`)}
+                      {Number(row.pain) > 0 && (
+                        <select
+                          aria-label={`Kind of pain, ${group.name}, set ${r + 1}`}
+                          className="ml-1 rounded border border-wood bg-card px-1 py-1"
+                          value={row.kind}
+                          onChange={(event) => {
+                            change(g, r, {
+                              kind: painKinds.find(([kind]) => kind === event.target.value)?.[0] ?? row.kind,
+                            });
+                          }}
+                        >
+                          {painKinds.map(([kind, label]) => (
+                            <option key={kind} value={kind}>
+                              {label}
+                            </option>
+                          ))}
+                        </select>
+                      )}
+                    </td>
                     <td>{scale(g, r, row, 'effort', `Effort, ${group.name}, set ${r + 1}`)}</td>
                     <td>
                       <select
@@ -231,7 +287,7 @@ export function Grid({ session }: { session: Session }) {
   );
 }
 
-function number(name: 'soreness' | 'pain_before', text: string) {
+function number(name: 'soreness' | 'pain_before' | 'pain_next_day' | 'effort' | 'minutes', text: string) {
   return text.trim() === '' ? {} : { [name]: Number(text) };
 }
 
@@ -242,7 +298,9 @@ function toSent(row: Row): Sent {
     target: row.target,
     done: Number(row.done),
     ...(row.fault === '' ? {} : { faults: row.fault === 'none' ? [] : [row.fault] }),
-    ...(row.pain === '' ? {} : { pain: Number(row.pain) }),
+    ...(row.pain === ''
+      ? {}
+      : { pain: Number(row.pain), ...(row.pain === '0' || row.kind === '' ? {} : { pain_kind: row.kind }) }),
     ...(row.effort === '' ? {} : { effort: Number(row.effort) }),
     ...(row.breathing === '' ? {} : { breathing: row.breathing === 'yes' }),
   };

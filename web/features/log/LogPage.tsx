@@ -64,6 +64,7 @@ export function LogPage() {
             <VerdictCard key={verdict.ladder} verdict={verdict} />
           ))}
         </section>
+        {logs.data.load !== null && <WeekLoad load={logs.data.load} />}
         <Logged page={logs.data} />
       </div>
     </div>
@@ -161,6 +162,35 @@ function VerdictCard({ verdict }: { verdict: Verdict }) {
           : reply.error?.message}
       </p>
     </article>
+  );
+}
+
+function WeekLoad({ load }: { load: NonNullable<Page['load']> }) {
+  return (
+    <section aria-label="Load of the week">
+      <h2 className="text-xl font-bold">Load of the week</h2>
+      <p>
+        <b className="text-lg">{load.total.toFixed(0)}</b> effort × min, {longDate(load.from)} to {longDate(load.to)}
+      </p>
+      {load.monotony !== null && load.strain !== null && (
+        <p>
+          Monotony <b>{load.monotony.toFixed(2)}</b>, strain <b>{load.strain.toFixed(0)}</b>
+        </p>
+      )}
+      {load.unknown.length > 0 && (
+        <p className="text-[15px] text-warn">
+          Monotony is not computable: effort, minutes or the whole log is missing on{' '}
+          {load.unknown.map(longDate).join('; ')}.
+        </p>
+      )}
+      {load.monotony === null && load.unknown.length === 0 && (
+        <p className="text-[15px]">Monotony is not computable: all seven days are alike.</p>
+      )}
+      <p className="text-sm text-faint">
+        Effort of each session times its minutes. Monotony is the mean day over the sample SD of the seven days: the
+        higher, the more alike the days. Strain is load times monotony.
+      </p>
+    </section>
   );
 }
 
