@@ -17,7 +17,7 @@ export function Clients() {
     <div className="mx-auto max-w-6xl p-4">
       <div className="mb-3 flex items-center gap-4">
         <h1 className="text-2xl font-bold">Clients</h1>
-        <span className="text-faint">those first who need you</span>
+        <span className="hidden text-faint sm:inline">those first who need you</span>
         <Link to="/archive" className="ml-auto px-2 py-2 underline underline-offset-4">
           Archive
         </Link>
