@@ -22,9 +22,6 @@ use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Verdict\Decision;
 use EvenRungs\Core\Verdict\History;
 use EvenRungs\Core\Verdict\Judge;
-use EvenRungs\Core\Verdict\LoggedSession;
-use EvenRungs\Core\Verdict\LoggedSet;
-use EvenRungs\Core\Verdict\PainKind;
 use EvenRungs\Core\Verdict\Verdict;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
@@ -150,40 +147,30 @@ final class Logs
     }
 
     /**
-     * Of the seven days up to the newest log. A day that the plan trains and nobody logged is unknown, not a rest day.
+     * Of the seven days up to the newest log.
      *
      * @return ?array<string, mixed>
      */
     private function load(Client $client): ?array
     {
-        $to = SessionRow::query()->ofClient($client)->max('on');
-        if (! is_string($to)) {
+        $to = LogBook::lastDay($client);
+        if ($to === null) {
             return null;
         }
-        $from = Carbon::parse($to)->subDays(WeekLoad::DAYS - 1);
         $logged = [];
-        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', $from->toDateString())->get() as $row) {
+        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', WeekLoad::from($to)->format('Y-m-d'))->get() as $row) {
             $logged[$row->on][] = $row->effort === null || $row->minutes === null ? null : $row->effort * $row->minutes;
         }
         $trained = array_map(static fn (Session $session): Day => $session->day, $this->boards->load($client)->program->weeks[0]->sessions ?? []);
-        $loads = [];
-        for ($on = $from->copy(); $on->toDateString() <= $to; $on->addDay()) {
-            $done = $logged[$on->toDateString()] ?? null;
-            $loads[$on->toDateString()] = match (true) {
-                $done !== null => in_array(null, $done, true) ? null : (float) array_sum($done),
-                in_array(Day::cases()[$on->dayOfWeekIso - 1], $trained, true) => null,
-                default => 0.0,
-            };
-        }
-        $week = WeekLoad::of(array_values($loads));
+        $week = WeekLoad::upTo($to, $logged, $trained);
 
         return [
-            'from' => $from->toDateString(),
-            'to' => $to,
+            'from' => WeekLoad::from($to)->format('Y-m-d'),
+            'to' => $to->format('Y-m-d'),
             'total' => $week->total,
             'monotony' => $week->monotony,
             'strain' => $week->strain,
-            'unknown' => array_keys(array_filter($loads, static fn (?float $load): bool => $load === null)),
+            'unknown' => $week->unknown,
         ];
     }
 
@@ -236,7 +223,7 @@ final class Logs
                 continue;
             }
             $arrived = $this->arrived($client, $ladder, $standing->rung->id);
-            $sessions = $this->sessions($client, $standing->rung, $arrived);
+            $sessions = LogBook::onRung($client, $standing->rung);
             if ($sessions === []) {
                 continue;
             }
@@ -260,38 +247,6 @@ final class Logs
         }
 
         return new DateTimeImmutable($arrived);
-    }
-
-    /** @return list<LoggedSession> on a rung, oldest first */
-    private function sessions(Client $client, Rung $rung, DateTimeImmutable $arrived): array
-    {
-        $rows = SetRow::query()->ofClient($client)->where('ladder', $rung->ladder)->where('rung', $rung->id)->ordered('on')->ordered('id')->get()->groupBy('logged_session_id');
-        $sessions = [];
-        foreach (SessionRow::query()->ofClient($client)->whereKey($rows->keys()->all())->ordered('on')->ordered('id')->get() as $row) {
-            $sets = $rows->get($row->id)?->map(self::loggedSet(...))->values()->all() ?? [];
-            $sessions[] = new LoggedSession(new DateTimeImmutable($row->on), $row->soreness, $row->pain_before, $row->pain_next_day, array_values($sets));
-        }
-
-        return $sessions;
-    }
-
-    private static function loggedSet(SetRow $row): LoggedSet
-    {
-        return new LoggedSet(
-            match ($row->side) {
-                'left', 'right', 'both' => $row->side,
-                default => null,
-            },
-            $row->target,
-            $row->done,
-            $row->faults,
-            [],
-            $row->ended_by,
-            $row->pain,
-            PainKind::tryFrom($row->pain_kind ?? ''),
-            $row->effort,
-            $row->breathing,
-        );
     }
 
     /**

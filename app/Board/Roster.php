@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace App\Board;
 
 use App\Models\Client;
-use App\Models\LoggedSession;
 use App\Models\LoggedSet;
+use DateTimeImmutable;
+use EvenRungs\Core\Roster\Needs;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 
@@ -15,12 +16,6 @@ use Illuminate\Support\Collection;
  */
 final class Roster
 {
-    /** A pain is recent, and a client was seen, for two weeks (house rule). */
-    private const RECENT_DAYS = 14;
-
-    /** What a client may need, the most urgent first. */
-    private const ORDER = ['refer', 'pain', 'decision', 'screen', 'unseen'];
-
     public function __construct(
         private readonly BoardLoader $boards,
         private readonly Logs $logs,
@@ -37,27 +32,20 @@ final class Roster
         $rows = $clients->map(function (Client $client): array {
             $row = ClientRow::of($this->boards->load($client));
 
-            return [...$row, 'needs' => $this->needs($client, $row['refer'])];
+            return [$row, $this->needs($client, $row['refer'] !== null)];
         });
 
-        return array_values($rows->sortBy(static fn (array $row): int => $row['needs'] === [] ? count(self::ORDER) : (int) array_search($row['needs'][0]['kind'], self::ORDER, true))->all());
+        return array_values($rows->sortBy(static fn (array $each): int => $each[1]->rank())->map(static fn (array $each): array => [...$each[0], 'needs' => array_map(
+            static fn (array $need): array => ['kind' => $need[0]->value, 'on' => $need[1]?->format('Y-m-d'), 'count' => $need[2]],
+            $each[1]->all,
+        )])->all());
     }
 
-    /** @return list<array{kind: string, on: ?string, count: ?int}> most urgent first */
-    private function needs(Client $client, ?string $refer): array
+    private function needs(Client $client, bool $refers): Needs
     {
-        $since = Carbon::today()->subDays(self::RECENT_DAYS)->toDateString();
-        $worst = LoggedSet::query()->ofClient($client)->where('on', '>=', $since)->where('pain', '>', 0)->ordered('pain', 'desc')->ordered('on', 'desc')->first();
-        $waiting = $this->logs->waiting($client);
-        $due = $this->screening->due($client);
-        $seen = LoggedSession::query()->ofClient($client)->max('on');
+        $today = Carbon::today()->toDateTimeImmutable();
+        $worst = LoggedSet::query()->ofClient($client)->where('on', '>=', Needs::recentFrom($today)->format('Y-m-d'))->where('pain', '>', 0)->ordered('pain', 'desc')->ordered('on', 'desc')->first();
 
-        return array_values(array_filter([
-            $refer === null ? null : ['kind' => 'refer', 'on' => null, 'count' => null],
-            $worst === null ? null : ['kind' => 'pain', 'on' => $worst->on, 'count' => $worst->pain],
-            $waiting === 0 ? null : ['kind' => 'decision', 'on' => null, 'count' => $waiting],
-            $due === null || ! $due->isOver(Carbon::today()->toDateTimeImmutable()) ? null : ['kind' => 'screen', 'on' => $due->on->format('Y-m-d'), 'count' => null],
-            ! is_string($seen) || $seen >= $since ? null : ['kind' => 'unseen', 'on' => $seen, 'count' => null],
-        ]));
+        return Needs::on($today, $refers, $worst === null ? null : new DateTimeImmutable($worst->on), $worst->pain ?? 0, $this->logs->waiting($client), $this->screening->due($client), LogBook::lastDay($client));
     }
 }

@@ -6,18 +6,15 @@ namespace App\Board;
 
 use App\Models\Clearance;
 use App\Models\Client;
-use App\Models\LoggedSession;
 use App\Models\Program;
 use App\Models\Screen;
 use App\Models\Trainer;
-use App\Models\VerdictAnswer;
 use DateTimeImmutable;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Body\Flag;
 use EvenRungs\Core\Body\Limit;
 use EvenRungs\Core\Body\Screen as Answers;
 use EvenRungs\Core\Body\ScreenDue;
-use EvenRungs\Core\Verdict\Decision;
 use EvenRungs\Formats\DataFolder;
 use Illuminate\Support\Carbon;
 
@@ -140,10 +137,9 @@ final class Screening
         $known = array_column($asked->limits, 'limit');
         $symptom = $screens->first(static fn (Screen $screen): bool => $screen->id > $asked->id && array_diff(array_column($screen->limits, 'limit'), $known) !== []);
 
-        $trained = LoggedSession::query()->ofClient($record)->max('on');
-        $stopped = VerdictAnswer::query()->ofClient($record)->where('verdict', Decision::Stop->value)->where('logged_on', '>=', $asked->on)->min('logged_on');
+        $since = new DateTimeImmutable($asked->on);
 
-        return ScreenDue::after(new DateTimeImmutable($asked->on), ...array_map(static fn (mixed $day): ?DateTimeImmutable => is_string($day) ? new DateTimeImmutable($day) : null, [$symptom?->on, $trained, $stopped]));
+        return ScreenDue::after($since, $symptom === null ? null : new DateTimeImmutable($symptom->on), LogBook::lastDay($record), LogBook::firstStop($record, $since));
     }
 
     /** @return array<string, mixed> */

@@ -34,8 +34,6 @@ final class Judge
         'stay' => 'Anything else stays.',
     ];
 
-    private const STOP_OVER = 5;
-
     private const MOST_PAIN = 2;
 
     private const SORE_FROM = 4;
@@ -77,8 +75,7 @@ final class Judge
 
     private function painStop(History $history, LoggedSession $last): ?Verdict
     {
-        $worst = max($last->worstPain(), $last->painBefore ?? 0);
-        if ($worst <= self::STOP_OVER && ! $last->hasStoppingPain()) {
+        if (! $last->mustStop()) {
             return null;
         }
 
@@ -88,7 +85,7 @@ final class Judge
             null,
             0,
             null,
-            [$last->hasStoppingPain() ? 'Sharp or spreading pain, numbness or giving way: stop, and a clinician sees the client first.' : sprintf('Pain was %d, over %d: stop, and a clinician sees the client first.', $worst, self::STOP_OVER)],
+            [$last->hasStoppingPain() ? 'Sharp or spreading pain, numbness or giving way: stop, and a clinician sees the client first.' : sprintf('Pain was %d, over %d: stop, and a clinician sees the client first.', max($last->worstPain(), $last->painBefore ?? 0), LoggedSession::STOP_OVER)],
             ['Pain of 5 or less, of an ordinary kind.'],
             true,
             false,
@@ -120,7 +117,7 @@ final class Judge
 
     private function painCaution(History $history, LoggedSession $last): ?Verdict
     {
-        $isCaution = static fn (?LoggedSession $session): bool => $session !== null && $session->worstPain() > self::MOST_PAIN && $session->worstPain() <= self::STOP_OVER;
+        $isCaution = static fn (?LoggedSession $session): bool => $session !== null && $session->worstPain() > self::MOST_PAIN && $session->worstPain() <= LoggedSession::STOP_OVER;
         if (! $isCaution($last)) {
             return null;
         }

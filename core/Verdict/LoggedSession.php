@@ -11,6 +11,9 @@ use DateTimeImmutable;
  */
 final class LoggedSession
 {
+    /** The most pain that is still acceptable: Thomeé R (1997) Phys Ther 77(12):1690–1703, from memory. */
+    public const STOP_OVER = 5;
+
     /**
      * @param  ?int  $soreness  of the trunk that day, 0 to 10
      * @param  ?int  $painBefore  0 to 10
@@ -35,6 +38,12 @@ final class LoggedSession
     public function hasStoppingPain(): bool
     {
         return array_filter($this->sets, static fn (LoggedSet $set): bool => $set->painKind?->stops() ?? false) !== [];
+    }
+
+    /** Pain over 5 before, during or after it, or pain of a kind that stops however little. */
+    public function mustStop(): bool
+    {
+        return max($this->worstPain(), $this->painBefore ?? 0) > self::STOP_OVER || $this->hasStoppingPain();
     }
 
     /** @return list<string> faults of sets that were short of their target */

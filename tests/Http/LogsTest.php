@@ -61,6 +61,9 @@ final class LogsTest extends HttpTestCase
         $verdict = $this->verdict($this->api('POST', $this->path('/logs'), $this->log('pain-key-1', 1, ['pain' => 7]))->assertOk()->json());
 
         self::assertSame(['stop', true, false], [$verdict['verdict'], $verdict['refer'], $verdict['moves']]);
+        self::assertFalse($this->api('GET', $this->path('/screen'))->json('due.over'), 'the screen of today was asked after it');
+        $this->api('POST', $this->path('/logs'), $this->log('pain-key-3', 0, ['pain' => 1, 'pain_kind' => 'sharp']))->assertOk();
+        self::assertTrue($this->api('GET', $this->path('/screen'))->json('due.over'), 'due at once, whoever has answered the verdict');
     }
 
     public function test_what_cannot_be_is_said_and_a_log_is_taken_back(): void

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Roster;
+
+/**
+ * What a client may need from the trainer; the most urgent first.
+ */
+enum Need: string
+{
+    case Refer = 'refer';
+    case Pain = 'pain';
+    case Decision = 'decision';
+    case Screen = 'screen';
+    case Unseen = 'unseen';
+
+    /** 0 for the most urgent. */
+    public function rank(): int
+    {
+        return (int) array_search($this, self::cases(), true);
+    }
+}
