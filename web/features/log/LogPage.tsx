@@ -126,10 +126,8 @@ function VerdictCard({ verdict }: { verdict: Verdict }) {
         {verdict.swap !== null && <li>Spares it: {verdict.swap}.</li>}
         {verdict.retest && <li>Test this ladder again.</li>}
       </ul>
-      <p className="text-sm text-faint">
-        {verdict.rule}: {verdict.sentence}
-      </p>
-      {verdict.answered === null ? (
+      <p className="text-sm text-faint">Rule: {verdict.sentence}</p>
+      {verdict.verdict === 'stay' ? null : verdict.answered === null ? (
         <div className="mt-2 flex gap-2">
           {verdict.moves && (
             <Button
@@ -148,12 +146,12 @@ function VerdictCard({ verdict }: { verdict: Verdict }) {
               reply.mutate('postponed');
             }}
           >
-            Not now
+            {verdict.moves ? 'Not now' : 'Noted'}
           </Button>
         </div>
       ) : (
         <p className="mt-1 font-semibold">
-          {verdict.answered === 'accepted' ? 'Accepted.' : 'Put off until the next log.'}
+          {verdict.answered === 'accepted' ? 'Accepted.' : verdict.moves ? 'Put off until the next log.' : 'Noted.'}
         </p>
       )}
       <p role="alert" className="font-semibold text-warn empty:hidden">
@@ -170,7 +168,8 @@ function WeekLoad({ load }: { load: NonNullable<Page['load']> }) {
     <section aria-label="Load of the week">
       <h2 className="text-xl font-bold">Load of the week</h2>
       <p>
-        <b className="text-lg">{load.total.toFixed(0)}</b> effort × min, {longDate(load.from)} to {longDate(load.to)}
+        <b className="text-lg">{load.total.toFixed(0)}</b> effort × min{load.unknown.length > 0 && ' known'},{' '}
+        {longDate(load.from)} to {longDate(load.to)}
       </p>
       {load.monotony !== null && load.strain !== null && (
         <p>

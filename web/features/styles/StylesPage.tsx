@@ -143,7 +143,7 @@ function Answers({
                   <span className={side === each.id ? 'font-semibold' : ''}>{each.answer}</span>
                   <span className="block text-[15px] text-faint">
                     {each.reason} ({each.ground}
-                    {each.changes_plan ? '; changes the plan' : ''})
+                    {each.changes_plan ? '; changes plan or verdicts' : ''})
                   </span>
                 </span>
               </label>
