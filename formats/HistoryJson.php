@@ -70,6 +70,7 @@ final class HistoryJson
             $node->optionalInt('pain_before'),
             $node->optionalInt('pain_next_day'),
             $node->each('sets', fn (Node $set): LoggedSet => $this->set($set, $rung)),
+            $node->has('ticks') ? $node->strings('ticks') : null,
         );
     }
 
@@ -112,6 +113,7 @@ final class HistoryJson
             PainKind::tryFrom($node->optionalString('pain_kind') ?? ''),
             $node->optionalInt('effort'),
             $node->has('breathing') ? $node->bool('breathing') : null,
+            $node->strings('felt'),
         );
     }
 

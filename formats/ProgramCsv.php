@@ -31,14 +31,14 @@ use EvenRungs\Core\Session\Week;
 /**
  * A program as RFC 4180 CSV: one row an entry, block- and session-wide cells read from the first row of each.
  */
-final class ProgramCsv
+final class ProgramCsv extends CsvReader
 {
     public const COLUMNS = [
         'week', 'day', 'kind', 'block', 'block_type', 'rounds', 'exercise', 'sets', 'reps', 'hold_s', 'intervals', 'work_s', 'distance_m', 'pace_m_s', 'tempo', 'side',
         'rest_s', 'range', 'load_kg', 'note', 'round_rest_s', 'rest_after_s', 'side_s', 'station_s', 'warm_up_s', 'cool_down_s', 'claimed_min',
     ];
 
-    private const MOST_ROWS = 50_000;
+    protected const NEEDED = ['day', 'exercise'];
 
     private const LONGEST_NAME = 200;
 
@@ -49,9 +49,6 @@ final class ProgramCsv
     private const SIDES = ['both', 'each', 'alternate'];
 
     private const MEASURES = ['reps', 'intervals', 'work_s', 'distance_m', 'hold_s'];
-
-    /** @var list<Problem> */
-    private array $problems = [];
 
     private function __construct()
     {
@@ -64,103 +61,9 @@ final class ProgramCsv
     {
         $reader = new self;
         $program = $reader->program($reader->rows($text));
-        if ($reader->problems !== []) {
-            usort($reader->problems, static fn (Problem $a, Problem $b): int => (int) substr($a->path, 4) <=> (int) substr($b->path, 4));
-            throw new UnusableInput($reader->problems);
-        }
+        $reader->check();
 
         return $program;
-    }
-
-    private function problem(int $row, string $column, string $message): void
-    {
-        $this->problems[] = new Problem(sprintf('row %d, column %s', $row, $column), $message);
-    }
-
-    /** @return array<int, array<string, string>> cells that are given, by row number and column; the header is row 1 */
-    private function rows(string $text): array
-    {
-        if (! mb_check_encoding($text, 'UTF-8')) {
-            throw UnusableInput::at('row 1', 'the text is not UTF-8');
-        }
-        $text = str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
-        $stream = fopen('php://temp', 'r+');
-        if ($stream === false) {
-            throw UnusableInput::at('row 1', 'cannot be read');
-        }
-        fwrite($stream, $text);
-        rewind($stream);
-        $header = null;
-        $rows = [];
-        $number = 0;
-        while (($cells = fgetcsv($stream, null, ',', '"', '')) !== false) {
-            $number++;
-            if ($cells === [null]) {
-                continue;
-            }
-            if ($header === null) {
-                $header = $this->header(array_map(strval(...), $cells));
-
-                continue;
-            }
-            if ($number > self::MOST_ROWS) {
-                throw UnusableInput::at('row '.$number, sprintf('is one row too many; at most %s are read', number_format(self::MOST_ROWS)));
-            }
-            if (count($cells) > count($header)) {
-                $this->problems[] = new Problem('row '.$number, sprintf('has %d cells, the header %d', count($cells), count($header)));
-            }
-            $rows[$number] = $this->cells($cells, $header);
-        }
-        fclose($stream);
-        if ($header === null) {
-            throw UnusableInput::at('row 1', 'there is no header row');
-        }
-        if ($this->problems !== []) {
-            throw new UnusableInput($this->problems);
-        }
-
-        return $rows;
-    }
-
-    /**
-     * @param  list<string>  $cells
-     * @return list<string>
-     */
-    private function header(array $cells): array
-    {
-        $names = array_map(static fn (string $cell): string => strtolower(trim($cell)), $cells);
-        foreach ($names as $i => $name) {
-            if (! in_array($name, self::COLUMNS, true)) {
-                $this->problems[] = new Problem('row 1', sprintf('"%s" is not a column; there are %s', mb_substr($cells[$i], 0, 60), implode(', ', self::COLUMNS)));
-            } elseif (array_search($name, $names, true) !== $i) {
-                $this->problems[] = new Problem('row 1', sprintf('the column %s stands twice', $name));
-            }
-        }
-        foreach (['day', 'exercise'] as $needed) {
-            if (! in_array($needed, $names, true)) {
-                $this->problems[] = new Problem('row 1', sprintf('the column %s is missing', $needed));
-            }
-        }
-
-        return $names;
-    }
-
-    /**
-     * @param  array<int, ?string>  $cells
-     * @param  list<string>  $header
-     * @return array<string, string>
-     */
-    private function cells(array $cells, array $header): array
-    {
-        $given = [];
-        foreach ($header as $i => $column) {
-            $cell = trim($cells[$i] ?? '');
-            if ($cell !== '') {
-                $given[$column] = $cell;
-            }
-        }
-
-        return $given;
     }
 
     /** @param  array<int, array<string, string>>  $rows */
@@ -372,92 +275,9 @@ final class ProgramCsv
         }
     }
 
-    /**
-     * @param  array<string, string>  $row
-     * @param  array{int, int}|null  $between  least and most, where no bound of a dose holds
-     */
-    private function number(int $number, array $row, string $column, ?Bounds $bounds, ?array $between = null): int|float|null
-    {
-        $cell = $row[$column] ?? null;
-        if ($cell === null) {
-            return null;
-        }
-        if (preg_match('/^-?\d{1,9}(\.\d{1,6})?$/', $cell) !== 1) {
-            $this->problem($number, $column, sprintf('"%s" is not a number', mb_substr($cell, 0, 40)));
-
-            return null;
-        }
-
-        return $this->within($number, $column, str_contains($cell, '.') ? (float) $cell : (int) $cell, $bounds, $between);
-    }
-
-    /**
-     * @param  array<string, string>  $row
-     * @param  array{int, int}|null  $between
-     */
-    private function whole(int $number, array $row, string $column, ?Bounds $bounds, ?array $between = null): ?int
-    {
-        $cell = $row[$column] ?? null;
-        if ($cell === null) {
-            return null;
-        }
-        if (preg_match('/^-?\d{1,9}$/', $cell) !== 1) {
-            $this->problem($number, $column, sprintf('"%s" is not a whole number', mb_substr($cell, 0, 40)));
-
-            return null;
-        }
-        $value = $this->within($number, $column, (int) $cell, $bounds, $between);
-
-        return $value === null ? null : (int) $value;
-    }
-
-    /** @param  array{int, int}|null  $between */
-    private function within(int $number, string $column, int|float $value, ?Bounds $bounds, ?array $between): int|float|null
-    {
-        try {
-            $bounds?->check($value);
-            if ($between !== null && ($value < $between[0] || $value > $between[1])) {
-                throw InvalidValue::outside($column, $value, ...$between);
-            }
-        } catch (InvalidValue $e) {
-            $this->problem($number, $column, $e->getMessage());
-
-            return null;
-        }
-
-        return $value;
-    }
-
-    /**
-     * @param  array<string, string>  $row
-     * @param  list<string>  $known
-     */
-    private function oneOf(int $number, array $row, string $column, array $known): ?string
-    {
-        $cell = isset($row[$column]) ? strtolower($row[$column]) : null;
-        if ($cell !== null && ! in_array($cell, $known, true)) {
-            $this->problem($number, $column, sprintf('"%s" is none of %s', mb_substr($cell, 0, 40), implode(', ', $known)));
-
-            return null;
-        }
-
-        return $cell;
-    }
-
-    /** What a spreadsheet would take for a formula is written as text; a negative number survives. */
-    private static function cell(string|int|float|null $value): string
-    {
-        $text = is_float($value) ? rtrim(rtrim(sprintf('%.6F', $value), '0'), '.') : (string) $value;
-        if (is_string($value) && preg_match('/^[=+\-@\t\r]/', $text) === 1 && ! is_numeric($text)) {
-            $text = "'".$text;
-        }
-
-        return preg_match('/[",\r\n]/', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
-    }
-
     public static function write(Program $program): string
     {
-        $lines = [implode(',', self::COLUMNS)];
+        $table = [];
         foreach ($program->weeks as $week) {
             foreach ($week->sessions as $session) {
                 foreach ($session->blocks as $b => $block) {
@@ -474,14 +294,13 @@ final class ProgramCsv
                     ];
                     $rows = $block->entries() === [] ? [[]] : array_map(self::entryRow(...), $block->entries());
                     foreach ($rows as $e => $row) {
-                        $all = ['week' => $week->number, 'day' => $session->day->value, 'kind' => $session->kind->value, 'block' => $b + 1, ...($e === 0 ? $first : []), ...$row];
-                        $lines[] = implode(',', array_map(static fn (string $column): string => self::cell($all[$column] ?? null), self::COLUMNS));
+                        $table[] = ['week' => $week->number, 'day' => $session->day->value, 'kind' => $session->kind->value, 'block' => $b + 1, ...($e === 0 ? $first : []), ...$row];
                     }
                 }
             }
         }
 
-        return implode("\r\n", $lines)."\r\n";
+        return self::table($table);
     }
 
     /** @return array<string, int|float> */

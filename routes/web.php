@@ -92,6 +92,12 @@ Route::middleware('web')->group(function (): void {
                 Route::post('programs/take', [SessionController::class, 'take']);
                 Route::get('logs', [LogController::class, 'show']);
                 Route::post('logs', [LogController::class, 'add']);
+                Route::get('logs.csv', [LogController::class, 'export']);
+                Route::post('logs/import', [LogController::class, 'import']);
+                Route::put('logs/run/{key}', [LogController::class, 'run'])->where('key', '[\w-]{8,64}');
+                Route::get('logs/{session}', [LogController::class, 'one'])->whereNumber('session');
+                Route::post('logs/{session}', [LogController::class, 'edit'])->whereNumber('session');
+                Route::post('removed-logs/{change}/restore', [LogController::class, 'restore'])->whereNumber('change');
                 Route::post('logs/{session}/remove', [LogController::class, 'remove'])->whereNumber('session');
                 Route::post('verdicts', [LogController::class, 'answer']);
                 Route::get('programs', [ProgramController::class, 'index']);

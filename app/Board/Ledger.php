@@ -29,6 +29,7 @@ final class Ledger
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
         private readonly BoardView $view,
+        private readonly RosterRows $roster,
     ) {
     }
 
@@ -47,6 +48,7 @@ final class Ledger
             $act($locked);
             $locked->version++;
             $locked->save();
+            $this->roster->forget($locked);
         });
     }
 

@@ -19,10 +19,25 @@ use Illuminate\Database\Eloquent\Collection;
  */
 final class LogBook
 {
-    /** @return list<LoggedSession> on a rung, oldest first */
-    public static function onRung(Client $client, Rung $rung): array
+    /** Days before the newest log that verdicts look back on. A ladder that nobody trained in them is out of use. */
+    private const LOOK_BACK_DAYS = 120;
+
+    /**
+     * @param  list<Rung>  $rungs  one a ladder
+     * @return array<string, list<LoggedSession>> what was done on them lately, by ladder, oldest first
+     */
+    public static function recent(Client $client, array $rungs): array
     {
-        return self::sessions($client, SetRow::query()->ofClient($client)->where('ladder', $rung->ladder)->where('rung', $rung->id)->ordered('on')->ordered('id')->get());
+        $last = self::lastDay($client);
+        if ($last === null) {
+            return [];
+        }
+        $sets = SetRow::query()->ofClient($client)
+            ->where('on', '>=', $last->modify(sprintf('-%d days', self::LOOK_BACK_DAYS))->format('Y-m-d'))
+            ->ordered('id')
+            ->among('rung', array_map(static fn (Rung $rung): string => $rung->id, $rungs))->get()->groupBy('ladder');
+
+        return $sets->map(static fn (Collection $of, string $ladder): array => self::sessions($client, $of, $ladder))->all();
     }
 
     /** The first day, from the given one on, on which pain should have stopped the training. */
@@ -47,15 +62,16 @@ final class LogBook
 
     /**
      * @param  Collection<int, SetRow>  $sets
+     * @param  ?string  $ladder  whose ticks count; null where none are wanted
      * @return list<LoggedSession>
      */
-    private static function sessions(Client $client, Collection $sets): array
+    private static function sessions(Client $client, Collection $sets, ?string $ladder = null): array
     {
         $rows = $sets->groupBy('logged_session_id');
         $sessions = [];
         foreach (SessionRow::query()->ofClient($client)->whereKey($rows->keys()->all())->ordered('on')->ordered('id')->get() as $row) {
             $logged = $rows->get($row->id)?->map(self::set(...))->values()->all() ?? [];
-            $sessions[] = new LoggedSession(new DateTimeImmutable($row->on), $row->soreness, $row->pain_before, $row->pain_next_day, array_values($logged));
+            $sessions[] = new LoggedSession(new DateTimeImmutable($row->on), $row->soreness, $row->pain_before, $row->pain_next_day, array_values($logged), $ladder === null ? null : $row->ticks[$ladder] ?? null);
         }
 
         return $sessions;
@@ -71,12 +87,13 @@ final class LogBook
             $row->target,
             $row->done,
             $row->faults,
-            [],
+            $row->cued ?? [],
             $row->ended_by,
             $row->pain,
             PainKind::tryFrom($row->pain_kind ?? ''),
             $row->effort,
             $row->breathing,
+            $row->felt ?? [],
         );
     }
 }

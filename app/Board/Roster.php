@@ -6,7 +6,9 @@ namespace App\Board;
 
 use App\Models\Client;
 use App\Models\LoggedSet;
+use App\Models\TestDay;
 use DateTimeImmutable;
+use EvenRungs\Core\Roster\Need;
 use EvenRungs\Core\Roster\Needs;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
@@ -16,36 +18,83 @@ use Illuminate\Support\Collection;
  */
 final class Roster
 {
+    /** Rows that are found anew in one look; more are shown as they were last until the next one. */
+    private const AT_ONCE = 25;
+
     public function __construct(
         private readonly BoardLoader $boards,
-        private readonly Logs $logs,
+        private readonly Verdicts $verdicts,
         private readonly Screening $screening,
+        private readonly RosterRows $kept,
     ) {
     }
 
     /**
      * @param  Collection<int, Client>  $clients  of one studio
-     * @return list<array<string, mixed>> rows by need, and among equals in the order given
+     * @return array{clients: list<array<string, mixed>>, behind: int} rows by need, and among equals in the order given; how many of them are of an earlier day
      */
-    public function byNeed(Collection $clients): array
+    public function byNeed(string $studio, Collection $clients): array
     {
-        $rows = $clients->map(function (Client $client): array {
-            $row = ClientRow::of($this->boards->load($client));
+        $today = Carbon::today()->toDateString();
+        $true = $this->kept->of($studio, $today);
+        $old = null;
+        $rows = [];
+        $behind = 0;
+        $found = 0;
+        foreach ($clients as $client) {
+            $row = $true[$client->id] ?? null;
+            if ($row === null && $found >= self::AT_ONCE) {
+                $old ??= $this->kept->last($studio);
+                $row = $old[$client->id] ?? null;
+                $behind += $row === null ? 0 : 1;
+            }
+            if ($row === null) {
+                $row = $this->found($client);
+                $this->kept->keep($client, $today, $row);
+                $found++;
+            }
+            $rows[] = [...$row, 'days' => (object) $row['days'], 'levels' => (object) $row['levels']];
+        }
+        usort($rows, static fn (array $a, array $b): int => self::rank($a) <=> self::rank($b));
 
-            return [$row, $this->needs($client, $row['refer'] !== null)];
-        });
+        return ['clients' => $rows, 'behind' => $behind];
+    }
 
-        return array_values($rows->sortBy(static fn (array $each): int => $each[1]->rank())->map(static fn (array $each): array => [...$each[0], 'needs' => array_map(
+    /** @param  array<string, mixed>  $row */
+    private static function rank(array $row): int
+    {
+        return $row['needs'] === [] ? count(Need::cases()) : Need::from($row['needs'][0]['kind'])->rank();
+    }
+
+    /** @return array<string, mixed> */
+    private function found(Client $client): array
+    {
+        $row = ClientRow::of($this->boards->load($client));
+        $needs = array_map(
             static fn (array $need): array => ['kind' => $need[0]->value, 'on' => $need[1]?->format('Y-m-d'), 'count' => $need[2]],
-            $each[1]->all,
-        )])->all());
+            $this->needs($client, $row['refer'] !== null)->all,
+        );
+
+        return [...$row, 'needs' => $needs];
     }
 
     private function needs(Client $client, bool $refers): Needs
     {
         $today = Carbon::today()->toDateTimeImmutable();
         $worst = LoggedSet::query()->ofClient($client)->where('on', '>=', Needs::recentFrom($today)->format('Y-m-d'))->where('pain', '>', 0)->ordered('pain', 'desc')->ordered('on', 'desc')->first();
+        $tested = TestDay::query()->ofClient($client)->max('on');
+        [$waiting, $stuck] = $this->verdicts->counts($client, $today);
 
-        return Needs::on($today, $refers, $worst === null ? null : new DateTimeImmutable($worst->on), $worst->pain ?? 0, $this->logs->waiting($client), $this->screening->due($client), LogBook::lastDay($client));
+        return Needs::on(
+            $today,
+            $refers,
+            $worst === null ? null : new DateTimeImmutable($worst->on),
+            $worst->pain ?? 0,
+            $waiting,
+            $this->screening->due($client),
+            LogBook::lastDay($client),
+            $stuck,
+            is_string($tested) ? new DateTimeImmutable($tested) : null,
+        );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Library;
 
+use App\Board\RosterRows;
 use App\Models\OwnLadder;
 use App\Models\OwnStyle;
 use App\Models\OwnWord;
@@ -33,6 +34,7 @@ final class StudioTables implements OwnTables
     public function changed(): void
     {
         $this->keys = $this->styles = [];
+        (new RosterRows)->forgetAll($this->studio());
     }
 
     public function key(): string

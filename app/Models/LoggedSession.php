@@ -11,6 +11,8 @@ use Illuminate\Database\Eloquent\Model;
  * A session as it was really done.
  *
  * @property int $id
+ * @property string $studio_id
+ * @property string $client_id
  * @property string $on  ISO date
  * @property string $key
  * @property ?int $soreness  0 to 10
@@ -18,6 +20,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?int $pain_next_day  0 to 10
  * @property ?int $effort  of the whole session, 0 to 10
  * @property ?int $minutes
+ * @property int $revision  of the device that runs the session
+ * @property bool $edited  by hand since a device wrote it
+ * @property bool $open  still being run
+ * @property array<string, list<string>>|null $ticks  by ladder
  */
 final class LoggedSession extends Model
 {
@@ -26,11 +32,11 @@ final class LoggedSession extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes'];
+    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes', 'revision', 'edited', 'open', 'ticks'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer', 'effort' => 'integer', 'minutes' => 'integer'];
+        return ['soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer', 'effort' => 'integer', 'minutes' => 'integer', 'revision' => 'integer', 'edited' => 'boolean', 'open' => 'boolean', 'ticks' => 'array'];
     }
 }

@@ -24,6 +24,12 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?string $pain_kind
  * @property ?int $effort
  * @property ?bool $breathing
+ * @property list<string>|null $cued  faults that a cue cured
+ * @property list<string>|null $felt
+ * @property ?float $range  share of the full range
+ * @property ?float $load_kg
+ * @property ?bool $talked  could talk while holding
+ * @property ?bool $shaking
  */
 final class LoggedSet extends Model
 {
@@ -34,11 +40,11 @@ final class LoggedSet extends Model
 
     public $timestamps = false;
 
-    protected $fillable = ['studio_id', 'client_id', 'logged_session_id', 'ladder', 'rung', 'on', 'side', 'target', 'done', 'faults', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing'];
+    protected $fillable = ['studio_id', 'client_id', 'logged_session_id', 'ladder', 'rung', 'on', 'side', 'target', 'done', 'faults', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'cued', 'felt', 'range', 'load_kg', 'talked', 'shaking'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['faults' => 'array', 'target' => 'integer', 'done' => 'integer', 'pain' => 'integer', 'effort' => 'integer', 'breathing' => 'boolean'];
+        return ['faults' => 'array', 'target' => 'integer', 'done' => 'integer', 'pain' => 'integer', 'effort' => 'integer', 'breathing' => 'boolean', 'cued' => 'array', 'felt' => 'array', 'range' => 'float', 'load_kg' => 'float', 'talked' => 'boolean', 'shaking' => 'boolean'];
     }
 }

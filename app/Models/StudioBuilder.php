@@ -37,6 +37,25 @@ final class StudioBuilder extends Builder
     }
 
     /**
+     * @param  array<mixed>  $values
+     * @return $this
+     */
+    public function among(string $column, array $values): static
+    {
+        $this->query->whereIn($column, $values);
+
+        return $this;
+    }
+
+    /** @return $this */
+    public function atMost(int $rows): static
+    {
+        $this->query->limit($rows);
+
+        return $this;
+    }
+
+    /**
      * Only the newest row of every ladder.
      *
      * @return $this

@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $verdict
  * @property string $answer
  * @property string $logged_on  ISO date
+ * @property ?string $note  why the trainer chose otherwise
  */
 final class VerdictAnswer extends Model
 {
@@ -25,7 +26,7 @@ final class VerdictAnswer extends Model
 
     public const UPDATED_AT = null;
 
-    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'ladder', 'verdict', 'answer', 'logged_on', 'reasons'];
+    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'ladder', 'verdict', 'answer', 'logged_on', 'reasons', 'note'];
 
     /** @return array<string, string> */
     protected function casts(): array

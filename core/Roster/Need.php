@@ -13,6 +13,8 @@ enum Need: string
     case Pain = 'pain';
     case Decision = 'decision';
     case Screen = 'screen';
+    case Stuck = 'stuck';
+    case Retest = 'retest';
     case Unseen = 'unseen';
 
     /** 0 for the most urgent. */

@@ -6,6 +6,8 @@ namespace EvenRungs\Core\Roster;
 
 use DateTimeImmutable;
 use EvenRungs\Core\Body\ScreenDue;
+use EvenRungs\Core\Verdict\Decision;
+use EvenRungs\Core\Verdict\History;
 
 /**
  * What one client needs on a day, and how soon.
@@ -14,6 +16,12 @@ final class Needs
 {
     /** A pain is recent, and a client was seen, for two weeks (house rule). */
     public const RECENT_DAYS = 14;
+
+    /** On a rung without a step up or down for so long, while it is trained (house rule). */
+    public const STUCK_DAYS = 28;
+
+    /** The same test comes again after so long (house rule; practitioners say every few weeks). */
+    public const RETEST_DAYS = 42;
 
     /** @param  list<array{Need, ?DateTimeImmutable, ?int}>  $all  with the day and the number behind each, most urgent first */
     private function __construct(public readonly array $all)
@@ -26,16 +34,31 @@ final class Needs
      * @param  int  $pain  how bad it was, 0 to 10
      * @param  int  $waiting  verdicts that nobody answered
      * @param  ?DateTimeImmutable  $seen  day of the newest log
+     * @param  int  $stuck  ladders that do not move
+     * @param  ?DateTimeImmutable  $tested  the newest test day; null where there was none
      */
-    public static function on(DateTimeImmutable $today, bool $refers, ?DateTimeImmutable $painOn, int $pain, int $waiting, ?ScreenDue $due, ?DateTimeImmutable $seen): self
+    public static function on(DateTimeImmutable $today, bool $refers, ?DateTimeImmutable $painOn, int $pain, int $waiting, ?ScreenDue $due, ?DateTimeImmutable $seen, int $stuck = 0, ?DateTimeImmutable $tested = null): self
     {
         return new self(array_values(array_filter([
             $refers ? [Need::Refer, null, null] : null,
             $painOn !== null && $painOn >= self::recentFrom($today) && $pain > 0 ? [Need::Pain, $painOn, $pain] : null,
             $waiting > 0 ? [Need::Decision, null, $waiting] : null,
             $due?->isOver($today) === true ? [Need::Screen, $due->on, null] : null,
+            $stuck > 0 ? [Need::Stuck, null, $stuck] : null,
+            $tested !== null && $tested->modify(sprintf('+%d days', self::RETEST_DAYS)) <= $today ? [Need::Retest, $tested->modify(sprintf('+%d days', self::RETEST_DAYS)), null] : null,
             $seen !== null && $seen < self::recentFrom($today) ? [Need::Unseen, $seen, null] : null,
         ])));
+    }
+
+    /** Whether a ladder is trained and has stayed where it is for weeks, with nothing decided that would move it. */
+    public static function isStuck(History $history, Decision $decision, DateTimeImmutable $today): bool
+    {
+        $first = $history->sessions[0] ?? null;
+        $since = max($history->arrived, $first?->date);
+
+        return $decision === Decision::Stay && count($history->sessions) > 1 && ! ($history->isLastStep() && $history->isTop())
+            && $history->last()?->date >= self::recentFrom($today)
+            && $since !== null && $since <= $today->modify(sprintf('-%d days', self::STUCK_DAYS));
     }
 
     public static function recentFrom(DateTimeImmutable $today): DateTimeImmutable

@@ -63,6 +63,11 @@ final class History
         return $this->ladder->indexOf($this->rung->id) ?? 0;
     }
 
+    public function isTop(): bool
+    {
+        return $this->index() === count($this->ladder->rungs) - 1;
+    }
+
     public function isLastStep(): bool
     {
         return $this->step === count($this->rung->steps) - 1;

@@ -258,6 +258,7 @@ final class Judge
             ...(array_filter($session->sets, static fn (LoggedSet $set): bool => $set->target < $needed) === [] ? [] : ['it was done at an earlier step']),
             ...(($session->painNextDay ?? 0) > self::MOST_PAIN ? [sprintf('pain was %d on the next day', $session->painNextDay)] : []),
             ...($before !== null && $session->worstPain() > $before->worstPain() ? ['pain was more than the session before'] : []),
+            ...array_map(static fn (string $tick): string => sprintf('"%s" was not ticked', lcfirst($tick)), $session->unticked()),
             ...(($session->soreness ?? 0) >= self::SORE_FROM ? ['the trunk was sore'] : []),
         ]));
     }

@@ -14,11 +14,21 @@ final class LoggedSession
     /** The most pain that is still acceptable: Thomeé R (1997) Phys Ther 77(12):1690–1703, from memory. */
     public const STOP_OVER = 5;
 
+    /** The ticks that move somebody up, asked after the last set of a ladder (common practice, no source). */
+    public const TICKS = [
+        'ribs-down' => 'Ribs down',
+        'back-still' => 'Back still',
+        'trunk-on' => 'Trunk on',
+        'breathing' => 'Breathing freely, with ease',
+        'no-pain' => 'No pain',
+    ];
+
     /**
      * @param  ?int  $soreness  of the trunk that day, 0 to 10
      * @param  ?int  $painBefore  0 to 10
      * @param  ?int  $painNextDay  0 to 10
      * @param  list<LoggedSet>  $sets
+     * @param  list<string>|null  $ticks  those of TICKS that were ticked; null where nobody was asked
      */
     public function __construct(
         public readonly DateTimeImmutable $date,
@@ -26,7 +36,14 @@ final class LoggedSession
         public readonly ?int $painBefore,
         public readonly ?int $painNextDay,
         public readonly array $sets,
+        public readonly ?array $ticks = null,
     ) {
+    }
+
+    /** @return list<string> names of the ticks that were asked for and are missing */
+    public function unticked(): array
+    {
+        return $this->ticks === null ? [] : array_values(array_diff_key(self::TICKS, array_flip($this->ticks)));
     }
 
     /** The worst pain during the session or on the next day. */

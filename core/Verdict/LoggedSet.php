@@ -9,6 +9,9 @@ namespace EvenRungs\Core\Verdict;
  */
 final class LoggedSet
 {
+    /** Where an exercise must not be felt: nobody moves up on it; less range or load comes first (common practice, no source). */
+    public const WRONG_PLACES = ['low-back', 'neck', 'shoulder', 'wrist'];
+
     /**
      * @param  'left'|'right'|'both'|null  $side
      * @param  int|float  $target  repetitions, or milliseconds held
@@ -18,6 +21,7 @@ final class LoggedSet
      * @param  ?string  $endedBy  the fault that ended the set
      * @param  ?int  $pain  0 to 10
      * @param  ?int  $effort  0 to 10
+     * @param  list<string>  $felt  where it was felt, as the client says
      */
     public function __construct(
         public readonly ?string $side,
@@ -30,6 +34,7 @@ final class LoggedSet
         public readonly ?PainKind $painKind,
         public readonly ?int $effort,
         public readonly ?bool $breathing,
+        public readonly array $felt = [],
     ) {
     }
 
@@ -69,6 +74,7 @@ final class LoggedSet
                 $this->effort > $mostEffort => [sprintf('effort was %d', $this->effort)],
                 default => [],
             },
+            ...array_map(static fn (string $place): string => sprintf('it was felt in the %s: try less range or load', str_replace('-', ' ', $place)), array_values(array_intersect(self::WRONG_PLACES, $this->felt))),
         ];
     }
 }

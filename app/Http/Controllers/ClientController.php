@@ -38,7 +38,7 @@ final class ClientController extends Controller
     {
         $clients = Client::query()->ofStudio($this->trainer()->studio_id)->archived($archived)->ordered('name')->get();
 
-        return new JsonResponse(['clients' => $this->roster->byNeed($clients)]);
+        return new JsonResponse($this->roster->byNeed($this->trainer()->studio_id, $clients));
     }
 
     public function store(Request $request): JsonResponse

@@ -4,24 +4,31 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Board\LogCsvFile;
+use App\Board\LogPage;
 use App\Board\Logs;
+use App\Board\Verdicts;
 use App\Http\Body;
 use App\Models\Client;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 /**
  * What was really done, and the verdicts that follow.
  */
 final class LogController extends Controller
 {
-    public function __construct(private readonly Logs $logs)
-    {
+    public function __construct(
+        private readonly Logs $logs,
+        private readonly LogPage $page,
+        private readonly Verdicts $verdicts,
+    ) {
     }
 
     public function show(Client $client): JsonResponse
     {
-        return new JsonResponse($this->logs->of($client));
+        return new JsonResponse($this->page->of($client));
     }
 
     public function add(Request $request, Client $client): JsonResponse
@@ -31,16 +38,55 @@ final class LogController extends Controller
         return $this->show($client);
     }
 
+    public function run(Request $request, Client $client, string $key): JsonResponse
+    {
+        return new JsonResponse(['revision' => $this->logs->run($client, $this->trainer(), $key, Body::read($request, 'LogRunRequest'))]);
+    }
+
+    public function one(Client $client, int $session): JsonResponse
+    {
+        return new JsonResponse($this->logs->one($client, $session));
+    }
+
+    public function edit(Request $request, Client $client, int $session): JsonResponse
+    {
+        $this->logs->edit($client, $this->trainer(), $session, Body::read($request, 'LogRunRequest'));
+
+        return new JsonResponse($this->logs->one($client, $session));
+    }
+
     public function remove(Client $client, int $session): JsonResponse
     {
-        $this->logs->remove($client, $session);
+        $this->logs->remove($client, $this->trainer(), $session);
+
+        return $this->show($client);
+    }
+
+    public function restore(Client $client, int $change): JsonResponse
+    {
+        $this->logs->restore($client, $this->trainer(), $change);
+
+        return $this->show($client);
+    }
+
+    public function export(Client $client, LogCsvFile $file): Response
+    {
+        return new Response($file->write($client), 200, [
+            'Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => 'attachment; filename="even-rungs-log.csv"',
+        ]);
+    }
+
+    public function import(Request $request, Client $client, LogCsvFile $file): JsonResponse
+    {
+        $file->read($client, $this->trainer(), Body::read($request, 'LogImportRequest')->string('csv'));
 
         return $this->show($client);
     }
 
     public function answer(Request $request, Client $client): JsonResponse
     {
-        $this->logs->answer($client, $this->trainer(), Body::read($request, 'VerdictAnswerRequest'));
+        $this->verdicts->answer($client, $this->trainer(), Body::read($request, 'VerdictAnswerRequest'));
 
         return $this->show($client->refresh());
     }

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Board;
+
+use App\Models\Client;
+use App\Models\LoggedSession as SessionRow;
+use App\Models\LoggedSet as SetRow;
+use App\Models\Trainer;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\LogCsv;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The whole log of a client as a table, out and in.
+ */
+final class LogCsvFile
+{
+    public function __construct(private readonly DataFolder $data, private readonly Logs $logs)
+    {
+    }
+
+    public function write(Client $client): string
+    {
+        $library = $this->data->library();
+        $documents = new LogDocument($library);
+        $sets = SetRow::query()->ofClient($client)->ordered('id')->get()->groupBy('logged_session_id');
+        $logs = SessionRow::query()->ofClient($client)->ordered('on')->ordered('id')->get()->map(static fn (SessionRow $row): Node => new Node($documents->write($row, $sets->get($row->id, []))))->all();
+
+        return LogCsv::write(array_values($logs), static fn (string $rung): string => $library->hasRung($rung) ? LogDocument::unit($library->rung($rung)) : '');
+    }
+
+    /**
+     * Keeps every log of a table that is not there yet, or none of them where one cannot be read.
+     *
+     * @throws UnusableInput naming rows and columns
+     */
+    public function read(Client $client, Trainer $trainer, string $text): void
+    {
+        $logs = LogCsv::read($text, fn (string $name): ?string => $this->data->library()->find($name)?->id);
+        if ($logs === []) {
+            throw UnusableInput::at('/csv', 'has no sets');
+        }
+        DB::transaction(function () use ($client, $trainer, $logs): void {
+            foreach ($logs as $log) {
+                $this->logs->add($client, $trainer, new Node($log, ['csv', $log['on']]));
+            }
+        });
+    }
+}

@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Board;
+
+use App\Models\LoggedSession as SessionRow;
+use App\Models\LoggedSet as SetRow;
+use EvenRungs\Core\Dose\MeasureKind;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Verdict\LoggedSession;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\UnusableInput;
+
+/**
+ * A logged session between its rows and the document that pages, devices and files send: amounts in repetitions, seconds
+ * or metres there, holds in milliseconds here. What was not recorded is left out there and null here.
+ */
+final class LogDocument
+{
+    private const OF_SESSION = ['soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes'];
+
+    public function __construct(private readonly Library $library)
+    {
+    }
+
+    /**
+     * @return array<string, mixed> columns of the session
+     *
+     * @throws UnusableInput when the day is none, or lies ahead
+     */
+    public function session(Node $body): array
+    {
+        $columns = ['on' => ClientCommands::pastDay($body, 'on'), 'ticks' => $this->ticks($body)];
+        foreach (self::OF_SESSION as $name) {
+            $columns[$name] = $body->optionalInt($name);
+        }
+
+        return $columns;
+    }
+
+    /**
+     * @return array<string, list<string>>|null by ladder
+     *
+     * @throws UnusableInput
+     */
+    private function ticks(Node $body): ?array
+    {
+        $ticks = $body->optionalChild('ticks');
+        if ($ticks === null) {
+            return null;
+        }
+        $all = [];
+        foreach ($ticks->keys() as $ladder) {
+            if (! $this->library->hasLadder($ladder)) {
+                throw UnusableInput::at($ticks->path($ladder), 'is not a ladder of the library');
+            }
+            $all[$ladder] = array_values(array_intersect(array_keys(LoggedSession::TICKS), $ticks->strings($ladder)));
+        }
+
+        return $all;
+    }
+
+    /**
+     * @return list<array<string, mixed>> columns of the sets
+     *
+     * @throws UnusableInput with every set that cannot be
+     */
+    public function sets(Node $body): array
+    {
+        $sets = $body->each('sets', $this->set(...));
+
+        return $sets === [] ? throw UnusableInput::at('/sets', 'at least one set is needed') : $sets;
+    }
+
+    /** @return array<string, mixed> */
+    private function set(Node $set): array
+    {
+        if (! $this->library->hasRung($set->string('rung'))) {
+            throw UnusableInput::at($set->path('rung'), 'is not a rung of the library');
+        }
+        $rung = $this->library->rung($set->string('rung'));
+        foreach (['faults', 'cued', 'ended_by'] as $field) {
+            foreach ($field === 'ended_by' ? array_filter([$set->optionalString($field)]) : $set->strings($field) as $fault) {
+                if (! isset($this->library->faults[$fault])) {
+                    throw UnusableInput::at($set->path($field), sprintf('there is no fault "%s"', $fault));
+                }
+            }
+        }
+        $scale = self::scale($rung);
+
+        return [
+            'ladder' => $rung->ladder,
+            'rung' => $rung->id,
+            'side' => $set->optionalString('side'),
+            'target' => (int) round($set->number('target') * $scale),
+            'done' => (int) round($set->number('done') * $scale),
+            'faults' => self::list($set, 'faults'),
+            'cued' => self::list($set, 'cued'),
+            'ended_by' => $set->optionalString('ended_by'),
+            'pain' => $set->optionalInt('pain'),
+            'pain_kind' => $set->optionalString('pain_kind'),
+            'effort' => $set->optionalInt('effort'),
+            'breathing' => self::flag($set, 'breathing'),
+            'felt' => self::list($set, 'felt'),
+            'range' => $set->optionalNumber('range'),
+            'load_kg' => $set->optionalNumber('load_kg'),
+            'talked' => self::flag($set, 'talked'),
+            'shaking' => self::flag($set, 'shaking'),
+        ];
+    }
+
+    /** @return list<string>|null */
+    private static function list(Node $set, string $key): ?array
+    {
+        return $set->has($key) ? $set->strings($key) : null;
+    }
+
+    private static function flag(Node $set, string $key): ?bool
+    {
+        return $set->has($key) ? $set->bool($key) : null;
+    }
+
+    /** A rung counted in repetitions or metres stores them as they are, a hold in milliseconds. */
+    public static function scale(Rung $rung): int
+    {
+        return in_array($rung->start()->measure->kind(), [MeasureKind::Hold, MeasureKind::Intervals], true) ? 1000 : 1;
+    }
+
+    /** @return 'm'|'reps'|'s' */
+    public static function unit(Rung $rung): string
+    {
+        return match ($rung->start()->measure->kind()) {
+            MeasureKind::Reps => 'reps',
+            MeasureKind::Distance => 'm',
+            default => 's',
+        };
+    }
+
+    /**
+     * @param  iterable<SetRow>  $sets  of the session
+     * @return array<string, mixed>
+     */
+    public function write(SessionRow $row, iterable $sets): array
+    {
+        $document = ['key' => $row->key, 'on' => $row->on];
+        foreach (self::OF_SESSION as $name) {
+            $document[$name] = $row->getAttribute($name);
+        }
+        $document['ticks'] = $row->ticks === null ? null : (object) $row->ticks;
+        $written = [];
+        foreach ($sets as $set) {
+            $written[] = $this->writeSet($set);
+        }
+
+        return [...array_filter($document, static fn (mixed $value): bool => $value !== null), 'sets' => $written];
+    }
+
+    /** @return array<string, mixed> */
+    private function writeSet(SetRow $set): array
+    {
+        $scale = $this->library->hasRung($set->rung) ? self::scale($this->library->rung($set->rung)) : 1;
+        $columns = array_diff_key($set->attributesToArray(), array_flip(['id', 'studio_id', 'client_id', 'logged_session_id', 'ladder', 'on']));
+
+        return array_filter([...$columns, 'target' => $set->target / $scale, 'done' => $set->done / $scale], static fn (mixed $value): bool => $value !== null);
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Board;
+
+use App\Models\Client;
+use App\Models\LogChange;
+use App\Models\LoggedSession as SessionRow;
+use App\Models\LoggedSet as SetRow;
+use EvenRungs\Core\Load\WeekLoad;
+use EvenRungs\Core\Session\Day;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Formats\DataFolder;
+use Illuminate\Support\Collection;
+
+/**
+ * The log of a client as the page shows it: what was done, what follows, and the load of the week.
+ */
+final class LogPage
+{
+    private const MOST_SHOWN = 60;
+
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly Logs $logs,
+        private readonly Verdicts $verdicts,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Client $client): array
+    {
+        $rows = SessionRow::query()->ofClient($client)->ordered('on', 'desc')->ordered('id', 'desc')->atMost(self::MOST_SHOWN)->get();
+        $sets = SetRow::query()->ofClient($client)->ordered('id')->among('logged_session_id', $rows->pluck('id')->all())->get()->groupBy('logged_session_id');
+        $edited = array_flip(LogChange::query()->ofClient($client)->among('key', $rows->pluck('key')->all())->pluck('key')->all());
+
+        return [
+            'sessions' => $rows->map(fn (SessionRow $row): array => $this->shown($row, $sets->get($row->id, new Collection), isset($edited[$row->key])))->all(),
+            'verdicts' => $this->verdicts->of($client),
+            'removed' => $this->logs->removed($client),
+            'load' => $this->load($client),
+        ];
+    }
+
+    /**
+     * @param  Collection<int, SetRow>  $sets
+     * @return array<string, mixed>
+     */
+    private function shown(SessionRow $row, Collection $sets, bool $edited): array
+    {
+        $library = $this->data->library();
+
+        return [
+            'id' => $row->id,
+            'on' => $row->on,
+            'soreness' => $row->soreness,
+            'worst_pain' => $sets->max('pain'),
+            'sets' => $sets->count(),
+            'exercises' => $sets->pluck('rung')->unique()->map(static fn (string $id): string => $library->hasRung($id) ? $library->rung($id)->name : $id)->values()->all(),
+            'short' => $sets->filter(static fn (SetRow $set): bool => $set->done < $set->target)->count(),
+            'open' => $row->open,
+            'edited' => $edited,
+        ];
+    }
+
+    /**
+     * Of the seven days up to the newest log.
+     *
+     * @return ?array<string, mixed>
+     */
+    private function load(Client $client): ?array
+    {
+        $to = LogBook::lastDay($client);
+        if ($to === null) {
+            return null;
+        }
+        $logged = [];
+        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', WeekLoad::from($to)->format('Y-m-d'))->get() as $row) {
+            $logged[$row->on][] = $row->effort === null || $row->minutes === null ? null : $row->effort * $row->minutes;
+        }
+        $trained = array_map(static fn (Session $session): Day => $session->day, $this->boards->load($client)->program->weeks[0]->sessions ?? []);
+        $week = WeekLoad::upTo($to, $logged, $trained);
+
+        return [
+            'from' => WeekLoad::from($to)->format('Y-m-d'),
+            'to' => $to->format('Y-m-d'),
+            'total' => $week->total,
+            'monotony' => $week->monotony,
+            'strain' => $week->strain,
+            'unknown' => $week->unknown,
+        ];
+    }
+}
