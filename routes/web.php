@@ -45,6 +45,7 @@ Route::middleware('web')->group(function (): void {
             Route::post('templates', [SessionController::class, 'keepTemplate']);
             Route::post('templates/{template}/remove', [SessionController::class, 'removeTemplate'])->whereNumber('template');
             Route::post('group', [GroupController::class, 'plan']);
+            Route::post('group/floor', [GroupController::class, 'floor']);
             Route::get('cuff', [CuffController::class, 'show']);
             Route::post('cuff', [CuffController::class, 'play']);
             Route::get('poses', [RungController::class, 'poses']);
@@ -83,6 +84,7 @@ Route::middleware('web')->group(function (): void {
                 Route::post('tests', [TestDayController::class, 'store']);
                 Route::get('audit', [AuditController::class, 'ofClient']);
                 Route::get('sessions/{week}/{session}', [SessionController::class, 'show'])->whereNumber(['week', 'session']);
+                Route::get('floor/{week}/{session}', [SessionController::class, 'floor'])->whereNumber(['week', 'session']);
                 Route::post('sessions', [SessionController::class, 'save']);
                 Route::post('sessions/remove', [SessionController::class, 'remove']);
                 Route::post('sessions/move', [SessionController::class, 'move']);

@@ -6,12 +6,12 @@ namespace App\Board;
 
 use EvenRungs\Core\Body\Limit;
 use EvenRungs\Core\Body\OtherTraining;
-use EvenRungs\Core\Dose\Dose;
-use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Evenness\DirectionLevels;
+use EvenRungs\Core\Floor\FloorSet;
+use EvenRungs\Core\Floor\RunSheet;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\DoseRange;
 use EvenRungs\Core\Ladder\Rung;
@@ -243,12 +243,13 @@ final class BoardView
         $time = SessionTime::of($session, $this->data->library());
         $budget = Seconds::of(60 * $minutes);
         $why = $session->x['why'] ?? [];
+        $rows = RunSheet::of($session, $time->timeline, $this->data->library());
         $blocks = [];
         foreach ($session->blocks as $b => $block) {
             $entries = [];
             foreach ($block->entries() as $e => $entry) {
                 $sets = $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets;
-                $entries[] = $this->entry($entry, $time->entries[$b][$e]->total(), $sets, $board->style);
+                $entries[] = $this->entry($entry, $time->entries[$b][$e]->total(), $sets, $board->style, array_values(array_filter($rows, static fn (FloorSet $row): bool => $row->block === $b && $row->entry === $e)));
             }
             $blocks[] = [
                 'type' => $this->blockType($block),
@@ -283,8 +284,11 @@ final class BoardView
         };
     }
 
-    /** @return array<string, mixed> */
-    private function entry(Entry $entry, Seconds $total, int $sets, Style $style): array
+    /**
+     * @param  list<FloorSet>  $rows  of the entry
+     * @return array<string, mixed>
+     */
+    private function entry(Entry $entry, Seconds $total, int $sets, Style $style, array $rows): array
     {
         $rung = $this->data->library()->find($entry->exercise);
         $range = $rung === null ? null : DoseRange::outside($entry->dose, $rung, $sets);
@@ -300,36 +304,24 @@ final class BoardView
             'unusual' => $range === null ? null : ['far' => $range->isFar, 'text' => $range->text],
             'missing' => Unwritten::in($entry->dose, $rung),
             'total' => self::clock($total),
-            'unit' => self::unit($entry->dose),
-            'grid' => self::grid($entry->dose, $sets),
+            'unit' => $rung === null ? null : LogDocument::unit($rung),
+            'grid' => self::grid($rows, $rung),
             'why' => $entry->planned->why ?? [],
             'note' => $entry->note,
         ];
     }
 
-    /** @return 'm'|'reps'|'s' */
-    private static function unit(Dose $dose): string
+    /**
+     * One row a set and side, as a log has it.
+     *
+     * @param  list<FloorSet>  $sets  of the entry
+     * @return list<array{side: string, target: int|float}>
+     */
+    private static function grid(array $sets, ?Rung $rung): array
     {
-        return match ($dose->measure->kind()) {
-            MeasureKind::Reps => 'reps',
-            MeasureKind::Distance => 'm',
-            default => 's',
-        };
-    }
+        $scale = $rung === null ? 1 : LogDocument::scale($rung);
 
-    /** @return list<array{side: string, target: int|float}> one row a set and side, as a log has it */
-    private static function grid(Dose $dose, int $sets): array
-    {
-        $amount = $dose->measure->amount();
-        $target = self::unit($dose) === 's' ? $amount / 1000 : $amount;
-        $rows = [];
-        for ($set = 0; $set < $sets; $set++) {
-            foreach ($dose->isPerSide() ? ['left', 'right'] : ['both'] as $side) {
-                $rows[] = ['side' => $side, 'target' => $target];
-            }
-        }
-
-        return $rows;
+        return array_map(static fn (FloorSet $set): array => ['side' => $set->side, 'target' => $set->target / $scale], $sets);
     }
 
     /** @return array{seconds: int|float, text: string} exact seconds, and m:ss to the nearest second */

@@ -21,6 +21,7 @@ const WhatIf = lazy(async () => ({ default: (await import('../features/what-if/W
 const BuilderPage = lazy(async () => ({ default: (await import('../features/builder/BuilderPage')).BuilderPage }));
 const AuditPage = lazy(async () => ({ default: (await import('../features/audit/AuditPage')).AuditPage }));
 const GroupPage = lazy(async () => ({ default: (await import('../features/group/GroupPage')).GroupPage }));
+const FloorPage = lazy(async () => ({ default: (await import('../features/floor/FloorPage')).FloorPage }));
 const LogPage = lazy(async () => ({ default: (await import('../features/log/LogPage')).LogPage }));
 const ScreenPage = lazy(async () => ({ default: (await import('../features/screen/ScreenPage')).ScreenPage }));
 const ProgramPage = lazy(async () => ({ default: (await import('../features/program/ProgramPage')).ProgramPage }));
@@ -64,6 +65,7 @@ function SignedIn() {
           <Route path="library/ladders/:ladder" element={<LadderForm />} />
           <Route path="library/:rung" element={<RungPage />} />
           <Route path="audit" element={<AuditPage />} />
+          <Route path="floor" element={<FloorPage />} />
           <Route path="group" element={<GroupPage />} />
           <Route path="build" element={<BuilderPage />} />
           <Route path="styles" element={<StylesPage />} />

@@ -9,6 +9,7 @@ import { useTheme } from './theme';
 
 const pages = [
   ['/clients', 'Clients'],
+  ['/floor', 'Floor'],
   ['/library', 'Library'],
   ['/build', 'Build'],
   ['/audit', 'Audit'],

@@ -143,6 +143,31 @@ export function Still({
   );
 }
 
+/** A figure that follows a clock: where it is so many seconds after its start. Still where the reader asked for calm. */
+export function Following({
+  drawing,
+  seconds,
+  label,
+  className = '',
+}: {
+  drawing: Drawing;
+  /** null holds it in its most telling moment */
+  seconds: number | null;
+  label: string;
+  className?: string;
+}) {
+  const prefersCalm = usePrefersCalm();
+  const picture =
+    seconds === null || prefersCalm || drawing.beats.length === 0
+      ? drawing.pictures[drawing.still]
+      : at(drawing, seconds);
+  return (
+    <svg viewBox={drawing.box.join(' ')} className={className} role="img" aria-label={label}>
+      {picture !== undefined && <Lines drawing={drawing} picture={picture} />}
+    </svg>
+  );
+}
+
 /** A figure that moves at the tempo of its rung, and can be stopped; still where the reader asked for calm. */
 export function Moving({ drawing, label, className = '' }: { drawing: Drawing; label: string; className?: string }) {
   const prefersCalm = usePrefersCalm();

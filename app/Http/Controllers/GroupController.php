@@ -4,30 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Board\BoardLoader;
 use App\Board\BoardView;
 use App\Http\Body;
-use App\Models\Client;
-use EvenRungs\Core\Body\SafetyScreen;
-use EvenRungs\Core\Dose\Dose;
+use App\Sessions\FloorPlans;
+use App\Sessions\Groups;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
-use EvenRungs\Core\Dose\Work;
-use EvenRungs\Core\Placement\Swaps;
-use EvenRungs\Core\Planning\DoseChooser;
-use EvenRungs\Core\Planning\GroupCircuit;
+use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Planning\GroupMember;
 use EvenRungs\Core\Planning\GroupPlace;
 use EvenRungs\Core\Session\Change;
-use EvenRungs\Core\Session\CircuitBlock;
-use EvenRungs\Core\Session\Day;
-use EvenRungs\Core\Session\Entry;
-use EvenRungs\Core\Session\Kind;
-use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Formats\DataFolder;
-use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Formats\Node;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -36,28 +26,20 @@ use Illuminate\Http\Request;
  */
 final class GroupController extends Controller
 {
-    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards)
+    public function __construct(private readonly DataFolder $data, private readonly Groups $groups)
     {
     }
 
     public function plan(Request $request): JsonResponse
     {
         $body = Body::read($request, 'GroupRequest');
-        $library = $this->data->library();
-        $members = array_map($this->member(...), $body->strings('clients'));
-        $style = $this->data->style(DataFolder::DEFAULT_STYLE);
-        $circuit = new GroupCircuit(new Swaps($library, $style->plan->withoutLadders), new DoseChooser($style));
-        $names = [];
-        foreach ($members as $member) {
-            $names[$member->id] = $member->client->name;
-        }
-        $stations = [];
-        foreach ($body->strings('stations') as $i => $id) {
-            if (! $library->hasLadder($id)) {
-                throw UnusableInput::at('/stations/'.$i, sprintf('there is no ladder "%s"', $id));
-            }
-            $ladder = $library->ladder($id);
-            $stations[] = [
+        $members = $this->groups->members($this->trainer()->studio_id, $body);
+        $names = self::names($members);
+        $stations = $this->groups->stations($body);
+        $time = SessionTime::of($this->groups->session($body, count($stations)), $this->data->library())->time;
+
+        return new JsonResponse([
+            'stations' => array_map(fn (Ladder $ladder): array => [
                 'ladder' => $ladder->id,
                 'name' => $ladder->name,
                 'category' => $ladder->category->value,
@@ -71,45 +53,47 @@ final class GroupController extends Controller
                     'words' => $place->dose === null ? null : Wording::of($place->dose->withSets(1)->withRest(null)),
                     'swapped' => $place->swapped,
                     'why' => $place->why,
-                ], $circuit->station($ladder, $members)),
-            ];
-        }
-        $dose = new Dose(new Work(Seconds::of($body->number('work_s'))), 1, null, Seconds::of($body->number('rest_s')));
-        $session = new Session(
-            Day::Monday,
-            Kind::Standalone,
-            [new CircuitBlock(array_map(static fn (int $i): Entry => new Entry('Station '.($i + 1), $dose), array_keys($stations)), $body->int('rounds'), Seconds::zero(), Seconds::zero())],
-            Seconds::of($body->number('warm_up_s')),
-            Seconds::of($body->number('cool_down_s')),
-            Change::none(),
-        );
-        $time = SessionTime::of($session, $library)->time;
-
-        return new JsonResponse([
-            'stations' => $stations,
+                ], $this->groups->places($ladder, $members)),
+            ], $stations),
             'total' => BoardView::clock($time->total()),
             'work' => BoardView::clock(Seconds::ofMs($time->workMs)),
             'rest' => BoardView::clock(Seconds::ofMs($time->restMs)),
-            'notes' => [
-                ...($body->number('rest_s') < Change::usual()->station->toNumber() ? [sprintf('The rest of %s s is shorter than a change of stations usually takes (%s s).', $body->number('rest_s'), $body->number('rest_s') === 0 ? 10 : Change::usual()->station->toNumber())] : []),
-                ...(count($members) > count($stations) ? ['There are more people than stations: some share one.'] : []),
-            ],
+            'notes' => self::notes($body, count($members), count($stations)),
         ]);
     }
 
-    /** @throws UnusableInput where a clinician comes first */
-    private function member(string $id): GroupMember
+    /** Everything a device needs to run it. */
+    public function floor(Request $request, FloorPlans $plans): JsonResponse
     {
-        $record = Client::query()->ofStudio($this->trainer()->studio_id)->whereKey($id)->firstOrFail();
-        $board = $this->boards->load($record);
-        if ($board->client->screen === null || (new SafetyScreen)->referrals($board->client) !== []) {
-            throw UnusableInput::at('/clients', sprintf('%s must be screened or see a clinician first', $record->name));
-        }
-        $placements = [];
-        foreach ($board->placements as $placement) {
-            $placements[$placement->ladder->id] = $placement;
+        $body = Body::read($request, 'GroupRequest');
+        $members = $this->groups->members($this->trainer()->studio_id, $body);
+        $stations = $this->groups->stations($body);
+
+        return new JsonResponse($plans->ofGroup(self::names($members), $this->groups->session($body, count($stations)), array_map(fn (Ladder $ladder): array => $this->groups->places($ladder, $members), $stations)));
+    }
+
+    /**
+     * @param  list<GroupMember>  $members
+     * @return array<string, string> by client
+     */
+    private static function names(array $members): array
+    {
+        $names = [];
+        foreach ($members as $member) {
+            $names[$member->id] = $member->client->name;
         }
 
-        return new GroupMember($id, $board->client, $placements);
+        return $names;
+    }
+
+    /** @return list<string> */
+    private static function notes(Node $body, int $members, int $stations): array
+    {
+        $usual = Change::usual()->station->toNumber();
+
+        return [
+            ...($body->number('rest_s') < $usual ? [sprintf('The rest of %s s is shorter than a change of stations usually takes (%s s).', $body->number('rest_s'), $usual)] : []),
+            ...($members > $stations ? ['There are more people than stations: some share one.'] : []),
+        ];
     }
 }

@@ -12,6 +12,7 @@ use App\Models\Client;
 use App\Models\SessionTemplate;
 use App\Sessions\Audits;
 use App\Sessions\Bench;
+use App\Sessions\FloorPlans;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Style\Style;
@@ -70,9 +71,18 @@ final class SessionController extends Controller
 
     public function show(Client $client, int $week, int $session): JsonResponse
     {
-        $found = ($this->boards->program($client)->weeks[$week - 1] ?? null)?->sessions[$session - 1] ?? abort(404);
+        return new JsonResponse($this->bench->of($this->found($client, $week, $session), $this->boards->style($client), $this->boards->person($client)));
+    }
 
-        return new JsonResponse($this->bench->of($found, $this->boards->style($client), $this->boards->person($client)));
+    /** Everything a device needs to run it. */
+    public function floor(Client $client, int $week, int $session, FloorPlans $plans): JsonResponse
+    {
+        return new JsonResponse($plans->ofClient($client, $this->found($client, $week, $session)));
+    }
+
+    private function found(Client $client, int $week, int $session): Session
+    {
+        return ($this->boards->program($client)->weeks[$week - 1] ?? null)?->sessions[$session - 1] ?? abort(404);
     }
 
     public function save(Request $request, Client $client): JsonResponse

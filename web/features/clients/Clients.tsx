@@ -10,7 +10,11 @@ import { Notice, Waiting } from '../../ui/Notice';
 const directions = ['AE', 'AF', 'AL', 'AR'] as const;
 
 export function Clients() {
-  const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')) });
+  const clients = useQuery({
+    queryKey: ['clients'],
+    queryFn: () => answer(api.GET('/clients')),
+    refetchInterval: (query) => ((query.state.data?.behind ?? 0) > 0 ? 500 : false),
+  });
   if (clients.isPending) return <Waiting what="the clients" />;
   if (clients.isError) return <Notice title={clients.error.message} />;
   return (
@@ -18,6 +22,7 @@ export function Clients() {
       <div className="mb-3 flex items-center gap-4">
         <h1 className="text-2xl font-bold">Clients</h1>
         <span className="hidden text-faint sm:inline">those first who need you</span>
+        {clients.data.behind > 0 && <span role="status">Looking through {clients.data.behind} more …</span>}
         <Link to="/archive" className="ml-auto px-2 py-2 underline underline-offset-4">
           Archive
         </Link>
@@ -82,6 +87,8 @@ function needWords({ kind, on, count }: Schemas['ClientRow']['needs'][number], r
     pain: `Pain ${count ?? 0} of 10 on ${day}`,
     decision: count === 1 ? 'A verdict waits' : `${count ?? 0} verdicts wait`,
     screen: `Screen due since ${day}`,
+    stuck: count === 1 ? 'Stuck on a ladder for four weeks' : `Stuck on ${count ?? 0} ladders for four weeks`,
+    retest: `Re-test due since ${day}`,
     unseen: `Last seen ${day}`,
   }[kind];
 }

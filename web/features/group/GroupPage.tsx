@@ -1,6 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
-import { Printer } from 'lucide-react';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { Play, Printer } from 'lucide-react';
 import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
@@ -9,6 +10,7 @@ import { Still } from '../../ui/Figure';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
 import { useLibrary } from '../board/useBoard';
+import { runGroup } from '../floor/start';
 import { useFigures } from '../library/useRungs';
 
 /** One clock for a small group: the same stations for all, each person on their own rung; one card to print for every station. */
@@ -118,14 +120,19 @@ export function GroupPage() {
           <p className="rounded-lg border border-dashed border-line p-6 text-faint">Choose who trains together.</p>
         )}
         {plan.isError && <Notice title={plan.error.message} />}
-        {plan.data !== undefined && !plan.isError && chosen.length > 0 && <Plan plan={plan.data} />}
+        {plan.data !== undefined && !plan.isError && chosen.length > 0 && <Plan plan={plan.data} body={body} />}
       </div>
     </div>
   );
 }
 
-function Plan({ plan }: { plan: Schemas['GroupPlan'] }) {
+function Plan({ plan, body }: { plan: Schemas['GroupPlan']; body: Schemas['GroupRequest'] }) {
   const figures = useFigures();
+  const navigate = useNavigate();
+  const run = useMutation({
+    mutationFn: () => runGroup(body),
+    onSuccess: () => navigate('/floor'),
+  });
   return (
     <>
       <div className="mb-3 flex flex-wrap items-end gap-4 print:hidden">
@@ -145,6 +152,18 @@ function Plan({ plan }: { plan: Schemas['GroupPlan'] }) {
         >
           <Printer size={18} aria-hidden /> Print a card a station
         </Button>
+        <Button
+          look="act"
+          onClick={() => {
+            run.mutate();
+          }}
+          disabled={run.isPending}
+        >
+          <Play size={18} aria-hidden /> Run it on the floor
+        </Button>
+        <p role="alert" className="font-semibold text-warn empty:hidden">
+          {run.error?.message}
+        </p>
       </div>
       {plan.notes.map((note) => (
         <p key={note} className="mb-2 font-semibold text-warn print:hidden">

@@ -4,7 +4,9 @@ import { answer, api, type Schemas } from '../../api/client';
 import { today } from '../../app/dates';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
+import { newKey } from '../floor/run';
 import { useClientId, useLibrary } from '../board/useBoard';
+import { painKinds, type PainKind } from './painKinds';
 import { useLogChange } from './useLogChange';
 
 type Session = Schemas['BoardSession'];
@@ -17,24 +19,14 @@ interface Row {
   done: string;
   fault: string;
   pain: string;
-  kind: NonNullable<Sent['pain_kind']> | '';
+  kind: PainKind | '';
   effort: string;
   breathing: string;
 }
 
-const painKinds: [Row['kind'], string][] = [
-  ['', 'kind not recorded'],
-  ['ordinary', 'ordinary effort'],
-  ['familiar', 'familiar'],
-  ['sharp', 'sharp'],
-  ['spreading', 'spreading'],
-  ['numb', 'numbness'],
-  ['giving-way', 'giving way'],
-];
-
 const clean = { fault: 'none', pain: '0', effort: '5', breathing: 'yes' };
 
-function rowsOf(session: Session): { name: string; dose: string; unit: string; rows: Row[] }[] {
+function rowsOf(session: Session): { name: string; dose: string; unit: string | null; rows: Row[] }[] {
   return session.blocks
     .flatMap((block) => block.entries)
     .filter((entry) => entry.ladder !== null)
@@ -68,7 +60,7 @@ export function Grid({ session }: { session: Session }) {
   const [after, setAfter] = useState('');
   const [effort, setEffort] = useState('');
   const [minutes, setMinutes] = useState('');
-  const [key, setKey] = useState(() => crypto.randomUUID());
+  const [key, setKey] = useState(() => newKey());
   const faultNames = new Map(library.data?.library.faults.map((fault) => [fault.id, fault.name]));
   const rungs = new Map(library.data?.library.ladders.flatMap((each) => each.rungs).map((rung) => [rung.id, rung]));
   const save = useMutation({
@@ -90,7 +82,7 @@ export function Grid({ session }: { session: Session }) {
       ),
     onSuccess: () => {
       setGroups(rowsOf(session));
-      setKey(crypto.randomUUID());
+      setKey(newKey());
       for (const clear of [setSoreness, setBefore, setAfter, setEffort, setMinutes]) clear('');
     },
     onSettled: refresh,
@@ -236,10 +228,11 @@ export function Grid({ session }: { session: Session }) {
                           value={row.kind}
                           onChange={(event) => {
                             change(g, r, {
-                              kind: painKinds.find(([kind]) => kind === event.target.value)?.[0] ?? row.kind,
+                              kind: painKinds.find(([kind]) => kind === event.target.value)?.[0] ?? '',
                             });
                           }}
                         >
+                          <option value="">kind not recorded</option>
                           {painKinds.map(([kind, label]) => (
                             <option key={kind} value={kind}>
                               {label}

@@ -12,6 +12,7 @@ import { ClientAudit } from './ClientAudit';
 import { DoseLine } from './DoseLine';
 import { MoveSession } from './MoveSession';
 import { SwapDialog } from './SwapDialog';
+import { RunSession } from './RunSession';
 import { useWeek } from './useWeek';
 
 /** The week by day: doses as trainers write them, minutes that add up, the share of each direction, gaps in words. */
@@ -189,6 +190,7 @@ function SessionCard({ session, week, place }: { session: Schemas['BoardSession'
           >
             Build
           </Link>
+          <RunSession week={week + 1} place={place + 1} day={dayNames[session.day] ?? ''} />
           <Button
             look="quiet"
             aria-label={`Take out the session of ${dayNames[session.day] ?? ''}`}

@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Sessions;
+
+use App\Board\LogDocument;
+use App\Models\Client;
+use App\Models\Studio;
+use EvenRungs\Core\Body\Emergency;
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Reps;
+use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Wording;
+use EvenRungs\Core\Figure\Drawing;
+use EvenRungs\Core\Floor\FloorSet;
+use EvenRungs\Core\Floor\FloorSpan;
+use EvenRungs\Core\Floor\RunSheet;
+use EvenRungs\Core\Ladder\Cue;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Planning\GroupPlace;
+use EvenRungs\Core\Session\CircuitBlock;
+use EvenRungs\Core\Session\Segment;
+use EvenRungs\Core\Session\SegmentKind;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Verdict\LoggedSession;
+use EvenRungs\Core\Verdict\PainKind;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\FigureJson;
+
+/**
+ * Everything a device needs to run a session without asking again: the timeline, the sets it fills, cues, figures, and the rule
+ * that stops.
+ */
+final class FloorPlans
+{
+    private const BREATH_HELD = 'breath-held';
+
+    public function __construct(private readonly DataFolder $data)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function ofClient(Client $client, Session $session): array
+    {
+        $library = $this->data->library();
+        $time = SessionTime::of($session, $library);
+        $sets = [];
+        foreach (RunSheet::of($session, $time->timeline, $library) as $set) {
+            $entry = $session->blocks[$set->block]->entries()[$set->entry];
+            $rung = $library->find($entry->exercise);
+            if ($rung !== null) {
+                $sets[] = [0, $rung, $entry->dose, $set];
+            }
+        }
+
+        return $this->plan($client->name, $session, $time->timeline, [['client' => $client->id, 'name' => $client->name]], $sets);
+    }
+
+    /**
+     * @param  array<string, string>  $names  of the members, by client
+     * @param  list<list<GroupPlace>>  $stations  of the only block of the session
+     * @return array<string, mixed>
+     */
+    public function ofGroup(array $names, Session $session, array $stations): array
+    {
+        $timeline = SessionTime::of($session, $this->data->library())->timeline;
+        $members = array_keys($names);
+        $sets = [];
+        foreach ($timeline as $i => $segment) {
+            foreach ($segment->kind === SegmentKind::Work ? $stations[(int) $segment->entry] : [] as $place) {
+                if ($place->rung !== null && $place->dose !== null) {
+                    foreach (RunSheet::ofMember($i, $segment, $place->rung, $place->dose) as $set) {
+                        $sets[] = [(int) array_search($place->member, $members, true), $place->rung, $place->dose, $set];
+                    }
+                }
+            }
+        }
+
+        return $this->plan('Group', $session, $timeline, array_map(static fn (string $id, string $name): array => ['client' => $id, 'name' => $name], $members, $names), $sets);
+    }
+
+    /**
+     * @param  list<Segment>  $timeline
+     * @param  list<array{client: string, name: string}>  $members
+     * @param  list<array{int, Rung, Dose, FloorSet}>  $sets  each with its member, rung and dose
+     * @return array<string, mixed>
+     */
+    private function plan(string $title, Session $session, array $timeline, array $members, array $sets): array
+    {
+        $last = [];
+        foreach ($sets as $i => [$member, $rung, , $set]) {
+            $last[$member.' '.$rung->ladder] = $set->spans[0]->segment;
+        }
+        $rungs = [];
+        $ladders = [];
+        foreach ($sets as [, $rung, $dose]) {
+            $rungs[$rung->id] ??= $this->rung($rung, $dose);
+            $ladders[$rung->ladder] ??= $this->data->library()->ladderOf($rung)->name;
+        }
+
+        return [
+            'title' => $title,
+            'day' => $session->day->value,
+            'segments' => array_map(fn (Segment $segment): array => $this->segment($segment, $session), $timeline),
+            'members' => $members,
+            'sets' => array_map(static fn (array $each): array => self::set(...[...$each, $each[3]->spans[0]->segment === $last[$each[0].' '.$each[1]->ladder]]), $sets),
+            'rungs' => $rungs,
+            'ladders' => $ladders,
+            'stop' => ['over' => LoggedSession::STOP_OVER, 'kinds' => array_values(array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops())))],
+            'ticks' => array_map(static fn (string $id, string $name): array => ['id' => $id, 'name' => $name], array_keys(LoggedSession::TICKS), LoggedSession::TICKS),
+            'emergency' => Studio::query()->whereKey(Client::query()->whereKey($members[0]['client'])->firstOrFail()->studio_id)->firstOrFail()->emergency_steps ?? Emergency::USUAL_STEPS,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function segment(Segment $segment, Session $session): array
+    {
+        $block = $segment->block === null ? null : $session->blocks[$segment->block];
+        $entry = $segment->entry === null ? null : $block?->entries()[$segment->entry] ?? null;
+
+        return [
+            'ms' => $segment->ms(),
+            'what' => $segment->kind->value,
+            'name' => $entry === null ? null : $this->data->library()->find($entry->exercise)->name ?? $entry->exercise,
+            'rung' => $entry === null ? null : $this->data->library()->find($entry->exercise)?->id,
+            'words' => $entry === null ? null : Wording::of($entry->dose),
+            'side' => $segment->side,
+            'set' => $segment->round ?? $segment->set,
+            'sets' => $block instanceof CircuitBlock ? $block->rounds : $entry?->dose->sets,
+            'repeat' => $segment->repeat,
+            'repeats' => $segment->repeats,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function set(int $member, Rung $rung, Dose $dose, FloorSet $set, bool $last): array
+    {
+        $scale = LogDocument::scale($rung);
+
+        return [
+            'member' => $member,
+            'rung' => $rung->id,
+            'ladder' => $rung->ladder,
+            'category' => $rung->category->value,
+            'side' => $set->side,
+            'target' => $set->target / $scale,
+            'unit' => LogDocument::unit($rung),
+            'unit_ms' => $set->unitMs * $scale,
+            'dose' => Shorthand::write($dose->withSets(1)->withRest(null)),
+            'load_kg' => $dose->loadKg,
+            'spans' => array_map(static fn (FloorSpan $span): array => ['segment' => $span->segment, 'from_ms' => $span->fromMs, 'to_ms' => $span->toMs], $set->spans),
+            'last_of_ladder' => $last,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function rung(Rung $rung, Dose $dose): array
+    {
+        $coaching = $rung->coaching();
+        $reps = $dose->measure instanceof Reps ? $dose->measure : null;
+        $cues = array_column(array_map(static fn (Cue $cue): array => [$cue->fault, $cue->say], $coaching->cues), 1, 0);
+        $faults = array_values(array_unique([...$rung->faults, self::BREATH_HELD]));
+
+        return [
+            'name' => $rung->name,
+            'watch' => $coaching->watch,
+            'setup' => $coaching->setup,
+            'less_range' => $coaching->lessRange,
+            'faults' => array_map(fn (string $fault): array => ['id' => $fault, 'name' => $this->data->library()->faults[$fault]->name, 'cue' => $cues[$fault] ?? ($fault === self::BREATH_HELD ? 'Breathe out on the effort.' : $this->data->library()->faults[$fault]->text)], $faults),
+            'figure' => FigureJson::drawing(Drawing::of($rung->figure(), $reps->tempo ?? $rung->tempo, (float) ($reps?->hold?->toNumber() ?? 0))),
+        ];
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Sessions;
+
+use App\Board\BoardLoader;
+use App\Models\Client;
+use EvenRungs\Core\Body\SafetyScreen;
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Dose\Work;
+use EvenRungs\Core\Ladder\Ladder;
+use EvenRungs\Core\Placement\Swaps;
+use EvenRungs\Core\Planning\DoseChooser;
+use EvenRungs\Core\Planning\GroupCircuit;
+use EvenRungs\Core\Planning\GroupMember;
+use EvenRungs\Core\Planning\GroupPlace;
+use EvenRungs\Core\Session\Change;
+use EvenRungs\Core\Session\CircuitBlock;
+use EvenRungs\Core\Session\Day;
+use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Session\Kind;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Support\Carbon;
+
+/**
+ * A small group on one clock, each on their own rung, as it was asked for.
+ */
+final class Groups
+{
+    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards)
+    {
+    }
+
+    /**
+     * @return list<GroupMember>
+     *
+     * @throws UnusableInput where a clinician comes first
+     */
+    public function members(string $studio, Node $body): array
+    {
+        return array_map(fn (string $id): GroupMember => $this->member($studio, $id), array_values(array_unique($body->strings('clients'))));
+    }
+
+    private function member(string $studio, string $id): GroupMember
+    {
+        $record = Client::query()->ofStudio($studio)->whereKey($id)->firstOrFail();
+        $board = $this->boards->load($record);
+        if ($board->client->screen === null || (new SafetyScreen)->referrals($board->client) !== []) {
+            throw UnusableInput::at('/clients', sprintf('%s must be screened or see a clinician first', $record->name));
+        }
+        $placements = [];
+        foreach ($board->placements as $placement) {
+            $placements[$placement->ladder->id] = $placement;
+        }
+
+        return new GroupMember($id, $board->client, $placements);
+    }
+
+    /**
+     * @return list<Ladder> one a station
+     *
+     * @throws UnusableInput where there is no such ladder
+     */
+    public function stations(Node $body): array
+    {
+        $library = $this->data->library();
+
+        return array_map(static fn (string $id, int $i): Ladder => $library->hasLadder($id) ? $library->ladder($id) : throw UnusableInput::at('/stations/'.$i, sprintf('there is no ladder "%s"', $id)), $body->strings('stations'), array_keys($body->strings('stations')));
+    }
+
+    /**
+     * @param  list<GroupMember>  $members
+     * @return list<GroupPlace>
+     */
+    public function places(Ladder $station, array $members): array
+    {
+        $style = $this->data->style(DataFolder::DEFAULT_STYLE);
+
+        return (new GroupCircuit(new Swaps($this->data->library(), $style->plan->withoutLadders), new DoseChooser($style)))->station($station, $members);
+    }
+
+    /** @param  int  $stations  how many */
+    public function session(Node $body, int $stations): Session
+    {
+        $dose = new Dose(new Work(Seconds::of($body->number('work_s'))), 1, null, Seconds::of($body->number('rest_s')));
+
+        return new Session(
+            Day::from(strtolower(Carbon::today()->format('D'))),
+            Kind::Standalone,
+            [new CircuitBlock(array_map(static fn (int $i): Entry => new Entry('Station '.($i + 1), $dose), range(0, $stations - 1)), $body->int('rounds'), Seconds::zero(), Seconds::zero())],
+            Seconds::of($body->number('warm_up_s')),
+            Seconds::of($body->number('cool_down_s')),
+            Change::none(),
+        );
+    }
+}

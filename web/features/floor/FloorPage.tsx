@@ -1,0 +1,290 @@
+import { useQuery } from '@tanstack/react-query';
+import { OctagonAlert, Plus } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { answer, api } from '../../api/client';
+import { today } from '../../app/dates';
+import { dayNames } from '../../app/words';
+import { Button } from '../../ui/Button';
+import { SelectField, Tick } from '../../ui/Field';
+import { Notice, Waiting } from '../../ui/Notice';
+import { cueKinds, isOn, turn } from './cues';
+import { Lane } from './Lane';
+import { dayOf, startRun } from './start';
+import { beat, hasUnsent, isRunning, load, send, stopAll, useFloor, type Link as LinkState } from './store';
+import { useAwake } from './useAwake';
+
+/** Sessions while they are run: one lane a client or group, each with its clock. */
+export function FloorPage() {
+  const { runs, loaded, link, unkept } = useFloor();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [wrong, setWrong] = useState(false);
+  const awake = useAwake(runs.some((run) => run.since !== null));
+  useEffect(() => {
+    void load();
+    const worker = new Worker(new URL('./ticker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = beat;
+    const warn = (event: BeforeUnloadEvent) => {
+      if (isRunning() || hasUnsent()) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', warn);
+    return () => {
+      worker.terminate();
+      window.removeEventListener('beforeunload', warn);
+    };
+  }, []);
+  if (!loaded) return <Waiting what="the floor" />;
+  const active = runs.find((run) => run.id === chosen) ?? runs[runs.length - 1];
+  return (
+    <div className="mx-auto max-w-[100rem] px-3 pb-20 sm:px-4">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
+        <h1 className="sr-only sm:not-sr-only sm:text-xl sm:font-bold">Floor</h1>
+        {runs.length > 1 && (
+          <div role="group" aria-label="Who" className="flex flex-wrap gap-1">
+            {runs.map((run) => (
+              <button
+                key={run.id}
+                type="button"
+                aria-pressed={run === active}
+                onClick={() => {
+                  setChosen(run.id);
+                }}
+                className={`min-h-11 rounded-md border px-3 font-semibold ${run === active ? 'border-stand bg-stand text-on-stand' : 'border-line bg-card'}`}
+              >
+                {run.plan.title}
+              </button>
+            ))}
+          </div>
+        )}
+        <Connection link={link} unkept={unkept} />
+        <Settings awake={awake} />
+      </div>
+      {runs.length === 0 && (
+        <p className="my-4 text-lg">
+          Nobody is on the floor. Choose who trains now, or run a session from the week of a client or from{' '}
+          <Link to="/group" className="underline">
+            a group
+          </Link>
+          .
+        </p>
+      )}
+      <div className={runs.length > 1 ? 'grid grid-cols-[minmax(0,1fr)] gap-4 xl:grid-cols-2' : ''}>
+        {runs.map((run) => (
+          <div
+            key={run.id}
+            className={run === active ? '' : 'hidden xl:block'}
+            onFocusCapture={() => {
+              setChosen(run.id);
+            }}
+            onPointerDownCapture={() => {
+              setChosen(run.id);
+            }}
+          >
+            <Lane run={run} takesKeys={run === active && !wrong} alone={runs.length === 1} />
+          </div>
+        ))}
+      </div>
+      <AddClient first={runs.length === 0} />
+      <div className="fixed inset-x-0 bottom-0 z-30 flex justify-center border-t border-line bg-paper/95 p-2 print:hidden">
+        <Button
+          className="min-h-12 w-full max-w-md border-2 border-warn text-lg text-warn"
+          onClick={() => {
+            stopAll();
+            setWrong(true);
+          }}
+        >
+          <OctagonAlert size={22} aria-hidden /> Something is wrong
+        </Button>
+      </div>
+      {wrong && (
+        <Wrong
+          steps={active?.plan.emergency ?? []}
+          onClose={() => {
+            setWrong(false);
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+function Wrong({ steps, onClose }: { steps: string[]; onClose: () => void }) {
+  return (
+    <div role="alertdialog" aria-label="Something is wrong" className="fixed inset-0 z-40 overflow-auto bg-paper p-4">
+      <div className="mx-auto max-w-2xl">
+        <p className="text-lg font-bold text-warn">Every clock stands.</p>
+        <h2 className="text-3xl font-bold">What this studio does now</h2>
+        <ol className="my-4 list-decimal space-y-3 pl-8 text-2xl leading-snug">
+          {steps.map((step) => (
+            <li key={step}>{step}</li>
+          ))}
+        </ol>
+        <p className="mb-4 text-faint">
+          Local rules and the word of emergency services come before this list. It is the studio’s own, from the account
+          page.
+        </p>
+        <Button autoFocus className="min-h-12 w-full text-lg" onClick={onClose}>
+          Back to the floor, clocks stand
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+function Connection({ link, unkept }: { link: LinkState; unkept: boolean }) {
+  return (
+    <p role="status" data-link={link} className={`text-[15px] ${link === 'sent' ? 'text-faint' : 'font-semibold'}`}>
+      {unkept && <b className="text-warn">This browser keeps nothing on the device: do not close the page. </b>}
+      {
+        {
+          sent: 'All of it is on the server.',
+          sending: 'Sending …',
+          waiting: 'Kept on this device; it is sent when the server can be reached.',
+          'signed-out': 'Kept on this device; sign in again and it is sent.',
+        }[link]
+      }
+      {link === 'waiting' && (
+        <button
+          type="button"
+          className="ml-2 min-h-8 underline"
+          onClick={() => {
+            void send();
+          }}
+        >
+          Try now
+        </button>
+      )}
+      {link === 'signed-out' && (
+        <Link to="/sign-in" state={{ from: '/floor' }} className="ml-2 underline">
+          Sign in
+        </Link>
+      )}
+    </p>
+  );
+}
+
+function Settings({ awake }: { awake: boolean | null }) {
+  const [, again] = useState(0);
+  return (
+    <details className="ml-auto">
+      <summary className="flex min-h-10 cursor-pointer items-center px-2 font-semibold">Cues and keys</summary>
+      <div className="absolute right-3 z-20 w-80 max-w-[95vw] rounded-lg border border-line bg-card p-3 shadow-lg">
+        {cueKinds.map(([kind, label]) => (
+          <Tick
+            key={kind}
+            label={label}
+            checked={isOn(kind)}
+            onChange={(on) => {
+              turn(kind, on);
+              again((n) => n + 1);
+            }}
+          />
+        ))}
+        <p className="mt-2 text-[15px]">
+          {awake === null
+            ? 'This browser cannot keep the screen awake here: set the device not to sleep, or open the page over https.'
+            : awake
+              ? 'The screen is kept awake.'
+              : 'The screen is kept awake while a clock runs.'}
+        </p>
+        <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-3 text-[15px]">
+          {[
+            ['Space', 'go, stand'],
+            ['→', 'skip'],
+            ['←', 'again'],
+            ['+', '10 s more'],
+            ['1 to 9', 'end the set with that fault'],
+            ['C', 'last set was clean'],
+            ['!', 'something is wrong'],
+          ].map(([key, what]) => (
+            <div key={key} className="contents">
+              <dt>
+                <kbd className="rounded border border-line px-1">{key}</kbd>
+              </dt>
+              <dd>{what}</dd>
+            </div>
+          ))}
+        </dl>
+      </div>
+    </details>
+  );
+}
+
+function AddClient({ first }: { first: boolean }) {
+  const [open, setOpen] = useState(first);
+  const [client, setClient] = useState('');
+  const [week, setWeek] = useState('1');
+  const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')), enabled: open });
+  const at = useQuery({
+    queryKey: ['floor-week', client, week],
+    queryFn: () =>
+      answer(
+        api.GET('/clients/{client}/programs/{program}/weeks/{week}', {
+          params: { path: { client, program: 'current', week: Number(week) } },
+        }),
+      ),
+    enabled: client !== '',
+    retry: false,
+  });
+  const [error, setError] = useState<string | null>(null);
+  if (!open) {
+    return (
+      <Button
+        className="mt-4"
+        onClick={() => {
+          setOpen(true);
+        }}
+      >
+        <Plus size={18} aria-hidden /> Another client
+      </Button>
+    );
+  }
+  const sessions = at.data?.sessions ?? [];
+  return (
+    <section aria-label="Who trains now" className="mt-4 max-w-2xl rounded-lg border border-line bg-card p-4">
+      <div className="flex flex-wrap gap-3">
+        <SelectField
+          label="Who trains now"
+          className="min-w-60 flex-1"
+          value={client}
+          options={[['', 'Choose …'], ...(clients.data?.clients ?? []).map((each) => [each.id, each.name] as const)]}
+          onChange={setClient}
+        />
+        <SelectField
+          label="Week"
+          className="w-24"
+          value={week}
+          options={Array.from({ length: 12 }, (_, i) => [String(i + 1), String(i + 1)] as const)}
+          onChange={setWeek}
+        />
+      </div>
+      {client !== '' && at.isError && <Notice title={at.error.message} />}
+      {client !== '' && at.isSuccess && sessions.length === 0 && <p className="mt-2">No session in this week.</p>}
+      <div className="mt-3 flex flex-wrap gap-2">
+        {sessions.map((session, i) => (
+          <Button
+            key={i}
+            look={session.day === dayOf(today()) ? 'act' : 'plain'}
+            className="min-h-12"
+            onClick={() => {
+              setError(null);
+              void startRun(client, Number(week), i + 1).then(
+                () => {
+                  setOpen(false);
+                },
+                (problem: unknown) => {
+                  setError(problem instanceof Error ? problem.message : 'That did not work.');
+                },
+              );
+            }}
+          >
+            {dayNames[session.day]}, {session.total.text}
+          </Button>
+        ))}
+      </div>
+      <p role="alert" className="font-semibold text-warn empty:hidden">
+        {error}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,372 @@
+import { Pause, Play, RotateCcw, SkipForward } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { Button } from '../../ui/Button';
+import { Following } from '../../ui/Figure';
+import { wake } from './cues';
+import { clock, sideNames } from './clock';
+import { Finish } from './Finish';
+import {
+  addTime,
+  countAt,
+  elapsedAt,
+  endSet,
+  isOver,
+  isStopped,
+  leftAt,
+  lengthOf,
+  pause,
+  repeat,
+  report,
+  resume,
+  setsIn,
+  skip,
+  type Run,
+  type Segment,
+} from './run';
+import { latestSet, SetCard } from './SetCard';
+import { change, now, sendOver, stopAll, yieldTo } from './store';
+
+const TEN_SECONDS = 10_000;
+
+const whats: Record<Segment['what'], string> = {
+  'warm-up': 'Warm-up',
+  work: 'Work',
+  rest: 'Rest',
+  side: 'Change sides',
+  station: 'Change over',
+  'cool-down': 'Cool-down',
+};
+
+/** Redraws while the clock runs, and reads it. */
+function useReading(running: boolean): number {
+  const [at, setAt] = useState(now());
+  useEffect(() => {
+    if (!running) return;
+    let asked = requestAnimationFrame(function next() {
+      setAt(now());
+      asked = requestAnimationFrame(next);
+    });
+    return () => {
+      cancelAnimationFrame(asked);
+    };
+  }, [running]);
+  return running ? Math.max(at, now()) : now();
+}
+
+/** One clock and whoever follows it. */
+export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; alone: boolean }) {
+  const at = useReading(run.since !== null);
+  const act = (by: (each: Run, at: number) => Run) => {
+    wake();
+    change(run.id, (each) => by(each, now()));
+  };
+  const toggle = () => {
+    act(run.since === null ? resume : pause);
+  };
+  useKeys(takesKeys, run, act, toggle);
+  const stopped = run.plan.members.every((_, i) => isStopped(run, i));
+  const over = isOver(run) || run.finished || stopped;
+  return (
+    <section aria-label={run.plan.title} className="rounded-lg border-2 border-line bg-card" data-run={run.id}>
+      <header className="flex flex-wrap items-baseline gap-x-3 px-4 pt-2">
+        <h2 className="text-xl font-bold">{run.plan.title}</h2>
+        {!over && (
+          <span className="ml-auto text-faint">
+            <b className="text-ink" data-left>
+              {clock(leftAt(run, at))}
+            </b>{' '}
+            to go
+          </span>
+        )}
+      </header>
+      <Progress run={run} at={at} />
+      <Conflicts run={run} />
+      {stopped && <Stopped />}
+      <div className={alone ? 'grid grid-cols-[minmax(0,1fr)] gap-4 p-3 lg:grid-cols-2 lg:p-4' : 'space-y-4 p-3'}>
+        {over ? (
+          <Finish run={run} act={act} />
+        ) : (
+          <div>
+            <Present run={run} at={at} />
+            <div className="mt-3 grid grid-cols-4 gap-2">
+              <Button look="act" className="col-span-4 min-h-16 text-xl sm:col-span-1" onClick={toggle}>
+                {run.since === null ? <Play size={24} aria-hidden /> : <Pause size={24} aria-hidden />}
+                {run.since === null ? (run.segment === 0 && run.elapsedMs === 0 ? 'Start' : 'Go on') : 'Pause'}
+              </Button>
+              <Button
+                className="col-span-2 min-h-14 sm:col-span-1"
+                onClick={() => {
+                  act(repeat);
+                }}
+              >
+                <RotateCcw size={20} aria-hidden /> Again
+              </Button>
+              <Button
+                className="min-h-14"
+                onClick={() => {
+                  act((each, time) => addTime(each, time, TEN_SECONDS));
+                }}
+              >
+                +10 s
+              </Button>
+              <Button
+                className="min-h-14"
+                onClick={() => {
+                  act(skip);
+                }}
+              >
+                <SkipForward size={20} aria-hidden /> Skip
+              </Button>
+            </div>
+            <EndWith run={run} act={act} />
+          </div>
+        )}
+        <SetCard run={run} act={act} />
+      </div>
+    </section>
+  );
+}
+
+function useKeys(on: boolean, run: Run, act: (by: (run: Run, at: number) => Run) => void, toggle: () => void) {
+  useEffect(() => {
+    if (!on) return;
+    const press = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement;
+      if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.key === ' ' && event.target instanceof HTMLButtonElement) return;
+      const faults = faultsNow(run);
+      const fault = faults[Number(event.key) - 1];
+      if (event.key === ' ') toggle();
+      else if (event.key === 'ArrowRight') act(skip);
+      else if (event.key === 'ArrowLeft') act(repeat);
+      else if (event.key === '+') act((each, at) => addTime(each, at, TEN_SECONDS));
+      else if (event.key === '!') stopAll();
+      else if (event.key.toLowerCase() === 'c') {
+        act((each, at) => {
+          const last = latestSet(each, 0);
+          return last === null ? each : report(each, last, { faults: [], breathing: true }, at);
+        });
+      } else if (fault !== undefined && run.plan.members.length === 1) {
+        act((each, at) => endSet(each, at, 0, fault.id));
+      } else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', press);
+    return () => {
+      window.removeEventListener('keydown', press);
+    };
+  });
+}
+
+/** Faults that could end the set that is worked at. */
+function faultsNow(run: Run) {
+  const first = setsIn(run.plan, run.segment)[0];
+  const set = first === undefined ? undefined : run.plan.sets[first];
+  return set === undefined ? [] : (run.plan.rungs[set.rung]?.faults ?? []);
+}
+
+function Progress({ run, at }: { run: Run; at: number }) {
+  const total = run.plan.segments.reduce((sum, _, i) => sum + lengthOf(run, i), 0);
+  return (
+    <div className="mx-4 mt-1 flex h-3 gap-px overflow-hidden rounded" aria-hidden>
+      {run.plan.segments.map((segment, i) => {
+        const share = i < run.segment ? 1 : i > run.segment ? 0 : elapsedAt(run, at) / Math.max(1, lengthOf(run, i));
+        return (
+          <span
+            key={i}
+            className={segment.what === 'work' ? 'bg-wood/45' : 'bg-line'}
+            style={{ width: `${(100 * lengthOf(run, i)) / Math.max(1, total)}%` }}
+          >
+            <span className="block h-full bg-stand" style={{ width: `${100 * Math.min(1, share)}%` }} />
+          </span>
+        );
+      })}
+    </div>
+  );
+}
+
+function nextWork(run: Run): Segment | undefined {
+  return run.plan.segments.slice(run.segment + 1).find((segment) => segment.what === 'work');
+}
+
+/** What is done now: the figure at its tempo, the count, and what comes next. */
+function Present({ run, at }: { run: Run; at: number }) {
+  const segment = run.plan.segments[run.segment];
+  if (segment === undefined) return null;
+  const left = lengthOf(run, run.segment) - elapsedAt(run, at);
+  const works = segment.what === 'work';
+  const shown = works ? segment : nextWork(run);
+  const sets = setsIn(run.plan, run.segment);
+  const first = sets[0] === undefined ? undefined : run.plan.sets[sets[0]];
+  const alone = run.plan.members.length === 1;
+  const counts = works && alone && first !== undefined && first.unit === 'reps';
+  const figure = alone && shown?.rung != null ? run.plan.rungs[shown.rung]?.figure : undefined;
+  const next = run.plan.segments[run.segment + 1];
+  const then = works ? next : shown;
+  return (
+    <div data-what={segment.what}>
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <span
+          className={`rounded-md px-2 py-0.5 text-2xl font-bold ${works ? 'bg-stand text-on-stand' : 'border-2 border-line'}`}
+        >
+          {works && (segment.side === 'left' || segment.side === 'right')
+            ? sideNames[segment.side]
+            : whats[segment.what]}
+        </span>
+        {works && (
+          <span className="text-xl">
+            <b>{segment.name}</b>
+            {segment.set !== null && segment.sets !== null && (
+              <span className="text-faint">
+                , {segment.set} of {segment.sets}
+                {segment.repeat !== null && `, hold ${segment.repeat} of ${segment.repeats ?? segment.repeat}`}
+              </span>
+            )}
+          </span>
+        )}
+      </div>
+      <div className="flex items-center gap-4">
+        <p
+          role="timer"
+          aria-label="Count"
+          className="text-[5.5rem] leading-none font-bold whitespace-nowrap sm:text-[8rem]"
+          data-count
+        >
+          {counts && sets[0] !== undefined ? (
+            <>
+              {countAt(run, sets[0], at)}
+              <span className="text-4xl text-faint"> of {first.target}</span>
+            </>
+          ) : (
+            clock(left)
+          )}
+        </p>
+        {figure !== undefined && shown !== undefined && (
+          <Following
+            drawing={figure}
+            seconds={works ? elapsedAt(run, at) / 1000 : null}
+            label={shown.name ?? ''}
+            className="h-36 min-w-0 flex-1 sm:h-48"
+          />
+        )}
+      </div>
+      <p className="min-h-7 text-lg">
+        {counts && <b>{clock(left)} left. </b>}
+        {works && alone && <span className="text-faint">{segment.words}</span>}
+      </p>
+      {!alone && works && (
+        <ul className="text-lg">
+          {run.plan.members.map((member, m) => {
+            const mine = sets.map((i) => run.plan.sets[i]).find((set) => set?.member === m);
+            return (
+              <li key={member.client} className={isStopped(run, m) ? 'text-warn line-through' : ''}>
+                <b>{member.name}:</b>{' '}
+                {mine === undefined ? 'rests here' : `${run.plan.rungs[mine.rung]?.name ?? ''}, ${mine.dose}`}
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      <p className="mt-1 text-lg">
+        <span className="text-faint">Next: </span>
+        {then === undefined
+          ? 'the end'
+          : `${then.what === 'work' ? (then.name ?? '') : whats[then.what].toLowerCase()}${then.side === 'left' || then.side === 'right' ? `, ${then.side}` : ''}, ${clock(then.ms)}`}
+      </p>
+    </div>
+  );
+}
+
+/** One tap ends the set with the fault that ended it. */
+function EndWith({ run, act }: { run: Run; act: (by: (run: Run, at: number) => Run) => void }) {
+  const sets = setsIn(run.plan, run.segment).filter((i) => !run.ended.includes(i));
+  const members = [...new Set(sets.map((i) => run.plan.sets[i]?.member ?? 0))];
+  return (
+    <div className="mt-3 min-h-28">
+      {members.map((member) => {
+        const set = run.plan.sets[sets.find((i) => run.plan.sets[i]?.member === member) ?? -1];
+        const faults = set === undefined ? [] : (run.plan.rungs[set.rung]?.faults ?? []);
+        return (
+          <div key={member} role="group" aria-label="End the set" className="mb-2">
+            <p className="font-semibold">
+              {run.plan.members.length > 1 ? `${run.plan.members[member]?.name ?? ''}: end` : 'End'} the set with
+            </p>
+            <div className="flex flex-wrap gap-1.5">
+              {faults.map((fault) => (
+                <Button
+                  key={fault.id}
+                  className="min-h-11"
+                  onClick={() => {
+                    act((each, at) => endSet(each, at, member, fault.id));
+                  }}
+                >
+                  {fault.name}
+                </Button>
+              ))}
+            </div>
+          </div>
+        );
+      })}
+    </div>
+  );
+}
+
+function Stopped() {
+  return (
+    <div role="alert" className="mx-4 mt-3 rounded-md border-2 border-warn bg-warn-soft p-3 text-warn">
+      <p className="text-2xl font-bold">Stop. Training ends here today.</p>
+      <p className="text-lg">
+        Pain over 5, or pain that is sharp, spreading, numb or giving way: a clinician sees the client before the next
+        session. If it is an emergency, press “Something is wrong”.
+      </p>
+    </div>
+  );
+}
+
+function Conflicts({ run }: { run: Run }) {
+  return (
+    <>
+      {run.members.map((member, i) => {
+        const name = run.plan.members[i]?.name ?? '';
+        if (member.refused !== null) {
+          return (
+            <p key={member.key} role="alert" className="mx-4 mt-2 font-semibold text-warn">
+              The server does not take the log of {name}: {member.refused}. It stays on this device.
+            </p>
+          );
+        }
+        if (member.conflict === null) return null;
+        return (
+          <div key={member.key} role="alert" className="mx-4 mt-2 rounded-md border-2 border-warn bg-warn-soft p-3">
+            <p className="font-semibold">
+              Somebody {member.conflict} the log of {name} on the server while it was run here.{' '}
+              <Link
+                to={`/clients/${run.plan.members[i]?.client ?? ''}/log`}
+                className="inline-flex min-h-8 items-center underline"
+              >
+                See the log
+              </Link>
+            </p>
+            <div className="mt-1 flex gap-2">
+              <Button
+                onClick={() => {
+                  void sendOver(run.id, i);
+                }}
+              >
+                Keep what is on this device
+              </Button>
+              <Button
+                onClick={() => {
+                  yieldTo(run.id, i);
+                }}
+              >
+                Keep what is on the server
+              </Button>
+            </div>
+          </div>
+        );
+      })}
+    </>
+  );
+}

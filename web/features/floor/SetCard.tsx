@@ -1,0 +1,427 @@
+import { Check, Minus, Plus } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from '../../ui/Button';
+import { Code } from '../../ui/Code';
+import { toggled } from '../../ui/Field';
+import { painKinds } from '../log/painKinds';
+import { sideNames, units } from './clock';
+import { doneOf, isBehind, report, tell, tick, type Place, type Report, type Run } from './run';
+import { Scale } from './Scale';
+
+type Act = (by: (run: Run, at: number) => Run) => void;
+
+/** The set of a member that was worked at last. */
+export function latestSet(run: Run, member: number): number | null {
+  let latest: number | null = null;
+  run.plan.sets.forEach((set, i) => {
+    if (set.member === member && isBehind(run, i)) latest = i;
+  });
+  return latest;
+}
+
+function isTold(value: Report | undefined): boolean {
+  return value?.faults !== undefined && value.pain !== undefined && value.effort !== undefined;
+}
+
+const places: readonly (readonly [Place, string])[] = [
+  ['as-expected', 'where it should'],
+  ['low-back', 'low back'],
+  ['hamstrings', 'hamstrings'],
+  ['neck', 'neck'],
+  ['shoulder', 'shoulder'],
+  ['hip-front', 'front of the hip'],
+  ['wrist', 'wrist'],
+  ['knee', 'knee'],
+];
+
+/** What was really done, set by set: one tap an answer, the newest set first. */
+export function SetCard({ run, act }: { run: Run; act: Act }) {
+  const [member, setMember] = useState(0);
+  const [picked, setPicked] = useState<number | null>(null);
+  const behind = run.plan.sets.flatMap((set, i) => (set.member === member && isBehind(run, i) ? [i] : []));
+  const latest = latestSet(run, member);
+  const open = picked !== null && run.plan.sets[picked]?.member === member ? picked : latest;
+  return (
+    <div>
+      {run.plan.members.length > 1 && (
+        <div role="group" aria-label="Whose sets" className="mb-2 flex flex-wrap gap-1">
+          {run.plan.members.map((each, i) => (
+            <button
+              key={each.client}
+              type="button"
+              aria-pressed={i === member}
+              className={`min-h-10 rounded-md border px-3 font-semibold ${i === member ? 'border-stand bg-stand text-on-stand' : 'border-line'}`}
+              onClick={() => {
+                setMember(i);
+                setPicked(null);
+              }}
+            >
+              {each.name}
+            </button>
+          ))}
+        </div>
+      )}
+      {open === null ? (
+        <Before run={run} member={member} act={act} />
+      ) : (
+        <>
+          <div role="group" aria-label="Sets so far" className="mb-2 flex flex-wrap gap-1">
+            {behind.map((i) => (
+              <button
+                key={i}
+                type="button"
+                aria-pressed={i === open}
+                aria-label={`${run.plan.rungs[run.plan.sets[i]?.rung ?? '']?.name ?? ''}, ${sideNames[run.plan.sets[i]?.side ?? 'both']}, ${doneOf(run, i)}`}
+                onClick={() => {
+                  setPicked(i === latest ? null : i);
+                }}
+                className={`flex min-h-9 items-center gap-1 rounded border px-1.5 text-sm font-semibold ${i === open ? 'border-stand bg-stand text-on-stand' : isTold(run.reports[i]) ? 'border-line' : 'border-dashed border-ink'}`}
+              >
+                {run.plan.sets[i]?.category}
+                {run.plan.sets[i]?.side === 'left' ? ' L' : run.plan.sets[i]?.side === 'right' ? ' R' : ''}{' '}
+                {doneOf(run, i)}
+                {isTold(run.reports[i]) && <Check size={14} aria-label="told" />}
+              </button>
+            ))}
+          </div>
+          <Told key={open} run={run} i={open} act={act} />
+          <Ticks run={run} i={open} act={act} />
+        </>
+      )}
+    </div>
+  );
+}
+
+/** Asked before the first set. */
+function Before({ run, member, act }: { run: Run; member: number; act: Act }) {
+  const own = run.members[member];
+  const rung = run.plan.rungs[run.plan.sets.find((set) => set.member === member)?.rung ?? ''];
+  return (
+    <div>
+      <h3 className="text-lg font-bold">Before the first set</h3>
+      <Scale
+        label="Soreness of the trunk"
+        ends={['none', 'worst']}
+        value={own?.soreness}
+        onChange={(soreness) => {
+          act((each, at) => tell(each, member, { soreness }, at));
+        }}
+      />
+      <Scale
+        label="Pain now"
+        ends={['none', 'worst']}
+        warnOver={run.plan.stop.over}
+        value={own?.pain_before}
+        onChange={(pain) => {
+          act((each, at) => tell(each, member, { pain_before: pain }, at));
+        }}
+      />
+      {rung !== undefined && (
+        <div className="mt-3 rounded-md border border-line p-3">
+          <p className="font-bold">{rung.name}</p>
+          <ul className="list-disc pl-5">
+            {rung.setup.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+          <p className="mt-1">
+            <b>Look at:</b> {rung.watch}
+          </p>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
+  const set = run.plan.sets[i];
+  const told = run.reports[i] ?? {};
+  const rung = set === undefined ? undefined : run.plan.rungs[set.rung];
+  if (set === undefined || rung === undefined) return null;
+  const put = (more: Partial<Report>) => {
+    act((each, at) => report(each, i, more, at));
+  };
+  const done = doneOf(run, i);
+  const step = set.unit === 's' ? 5 : 1;
+  const before = previous(run, i);
+  const isClean = told.faults?.length === 0 && (told.cued ?? []).length === 0;
+  const shown = rung.faults.filter(
+    (fault) => told.faults?.includes(fault.id) === true || told.cued?.includes(fault.id),
+  );
+  return (
+    <div data-set={i}>
+      <h3 className="flex flex-wrap items-baseline gap-x-2 text-lg font-bold">
+        <Code code={set.category} /> {rung.name}
+        <span className="text-faint">{set.side === 'both' ? '' : sideNames[set.side]}</span>
+      </h3>
+      <div className="mt-1 flex items-center gap-2">
+        <span className="font-semibold">Done</span>
+        <Button
+          aria-label="Less"
+          className="size-12"
+          onClick={() => {
+            put({ done: Math.max(0, Math.floor(done - (Number.isInteger(done) ? step : 0))) });
+          }}
+        >
+          <Minus size={20} aria-hidden />
+        </Button>
+        <b className="min-w-16 text-center text-3xl" data-done>
+          {done}
+        </b>
+        <Button
+          aria-label="More"
+          className="size-12"
+          onClick={() => {
+            put({ done: Math.floor(done) + step });
+          }}
+        >
+          <Plus size={20} aria-hidden />
+        </Button>
+        <span className={done < set.target ? 'font-semibold text-warn' : 'text-faint'}>
+          of {set.target} {units[set.unit]}
+        </span>
+        {before !== null && told.pain === undefined && told.effort === undefined && (
+          <Button
+            className="ml-auto min-h-12"
+            onClick={() => {
+              const { faults, breathing, pain, pain_kind, effort } = run.reports[before] ?? {};
+              put({
+                faults: told.faults ?? faults,
+                breathing: told.breathing ?? breathing,
+                pain,
+                pain_kind,
+                effort,
+              });
+            }}
+          >
+            Same as before
+          </Button>
+        )}
+      </div>
+      <div role="group" aria-label="Form" className="mt-2 flex flex-wrap gap-1.5">
+        <Button
+          look={isClean ? 'act' : 'plain'}
+          aria-pressed={isClean}
+          className="min-h-11"
+          onClick={() => {
+            put({ faults: [], cued: [], breathing: true });
+          }}
+        >
+          Clean, breathing
+        </Button>
+        {rung.faults.map((fault) => {
+          const on = told.faults?.includes(fault.id) === true || told.cued?.includes(fault.id) === true;
+          return (
+            <Button
+              key={fault.id}
+              aria-pressed={on}
+              className={`min-h-11 ${on ? 'border-warn bg-warn-soft text-warn' : ''}`}
+              onClick={() => {
+                put({
+                  faults: toggled(told.faults ?? [], fault.id, !on),
+                  cued: (told.cued ?? []).filter((each) => each !== fault.id),
+                  ...(fault.id === 'breath-held' ? { breathing: on } : {}),
+                });
+              }}
+            >
+              {fault.name}
+            </Button>
+          );
+        })}
+      </div>
+      {shown.map((fault) => {
+        const cured = told.cued?.includes(fault.id) === true;
+        return (
+          <p
+            key={fault.id}
+            className="mt-1.5 flex flex-wrap items-center gap-2 rounded-md bg-warn-soft px-3 py-1 text-lg"
+          >
+            <span className="flex-1">
+              Say: <b>{fault.cue}</b>
+            </span>
+            {told.ended_by !== fault.id && (
+              <Button
+                look={cured ? 'act' : 'plain'}
+                aria-pressed={cured}
+                onClick={() => {
+                  put({
+                    faults: toggled(told.faults ?? [], fault.id, cured),
+                    cued: toggled(told.cued ?? [], fault.id, !cured),
+                  });
+                }}
+              >
+                The cue cured it
+              </Button>
+            )}
+          </p>
+        );
+      })}
+      <Scale
+        label="Pain"
+        ends={['none', 'worst']}
+        warnOver={run.plan.stop.over}
+        value={told.pain}
+        onChange={(pain) => {
+          put({ pain });
+        }}
+      />
+      {(told.pain ?? 0) > 0 && (
+        <div role="group" aria-label="Kind of pain" className="mt-1 flex flex-wrap gap-1">
+          {painKinds.map(([kind, label]) => (
+            <Button
+              key={kind}
+              aria-pressed={told.pain_kind === kind}
+              className={`min-h-10 ${told.pain_kind === kind ? 'border-stand bg-stand text-on-stand' : ''}`}
+              onClick={() => {
+                put({ pain_kind: kind });
+              }}
+            >
+              {label}
+            </Button>
+          ))}
+        </div>
+      )}
+      <Scale
+        label="Effort"
+        ends={['none', 'all there is']}
+        value={told.effort}
+        onChange={(effort) => {
+          put({ effort });
+        }}
+      />
+      <details className="mt-2">
+        <summary className="min-h-10 cursor-pointer py-2 font-semibold">Felt, talk, shaking, range, load</summary>
+        <div role="group" aria-label="Felt in" className="flex flex-wrap gap-1">
+          {places.map(([place, label]) => (
+            <Choice
+              key={place}
+              on={told.felt?.includes(place) === true}
+              onChange={(on) => {
+                put({ felt: toggled(told.felt ?? [], place, on) });
+              }}
+            >
+              Felt {label}
+            </Choice>
+          ))}
+        </div>
+        <div className="mt-1 flex flex-wrap gap-1">
+          <Choice
+            on={told.talked === true}
+            onChange={(talked) => {
+              put({ talked });
+            }}
+          >
+            Could talk
+          </Choice>
+          <Choice
+            on={told.talked === false}
+            onChange={(on) => {
+              put({ talked: !on });
+            }}
+          >
+            Could not talk
+          </Choice>
+          <Choice
+            on={told.shaking === true}
+            onChange={(shaking) => {
+              put({ shaking });
+            }}
+          >
+            Shaking
+          </Choice>
+        </div>
+        <div role="group" aria-label="Range" className="mt-1 flex flex-wrap gap-1">
+          {[1, 0.75, 0.5, 0.25].map((range) => (
+            <Choice
+              key={range}
+              on={told.range === range}
+              onChange={() => {
+                put({ range });
+              }}
+            >
+              {range === 1 ? 'Full range' : `${range * 100} % of the range`}
+            </Choice>
+          ))}
+        </div>
+        {(told.range ?? 1) < 1 && <p className="text-faint">{rung.less_range}</p>}
+        <label className="mt-1 flex items-center gap-2">
+          Load (kg)
+          <input
+            type="number"
+            min={0}
+            max={500}
+            step={0.5}
+            className="w-24 rounded border border-wood bg-card px-2 py-2"
+            value={told.load_kg ?? set.load_kg ?? ''}
+            onChange={(event) => {
+              if (event.target.value !== '') put({ load_kg: Math.min(500, Math.max(0, Number(event.target.value))) });
+            }}
+          />
+        </label>
+      </details>
+    </div>
+  );
+}
+
+function Choice({
+  on,
+  onChange,
+  children,
+}: {
+  on: boolean;
+  onChange: (on: boolean) => void;
+  children: React.ReactNode;
+}) {
+  return (
+    <Button
+      aria-pressed={on}
+      className={on ? 'border-stand bg-stand text-on-stand' : ''}
+      onClick={() => {
+        onChange(!on);
+      }}
+    >
+      {children}
+    </Button>
+  );
+}
+
+/** The told set of the same member before this one. */
+function previous(run: Run, i: number): number | null {
+  for (let k = i - 1; k >= 0; k--)
+    if (run.plan.sets[k]?.member === run.plan.sets[i]?.member && isTold(run.reports[k])) return k;
+  return null;
+}
+
+/** After the last set of a ladder: what must all be so to move up. */
+function Ticks({ run, i, act }: { run: Run; i: number; act: Act }) {
+  const set = run.plan.sets[i];
+  if (set?.last_of_ladder !== true) return null;
+  const ticks = run.members[set.member]?.ticks[set.ladder] ?? [];
+  return (
+    <div role="group" aria-label="Ticks to move up" className="mt-3 rounded-md border-2 border-stand p-2">
+      <p className="font-semibold">
+        To move up on {run.plan.ladders[set.ladder]}{' '}
+        <span className="font-normal text-faint">what is not ticked keeps the rung</span>
+      </p>
+      <div className="mt-1 grid grid-cols-2 gap-1 sm:grid-cols-5">
+        {run.plan.ticks.map(({ id, name }) => {
+          const on = ticks.includes(id);
+          return (
+            <button
+              key={id}
+              type="button"
+              aria-pressed={on}
+              className={`min-h-12 rounded border px-1 text-sm leading-tight font-semibold ${on ? 'border-stand bg-stand text-on-stand' : 'border-line'}`}
+              onClick={() => {
+                act((each, at) => tick(each, set.member, set.ladder, toggled(ticks, id, !on), at));
+              }}
+            >
+              {on && '✓ '}
+              {name}
+            </button>
+          );
+        })}
+      </div>
+    </div>
+  );
+}

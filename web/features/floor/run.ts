@@ -1,0 +1,340 @@
+import type { Schemas } from '../../api/client';
+
+export type FloorPlan = Schemas['FloorPlan'];
+export type FloorSet = Schemas['FloorSet'];
+export type Segment = Schemas['FloorSegment'];
+export type PainKind = NonNullable<Schemas['LoggedSet']['pain_kind']>;
+export type Tick = FloorPlan['ticks'][number]['id'];
+export type Place = NonNullable<Schemas['LoggedSet']['felt']>[number];
+
+/** What the trainer said of one set; what is left out was not recorded. */
+export interface Report {
+  done?: number | undefined;
+  faults?: string[] | undefined;
+  cued?: string[] | undefined;
+  ended_by?: string | undefined;
+  pain?: number | undefined;
+  pain_kind?: PainKind | undefined;
+  effort?: number | undefined;
+  breathing?: boolean | undefined;
+  felt?: Place[] | undefined;
+  range?: number | undefined;
+  load_kg?: number | undefined;
+  talked?: boolean | undefined;
+  shaking?: boolean | undefined;
+}
+
+/** Of one member, for the whole session. */
+export interface Member {
+  /** of the log; the server keeps it once */
+  key: string;
+  soreness?: number | undefined;
+  pain_before?: number | undefined;
+  effort?: number | undefined;
+  ticks: Record<string, Tick[]>;
+  /** the newest revision that the server has */
+  sent: number;
+  conflict: 'edited' | 'removed' | null;
+  refused: string | null;
+}
+
+/**
+ * A session while it is run. Time is kept as how far the present segment had come at one moment of a monotonic clock, so that
+ * a count is always a difference of two readings and never a sum of ticks.
+ */
+export interface Run {
+  id: string;
+  plan: FloorPlan;
+  on: string;
+  segment: number;
+  elapsedMs: number;
+  /** reading of the monotonic clock at which `elapsedMs` was true; null while the clock stands */
+  since: number | null;
+  /** how long the clock has run in all */
+  ranMs: number;
+  /** added to segments, by place */
+  extraMs: Record<number, number>;
+  /** worked at sets, by set and segment */
+  workedMs: Record<number, Record<number, number>>;
+  /** sets that ended early, whose clock may go on for others of a group */
+  ended: number[];
+  reports: Record<number, Report>;
+  members: Member[];
+  finished: boolean;
+  revision: number;
+}
+
+/** Random, also where the page is not in a secure context. */
+export function newKey(): string {
+  return Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
+export function begin(plan: FloorPlan, on: string): Run {
+  return {
+    id: newKey(),
+    plan,
+    on,
+    segment: 0,
+    elapsedMs: 0,
+    since: null,
+    ranMs: 0,
+    extraMs: {},
+    workedMs: {},
+    ended: [],
+    reports: {},
+    members: plan.members.map(() => ({ key: newKey(), ticks: {}, sent: 0, conflict: null, refused: null })),
+    finished: false,
+    revision: 1,
+  };
+}
+
+export function lengthOf(run: Run, segment: number): number {
+  return (run.plan.segments[segment]?.ms ?? 0) + (run.extraMs[segment] ?? 0);
+}
+
+/** How far the present segment has come. */
+export function elapsedAt(run: Run, now: number): number {
+  return run.elapsedMs + (run.since === null ? 0 : Math.max(0, now - run.since));
+}
+
+export function isOver(run: Run): boolean {
+  return run.segment >= run.plan.segments.length;
+}
+
+/** What is left of the whole session at a moment. */
+export function leftAt(run: Run, now: number): number {
+  let left = -Math.min(elapsedAt(run, now), lengthOf(run, run.segment));
+  for (let i = run.segment; i < run.plan.segments.length; i++) left += lengthOf(run, i);
+  return left;
+}
+
+/** Places of the sets that a segment is worked at. */
+export function setsIn(plan: FloorPlan, segment: number): number[] {
+  return plan.sets.flatMap((set, i) => (set.spans.some((span) => span.segment === segment) ? [i] : []));
+}
+
+function clamp(value: number, least: number, most: number): number {
+  return Math.min(most, Math.max(least, value));
+}
+
+/** How long a set was worked at in a segment that has come so far; the last span takes what was added to the segment. */
+function workedIn(run: Run, set: FloorSet, segment: number, elapsed: number): number {
+  const whole = run.plan.segments[segment]?.ms ?? 0;
+  return set.spans
+    .filter((span) => span.segment === segment)
+    .reduce(
+      (sum, span) => sum + clamp(elapsed, span.from_ms, span.to_ms === whole ? Infinity : span.to_ms) - span.from_ms,
+      0,
+    );
+}
+
+/** Writes down the work of the present segment as far as it has come. */
+function withWork(run: Run, elapsed: number): Run {
+  const sets = setsIn(run.plan, run.segment).filter(
+    (i) => !run.ended.includes(i) && !isStopped(run, run.plan.sets[i]?.member ?? 0),
+  );
+  if (sets.length === 0) return run;
+  const workedMs = { ...run.workedMs };
+  for (const i of sets) {
+    const set = run.plan.sets[i];
+    if (set !== undefined) workedMs[i] = { ...workedMs[i], [run.segment]: workedIn(run, set, run.segment, elapsed) };
+  }
+  return { ...run, workedMs };
+}
+
+function changed(run: Run): Run {
+  return { ...run, revision: run.revision + 1 };
+}
+
+/** The run with its clock read: segments that have ended are behind it, also all that ended while nobody looked. */
+export function advance(run: Run, now: number): Run {
+  if (run.since === null) return run;
+  let elapsed = elapsedAt(run, now);
+  let next: Run = { ...run, ranMs: run.ranMs + Math.max(0, now - run.since) };
+  let passed = false;
+  while (!isOver(next) && elapsed >= lengthOf(next, next.segment)) {
+    const length = lengthOf(next, next.segment);
+    next = { ...withWork(next, length), segment: next.segment + 1 };
+    elapsed -= length;
+    passed = true;
+  }
+  next = { ...next, elapsedMs: isOver(next) ? 0 : elapsed, since: isOver(next) ? null : now };
+  return passed ? changed(next) : next;
+}
+
+export function pause(run: Run, now: number): Run {
+  return { ...advance(run, now), since: null };
+}
+
+export function resume(run: Run, now: number): Run {
+  return isOver(run) || run.finished || run.plan.members.every((_, i) => isStopped(run, i))
+    ? run
+    : { ...run, since: now };
+}
+
+function goTo(run: Run, segment: number, now: number): Run {
+  const next = { ...run, segment, elapsedMs: 0, since: run.since === null ? null : now };
+  return changed(isOver(next) ? { ...next, since: null } : next);
+}
+
+/** On to the next segment; of a set, what was done so far counts. */
+export function skip(run: Run, now: number): Run {
+  const at = advance(run, now);
+  return isOver(at) ? at : goTo(withWork(at, elapsedAt(at, now)), at.segment + 1, now);
+}
+
+/** From the start of the segment again, or of the work before where it has hardly begun; what was logged of it is forgotten. */
+export function repeat(run: Run, now: number): Run {
+  const at = advance(run, now);
+  const here = at.plan.segments[at.segment];
+  const again = here?.what === 'work' && elapsedAt(at, now) > 3000;
+  let segment = at.segment;
+  if (!again) {
+    segment--;
+    while (segment > 0 && at.plan.segments[segment]?.what !== 'work') segment--;
+  }
+  segment = Math.max(0, segment);
+  const workedMs = { ...at.workedMs };
+  const reports = { ...at.reports };
+  const sets = setsIn(at.plan, segment);
+  for (const i of sets) {
+    workedMs[i] = Object.fromEntries(Object.entries(workedMs[i] ?? {}).filter(([place]) => Number(place) < segment));
+    Reflect.deleteProperty(reports, i);
+  }
+  return goTo({ ...at, workedMs, reports, ended: at.ended.filter((i) => !sets.includes(i)) }, segment, now);
+}
+
+export function addTime(run: Run, now: number, ms: number): Run {
+  const at = advance(run, now);
+  return isOver(at) ? at : { ...at, extraMs: { ...at.extraMs, [at.segment]: (at.extraMs[at.segment] ?? 0) + ms } };
+}
+
+/** Ends the set of a member with the fault that ended it. Alone on the clock, the session goes on behind the set. */
+export function endSet(run: Run, now: number, member: number, fault: string): Run {
+  const at = advance(run, now);
+  const sets = setsIn(at.plan, at.segment).filter((i) => at.plan.sets[i]?.member === member && !at.ended.includes(i));
+  if (sets.length === 0) return at;
+  let next = withWork(at, elapsedAt(at, now));
+  const reports = { ...next.reports };
+  for (const i of sets) {
+    const report = reports[i] ?? {};
+    reports[i] = {
+      ...report,
+      faults: [...new Set([...(report.faults ?? []), fault])],
+      ended_by: fault,
+      ...(fault === 'breath-held' ? { breathing: false } : {}),
+    };
+  }
+  next = { ...next, reports, ended: [...next.ended, ...sets] };
+  if (next.plan.members.length > 1) return changed(next);
+  const behind = Math.max(...sets.flatMap((i) => next.plan.sets[i]?.spans.map((span) => span.segment) ?? [])) + 1;
+  return goTo(next, behind, now);
+}
+
+/** Repetitions, seconds or metres that a set has come to, by the clock or as the trainer wrote it. */
+export function doneOf(run: Run, i: number): number {
+  const set = run.plan.sets[i];
+  if (set === undefined) return 0;
+  const typed = run.reports[i]?.done;
+  if (typed !== undefined) return typed;
+  const ms = Object.values(run.workedMs[i] ?? {}).reduce((sum, part) => sum + part, 0);
+  const done = set.unit === 's' ? Math.floor(ms / (set.unit_ms / 10)) / 10 : Math.floor(ms / set.unit_ms + 1e-6);
+  const longer = set.spans.some((span) => (run.extraMs[span.segment] ?? 0) > 0);
+  return longer ? done : Math.min(done, set.target);
+}
+
+/** How much of the present set is done at this moment, by the clock. */
+export function countAt(run: Run, i: number, now: number): number {
+  return doneOf(withWork({ ...run, reports: {} }, elapsedAt(run, now)), i);
+}
+
+/** Whether a set has been worked at, passed or reported. */
+export function isBehind(run: Run, i: number): boolean {
+  const last = Math.max(...(run.plan.sets[i]?.spans.map((span) => span.segment) ?? [0]));
+  return last < run.segment || run.ended.includes(i) || run.reports[i] !== undefined;
+}
+
+/** Pain of a kind or size that stops at once. */
+export function stops(plan: FloorPlan, report: Report | undefined): boolean {
+  return (report?.pain ?? 0) > plan.stop.over || plan.stop.kinds.includes(report?.pain_kind ?? '');
+}
+
+export function isStopped(run: Run, member: number): boolean {
+  return (
+    (run.members[member]?.pain_before ?? 0) > run.plan.stop.over ||
+    run.plan.sets.some((set, i) => set.member === member && stops(run.plan, run.reports[i]))
+  );
+}
+
+/** Adds to what is known of a set. Pain that stops lets the clock stand at once. */
+export function report(run: Run, i: number, more: Partial<Report>, now: number): Run {
+  const member = run.plan.sets[i]?.member ?? 0;
+  const merged: Report = { ...run.reports[i], ...more };
+  const next = changed({ ...run, reports: { ...run.reports, [i]: merged } });
+  return !isStopped(run, member) && isStopped(next, member) ? pause(next, now) : next;
+}
+
+export function tell(run: Run, member: number, more: Partial<Member>, now: number): Run {
+  const members = run.members.map((each, i) => (i === member ? { ...each, ...more } : each));
+  const next = changed({ ...run, members });
+  return !isStopped(run, member) && isStopped(next, member) ? pause(next, now) : next;
+}
+
+export function tick(run: Run, member: number, ladder: string, ticks: Tick[], now: number): Run {
+  return tell(run, member, { ticks: { ...run.members[member]?.ticks, [ladder]: ticks } }, now);
+}
+
+/** Minutes that the session took on the clock. */
+export function minutesOf(run: Run): number {
+  return Math.max(1, Math.round(run.ranMs / 60_000));
+}
+
+export function finish(run: Run, now: number): Run {
+  return changed({ ...pause(run, now), finished: true });
+}
+
+type Recorded = Omit<Schemas['LoggedSet'], 'rung' | 'target' | 'done' | 'side'>;
+
+/** Only what was answered: an answer that was taken back is not recorded. */
+function recorded(told: Report = {}): Recorded {
+  return Object.fromEntries(Object.entries(told).filter(([, value]) => value !== undefined));
+}
+
+/** The log of a member as the server takes it: every set that was asked for, those not begun with nothing done. */
+export function logOf(run: Run, member: number): Schemas['LogRunRequest'] {
+  const own = run.members[member];
+  const asked = Object.fromEntries(
+    run.plan.sets
+      .filter((set, i) => set.member === member && set.last_of_ladder && isBehind(run, i))
+      .map((set) => [set.ladder, own?.ticks[set.ladder] ?? []]),
+  );
+  return {
+    revision: run.revision,
+    open: !run.finished,
+    on: run.on,
+    ...(own?.soreness === undefined ? {} : { soreness: own.soreness }),
+    ...(own?.pain_before === undefined ? {} : { pain_before: own.pain_before }),
+    ...(own?.effort === undefined ? {} : { effort: own.effort }),
+    ...(run.finished ? { minutes: Math.min(300, minutesOf(run)) } : {}),
+    ...(Object.keys(asked).length === 0 ? {} : { ticks: asked }),
+    sets: run.plan.sets.flatMap((set, i) =>
+      set.member === member
+        ? [
+            {
+              rung: set.rung,
+              side: set.side,
+              target: set.target,
+              ...(set.load_kg === null ? {} : { load_kg: set.load_kg }),
+              ...recorded(run.reports[i]),
+              done: doneOf(run, i),
+            },
+          ]
+        : [],
+    ),
+  };
+}
+
+/** Revisions that a server still lacks. */
+export function isSent(run: Run): boolean {
+  return run.members.every((member) => member.sent >= run.revision);
+}

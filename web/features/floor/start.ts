@@ -1,0 +1,25 @@
+import { answer, api, type Schemas } from '../../api/client';
+import { today } from '../../app/dates';
+import { begin } from './run';
+import { add, load } from './store';
+
+export function dayOf(iso: string): string {
+  return ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'][new Date(`${iso}T12:00:00`).getDay()] ?? '';
+}
+
+async function put(plan: Schemas['FloorPlan']) {
+  await load();
+  add(begin(plan, today()));
+}
+
+/** Puts a session on the floor of this device. */
+export async function startRun(client: string, week: number, session: number) {
+  await put(
+    await answer(api.GET('/clients/{client}/floor/{week}/{session}', { params: { path: { client, week, session } } })),
+  );
+}
+
+/** Puts a group on the floor of this device, on one clock. */
+export async function runGroup(body: Schemas['GroupRequest']) {
+  await put(await answer(api.POST('/group/floor', { body })));
+}

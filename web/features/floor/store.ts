@@ -1,0 +1,237 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { useSyncExternalStore } from 'react';
+import { ApiError, answer, api } from '../../api/client';
+import { advance, isOver, isSent, isStopped, logOf, type Run } from './run';
+import { sound } from './cues';
+
+/**
+ * The sessions that are run on this device. Every change is written to the device first and sent when it can be; nothing is
+ * taken off the device before the server has it.
+ */
+
+interface Device extends DBSchema {
+  runs: { key: string; value: Run };
+}
+
+const RETRY_MS = 3000;
+const SAVE_EVERY_MS = 1000;
+
+let device: Promise<IDBPDatabase<Device>> | undefined;
+function open(): Promise<IDBPDatabase<Device>> {
+  device ??= openDB<Device>('even-rungs-floor', 1, {
+    upgrade(db) {
+      db.createObjectStore('runs', { keyPath: 'id' });
+    },
+  });
+  return device;
+}
+
+export type Link = 'sent' | 'sending' | 'waiting' | 'signed-out';
+
+interface State {
+  runs: readonly Run[];
+  loaded: boolean;
+  link: Link;
+  /** the device refuses to keep anything, as in some private windows */
+  unkept: boolean;
+}
+
+let state: State = { runs: [], loaded: false, link: 'sent', unkept: false };
+const listeners = new Set<() => void>();
+
+function set(part: Partial<State>) {
+  state = { ...state, ...part };
+  for (const listener of listeners) listener();
+}
+
+/** The monotonic clock of the device, in milliseconds. */
+export function now(): number {
+  return performance.now();
+}
+
+async function keep(run: Run) {
+  try {
+    const db = await open();
+    await db.put('runs', run, undefined);
+  } catch {
+    set({ unkept: true });
+  }
+}
+
+export async function load() {
+  if (state.loaded) return;
+  try {
+    const db = await open();
+    // a reload starts the monotonic clock anew: what ran stands where it was seen last
+    const kept = (await db.getAll('runs')).map((run) => ({ ...run, since: null }));
+    set({ runs: kept, loaded: true });
+  } catch {
+    set({ loaded: true, unkept: true });
+  }
+  void send();
+}
+
+export function add(run: Run) {
+  set({ runs: [...state.runs, run] });
+  void keep(run);
+  void send();
+}
+
+/** Takes a run off the device, which is only offered once the server has it, or where the trainer throws it away. */
+export async function drop(id: string) {
+  set({ runs: state.runs.filter((run) => run.id !== id) });
+  const db = await open();
+  await db.delete('runs', id);
+}
+
+export function change(id: string, by: (run: Run) => Run) {
+  const before = state.runs.find((run) => run.id === id);
+  if (before === undefined) return;
+  const after = by(before);
+  if (after === before) return;
+  set({ runs: state.runs.map((run) => (run.id === id ? after : run)) });
+  void keep(after);
+  if (after.revision !== before.revision) void send();
+}
+
+/** Stops every clock. */
+export function stopAll() {
+  const at = now();
+  for (const run of state.runs)
+    if (run.since !== null) change(run.id, (each) => ({ ...advance(each, at), since: null }));
+}
+
+let savedAt = 0;
+
+/** Reads the clocks; called often, and again when the page is seen after it was hidden. */
+export function beat() {
+  const at = now();
+  const saves = at - savedAt > SAVE_EVERY_MS;
+  if (saves) savedAt = at;
+  for (const run of state.runs) {
+    if (run.since === null) continue;
+    const next = advance(run, at);
+    sound(run, next, at);
+    if (next.revision !== run.revision) change(run.id, () => next);
+    else if (saves) void keep(next);
+  }
+}
+
+let busy = false;
+let retry: ReturnType<typeof setTimeout> | undefined;
+
+/** Sends what the server lacks, one log after the other. What it cannot take is shown at the run and tried no more. */
+export async function send() {
+  clearTimeout(retry);
+  if (busy) return;
+  busy = true;
+  try {
+    for (;;) {
+      const next = unsent();
+      if (next === undefined) break;
+      set({ link: 'sending' });
+      const [run, member] = next;
+      const { revision } = run;
+      if (await put(run, member, false)) mark(run.id, member, { sent: revision });
+    }
+    set({ link: 'sent' });
+  } catch (error) {
+    set({ link: error instanceof ApiError && error.problem.status === 401 ? 'signed-out' : 'waiting' });
+    retry = setTimeout(() => void send(), RETRY_MS);
+  } finally {
+    busy = false;
+  }
+}
+
+function unsent(): [Run, number] | undefined {
+  for (const run of state.runs) {
+    const member = run.members.findIndex(
+      (each) => each.sent < run.revision && each.conflict === null && each.refused === null,
+    );
+    if (member >= 0) return [run, member];
+  }
+  return undefined;
+}
+
+/** Whether the server has it; where it cannot take it, that stands at the run. */
+async function put(run: Run, member: number, over: boolean): Promise<boolean> {
+  const client = run.plan.members[member]?.client ?? '';
+  const key = run.members[member]?.key ?? '';
+  try {
+    await answer(
+      api.PUT('/clients/{client}/logs/run/{key}', {
+        params: { path: { client, key } },
+        body: { ...logOf(run, member), ...(over ? { over } : {}) },
+      }),
+    );
+    return true;
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error;
+    const { status, current } = error.problem;
+    if (status === 409) {
+      mark(run.id, member, { conflict: current !== undefined && 'removed' in current ? 'removed' : 'edited' });
+    } else if (status === 422 || status === 404) {
+      mark(run.id, member, { refused: error.message });
+    } else {
+      throw error;
+    }
+    return false;
+  }
+}
+
+function mark(id: string, member: number, part: Partial<Run['members'][number]>) {
+  set({
+    runs: state.runs.map((run) => {
+      if (run.id !== id) return run;
+      const next = { ...run, members: run.members.map((each, i) => (i === member ? { ...each, ...part } : each)) };
+      void keep(next);
+      return next;
+    }),
+  });
+}
+
+/** Writes over what somebody else changed on the server. */
+export async function sendOver(id: string, member: number) {
+  const run = state.runs.find((each) => each.id === id);
+  if (run === undefined) return;
+  mark(id, member, { conflict: null });
+  try {
+    if (await put(run, member, true)) mark(id, member, { sent: run.revision });
+  } catch {
+    mark(id, member, { conflict: 'edited' });
+  }
+}
+
+/** Lets stand what somebody else wrote on the server. */
+export function yieldTo(id: string, member: number) {
+  const run = state.runs.find((each) => each.id === id);
+  if (run !== undefined) mark(id, member, { conflict: null, sent: Number.MAX_SAFE_INTEGER });
+}
+
+export function useFloor(): State {
+  return useSyncExternalStore(
+    (changedState) => {
+      listeners.add(changedState);
+      return () => {
+        listeners.delete(changedState);
+      };
+    },
+    () => state,
+  );
+}
+
+/** Something that must not be lost is only on this device. */
+export function hasUnsent(): boolean {
+  return state.runs.some((run) => !isSent(run));
+}
+
+export function isRunning(): boolean {
+  return state.runs.some(
+    (run) => run.since !== null && !isOver(run) && !run.members.every((_, i) => isStopped(run, i)),
+  );
+}
+
+window.addEventListener('online', () => void send());
+document.addEventListener('visibilitychange', () => {
+  beat();
+});

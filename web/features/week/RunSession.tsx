@@ -1,0 +1,33 @@
+import { useMutation } from '@tanstack/react-query';
+import { Play } from 'lucide-react';
+import { useNavigate } from 'react-router';
+import { Button } from '../../ui/Button';
+import { useClientId } from '../board/useBoard';
+import { startRun } from '../floor/start';
+
+/** Puts a session of the week on the floor. */
+export function RunSession({ week, place, day }: { week: number; place: number; day: string }) {
+  const client = useClientId();
+  const navigate = useNavigate();
+  const run = useMutation({
+    mutationFn: () => startRun(client, week, place),
+    onSuccess: () => navigate('/floor'),
+  });
+  return (
+    <>
+      <Button
+        look="act"
+        aria-label={`Run the session of ${day}`}
+        disabled={run.isPending}
+        onClick={() => {
+          run.mutate();
+        }}
+      >
+        <Play size={18} aria-hidden /> Run
+      </Button>
+      <span role="alert" className="font-semibold text-warn empty:hidden">
+        {run.error?.message}
+      </span>
+    </>
+  );
+}
