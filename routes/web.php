@@ -28,6 +28,7 @@ Route::middleware('web')->group(function (): void {
             Route::get('me', [AccountController::class, 'me']);
             Route::post('sign-out', [AccountController::class, 'signOut']);
             Route::post('sign-out-everywhere', [AccountController::class, 'signOutEverywhere']);
+            Route::post('emergency', [AccountController::class, 'emergency']);
             Route::post('password', [AccountController::class, 'changePassword']);
 
             Route::get('library', [LibraryController::class, 'library']);

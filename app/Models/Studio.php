@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use EvenRungs\Core\Body\Emergency;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 
@@ -17,6 +18,12 @@ final class Studio extends Model
     use HasUlids;
 
     protected $fillable = ['name', 'emergency_steps'];
+
+    /** @return list<string> what to do when something is wrong: the studio's own, or the usual ones */
+    public function emergencySteps(): array
+    {
+        return $this->emergency_steps ?? Emergency::USUAL_STEPS;
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

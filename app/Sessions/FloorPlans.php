@@ -7,7 +7,6 @@ namespace App\Sessions;
 use App\Board\LogDocument;
 use App\Models\Client;
 use App\Models\Studio;
-use EvenRungs\Core\Body\Emergency;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Shorthand;
@@ -42,7 +41,7 @@ final class FloorPlans
     }
 
     /** @return array<string, mixed> */
-    public function ofClient(Client $client, Session $session): array
+    public function ofClient(Studio $studio, Client $client, Session $session): array
     {
         $library = $this->data->library();
         $time = SessionTime::of($session, $library);
@@ -55,7 +54,7 @@ final class FloorPlans
             }
         }
 
-        return $this->plan($client->name, $session, $time->timeline, [['client' => $client->id, 'name' => $client->name]], $sets);
+        return $this->plan($studio, $client->name, $session, $time->timeline, [['client' => $client->id, 'name' => $client->name]], $sets);
     }
 
     /**
@@ -63,7 +62,7 @@ final class FloorPlans
      * @param  list<list<GroupPlace>>  $stations  of the only block of the session
      * @return array<string, mixed>
      */
-    public function ofGroup(array $names, Session $session, array $stations): array
+    public function ofGroup(Studio $studio, array $names, Session $session, array $stations): array
     {
         $timeline = SessionTime::of($session, $this->data->library())->timeline;
         $members = array_keys($names);
@@ -78,7 +77,7 @@ final class FloorPlans
             }
         }
 
-        return $this->plan('Group', $session, $timeline, array_map(static fn (string $id, string $name): array => ['client' => $id, 'name' => $name], $members, $names), $sets);
+        return $this->plan($studio, 'Group', $session, $timeline, array_map(static fn (string $id, string $name): array => ['client' => $id, 'name' => $name], $members, $names), $sets);
     }
 
     /**
@@ -87,7 +86,7 @@ final class FloorPlans
      * @param  list<array{int, Rung, Dose, FloorSet}>  $sets  each with its member, rung and dose
      * @return array<string, mixed>
      */
-    private function plan(string $title, Session $session, array $timeline, array $members, array $sets): array
+    private function plan(Studio $studio, string $title, Session $session, array $timeline, array $members, array $sets): array
     {
         $last = [];
         foreach ($sets as $i => [$member, $rung, , $set]) {
@@ -110,7 +109,8 @@ final class FloorPlans
             'ladders' => $ladders,
             'stop' => ['over' => LoggedSession::STOP_OVER, 'kinds' => array_values(array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops())))],
             'ticks' => array_map(static fn (string $id, string $name): array => ['id' => $id, 'name' => $name], array_keys(LoggedSession::TICKS), LoggedSession::TICKS),
-            'emergency' => Studio::query()->whereKey(Client::query()->whereKey($members[0]['client'])->firstOrFail()->studio_id)->firstOrFail()->emergency_steps ?? Emergency::USUAL_STEPS,
+            'studio' => $studio->id,
+            'emergency' => $studio->emergencySteps(),
         ];
     }
 

@@ -44,7 +44,11 @@ export function Shell() {
           className="order-last -mx-2 flex w-full flex-wrap sm:order-none sm:mx-0 sm:ml-2 sm:w-auto"
         >
           {pages.map(([to, name]) => (
-            <Link key={to} to={to} className="px-1.5 py-2 font-semibold underline-offset-4 hover:underline sm:px-2">
+            <Link
+              key={to}
+              to={to}
+              className="px-1 py-2 text-sm font-semibold underline-offset-4 hover:underline sm:px-2 sm:text-base"
+            >
               {name}
             </Link>
           ))}

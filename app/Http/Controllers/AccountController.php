@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Body;
+use App\Models\Studio;
 use App\Models\Trainer;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Http\JsonResponse;
@@ -77,6 +78,15 @@ final class AccountController extends Controller
     {
         $trainer = Trainer::query()->with('studio')->findOrFail($this->trainer()->id);
 
-        return new JsonResponse(['name' => $trainer->name, 'email' => $trainer->email, 'studio' => $trainer->studio->name]);
+        return new JsonResponse(['name' => $trainer->name, 'email' => $trainer->email, 'studio' => $trainer->studio->name, 'studio_id' => $trainer->studio_id, 'emergency_steps' => $trainer->studio->emergencySteps()]);
+    }
+
+    /** Writes the studio's own emergency steps; none at all goes back to the usual ones. */
+    public function emergency(Request $request): JsonResponse
+    {
+        $steps = array_values(array_filter(array_map(trim(...), Body::read($request, 'EmergencyRequest')->strings('steps')), static fn (string $step): bool => $step !== ''));
+        DB::transaction(fn () => Studio::query()->whereKey($this->trainer()->studio_id)->firstOrFail()->update(['emergency_steps' => $steps === [] ? null : $steps]));
+
+        return $this->me();
     }
 }

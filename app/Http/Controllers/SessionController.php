@@ -77,7 +77,7 @@ final class SessionController extends Controller
     /** Everything a device needs to run it. */
     public function floor(Client $client, int $week, int $session, FloorPlans $plans): JsonResponse
     {
-        return new JsonResponse($plans->ofClient($client, $this->found($client, $week, $session)));
+        return new JsonResponse($plans->ofClient($this->trainer()->studio, $client, $this->found($client, $week, $session)));
     }
 
     private function found(Client $client, int $week, int $session): Session

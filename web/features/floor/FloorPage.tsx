@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { answer, api } from '../../api/client';
 import { today } from '../../app/dates';
 import { dayNames } from '../../app/words';
+import { useMe } from '../../app/session';
 import { Button } from '../../ui/Button';
 import { SelectField, Tick } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
@@ -18,25 +19,39 @@ import { useAwake } from './useAwake';
 export function FloorPage() {
   const { runs, loaded, link, unkept } = useFloor();
   const [chosen, setChosen] = useState<string | null>(null);
+  const [adds, setAdds] = useState(false);
   const [wrong, setWrong] = useState(false);
   const awake = useAwake(runs.some((run) => run.since !== null));
+  const me = useMe().data;
+  const studio = me?.studio_id ?? '';
   useEffect(() => {
-    void load();
+    if (studio !== '') void load(studio);
+  }, [studio]);
+  function somethingIsWrong() {
+    stopAll();
+    setWrong(true);
+  }
+  useEffect(() => {
     const worker = new Worker(new URL('./ticker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = beat;
     const warn = (event: BeforeUnloadEvent) => {
       if (isRunning() || hasUnsent()) event.preventDefault();
     };
+    const press = (event: KeyboardEvent) => {
+      if (event.key === '!' && !(event.target instanceof HTMLInputElement)) somethingIsWrong();
+    };
     window.addEventListener('beforeunload', warn);
+    window.addEventListener('keydown', press);
     return () => {
       worker.terminate();
       window.removeEventListener('beforeunload', warn);
+      window.removeEventListener('keydown', press);
     };
   }, []);
   if (!loaded) return <Waiting what="the floor" />;
   const active = runs.find((run) => run.id === chosen) ?? runs[runs.length - 1];
   return (
-    <div className="mx-auto max-w-[100rem] px-3 pb-20 sm:px-4">
+    <div data-floor className="mx-auto max-w-[100rem] px-3 pb-20 sm:px-4">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
         <h1 className="sr-only sm:not-sr-only sm:text-xl sm:font-bold">Floor</h1>
         {runs.length > 1 && (
@@ -56,9 +71,26 @@ export function FloorPage() {
             ))}
           </div>
         )}
+        {runs.length > 0 && (
+          <Button
+            aria-expanded={adds}
+            onClick={() => {
+              setAdds(!adds);
+            }}
+          >
+            <Plus size={18} aria-hidden /> Another client
+          </Button>
+        )}
         <Connection link={link} unkept={unkept} />
         <Settings awake={awake} />
       </div>
+      {(adds || runs.length === 0) && (
+        <AddClient
+          onDone={() => {
+            setAdds(false);
+          }}
+        />
+      )}
       {runs.length === 0 && (
         <p className="my-4 text-lg">
           Nobody is on the floor. Choose who trains now, or run a session from the week of a client or from{' '}
@@ -84,21 +116,14 @@ export function FloorPage() {
           </div>
         ))}
       </div>
-      <AddClient first={runs.length === 0} />
       <div className="fixed inset-x-0 bottom-0 z-30 flex justify-center border-t border-line bg-paper/95 p-2 print:hidden">
-        <Button
-          className="min-h-12 w-full max-w-md border-2 border-warn text-lg text-warn"
-          onClick={() => {
-            stopAll();
-            setWrong(true);
-          }}
-        >
+        <Button className="min-h-12 w-full max-w-md border-2 border-warn text-lg text-warn" onClick={somethingIsWrong}>
           <OctagonAlert size={22} aria-hidden /> Something is wrong
         </Button>
       </div>
       {wrong && (
         <Wrong
-          steps={active?.plan.emergency ?? []}
+          steps={me?.emergency_steps ?? active?.plan.emergency ?? []}
           onClose={() => {
             setWrong(false);
           }}
@@ -210,11 +235,10 @@ function Settings({ awake }: { awake: boolean | null }) {
   );
 }
 
-function AddClient({ first }: { first: boolean }) {
-  const [open, setOpen] = useState(first);
+function AddClient({ onDone }: { onDone: () => void }) {
   const [client, setClient] = useState('');
   const [week, setWeek] = useState('1');
-  const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')), enabled: open });
+  const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')) });
   const at = useQuery({
     queryKey: ['floor-week', client, week],
     queryFn: () =>
@@ -227,21 +251,9 @@ function AddClient({ first }: { first: boolean }) {
     retry: false,
   });
   const [error, setError] = useState<string | null>(null);
-  if (!open) {
-    return (
-      <Button
-        className="mt-4"
-        onClick={() => {
-          setOpen(true);
-        }}
-      >
-        <Plus size={18} aria-hidden /> Another client
-      </Button>
-    );
-  }
   const sessions = at.data?.sessions ?? [];
   return (
-    <section aria-label="Who trains now" className="mt-4 max-w-2xl rounded-lg border border-line bg-card p-4">
+    <section aria-label="Who trains now" className="mb-3 max-w-2xl rounded-lg border border-line bg-card p-4">
       <div className="flex flex-wrap gap-3">
         <SelectField
           label="Who trains now"
@@ -268,14 +280,9 @@ function AddClient({ first }: { first: boolean }) {
             className="min-h-12"
             onClick={() => {
               setError(null);
-              void startRun(client, Number(week), i + 1).then(
-                () => {
-                  setOpen(false);
-                },
-                (problem: unknown) => {
-                  setError(problem instanceof Error ? problem.message : 'That did not work.');
-                },
-              );
+              void startRun(client, Number(week), i + 1).then(onDone, (problem: unknown) => {
+                setError(problem instanceof Error ? problem.message : 'That did not work.');
+              });
             }}
           >
             {dayNames[session.day]}, {session.total.text}

@@ -25,7 +25,7 @@ import {
   type Segment,
 } from './run';
 import { latestSet, SetCard } from './SetCard';
-import { change, now, sendOver, stopAll, yieldTo } from './store';
+import { change, now, sendOver, yieldTo } from './store';
 
 const TEN_SECONDS = 10_000;
 
@@ -141,7 +141,6 @@ function useKeys(on: boolean, run: Run, act: (by: (run: Run, at: number) => Run)
       else if (event.key === 'ArrowRight') act(skip);
       else if (event.key === 'ArrowLeft') act(repeat);
       else if (event.key === '+') act((each, at) => addTime(each, at, TEN_SECONDS));
-      else if (event.key === '!') stopAll();
       else if (event.key.toLowerCase() === 'c') {
         act((each, at) => {
           const last = latestSet(each, 0);
@@ -251,7 +250,7 @@ function Present({ run, at }: { run: Run; at: number }) {
           />
         )}
       </div>
-      <p className="min-h-7 text-lg">
+      <p className="h-14 overflow-hidden text-lg leading-snug">
         {counts && <b>{clock(left)} left. </b>}
         {works && alone && <span className="text-faint">{segment.words}</span>}
       </p>
@@ -283,7 +282,7 @@ function EndWith({ run, act }: { run: Run; act: (by: (run: Run, at: number) => R
   const sets = setsIn(run.plan, run.segment).filter((i) => !run.ended.includes(i));
   const members = [...new Set(sets.map((i) => run.plan.sets[i]?.member ?? 0))];
   return (
-    <div className="mt-3 min-h-28">
+    <div className="mt-3 lg:min-h-28">
       {members.map((member) => {
         const set = run.plan.sets[sets.find((i) => run.plan.sets[i]?.member === member) ?? -1];
         const faults = set === undefined ? [] : (run.plan.rungs[set.rung]?.faults ?? []);

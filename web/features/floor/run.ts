@@ -158,7 +158,9 @@ export function advance(run: Run, now: number): Run {
     elapsed -= length;
     passed = true;
   }
-  next = { ...next, elapsedMs: isOver(next) ? 0 : elapsed, since: isOver(next) ? null : now };
+  next = isOver(next)
+    ? { ...next, ranMs: next.ranMs - elapsed, elapsedMs: 0, since: null }
+    : { ...next, elapsedMs: elapsed, since: now };
   return passed ? changed(next) : next;
 }
 

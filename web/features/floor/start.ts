@@ -8,7 +8,7 @@ export function dayOf(iso: string): string {
 }
 
 async function put(plan: Schemas['FloorPlan']) {
-  await load();
+  await load(plan.studio);
   add(begin(plan, today()));
 }
 

@@ -58,12 +58,16 @@ async function keep(run: Run) {
   }
 }
 
-export async function load() {
-  if (state.loaded) return;
+/** The runs of a studio: another studio that signs in on the same device sees and sends nothing of them. */
+export async function load(studio: string) {
+  if (state.loaded && studio === owner) return;
+  owner = studio;
   try {
     const db = await open();
     // a reload starts the monotonic clock anew: what ran stands where it was seen last
-    const kept = (await db.getAll('runs')).map((run) => ({ ...run, since: null }));
+    const kept = (await db.getAll('runs'))
+      .filter((run) => run.plan.studio === studio)
+      .map((run) => ({ ...run, since: null }));
     set({ runs: kept, loaded: true });
   } catch {
     set({ loaded: true, unkept: true });
@@ -117,6 +121,7 @@ export function beat() {
   }
 }
 
+let owner = '';
 let busy = false;
 let retry: ReturnType<typeof setTimeout> | undefined;
 

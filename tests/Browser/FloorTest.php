@@ -1,0 +1,231 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Tests\Support\TestServer;
+
+/**
+ * Runs sessions on the floor with a clock of the test's own: the page reads `performance.now`, and nothing else, for time.
+ */
+final class FloorTest extends BrowserTestCase
+{
+    private function tools(): ChromeDevToolsDriver
+    {
+        return new ChromeDevToolsDriver($this->browser);
+    }
+
+    private function withFakeClock(): void
+    {
+        $this->tools()->execute('Page.addScriptToEvaluateOnNewDocument', ['source' => 'window.clockMs = 0; performance.now = () => window.clockMs;']);
+    }
+
+    private function pass(float $seconds): void
+    {
+        $this->browser->executeScript('window.clockMs += arguments[0]; document.dispatchEvent(new Event("visibilitychange"));', [1000 * $seconds]);
+    }
+
+    private function putOnFloor(string $client): void
+    {
+        $this->signIn();
+        $this->link($client)->click();
+        $this->waitForText('Wall');
+        $this->link('Week')->click();
+        $this->css('button[aria-label^="Run the session"]')->click();
+        $this->waitForText('Before the first set');
+    }
+
+    private function fetch(string $path): mixed
+    {
+        return json_decode((string) $this->browser->executeAsyncScript('const done = arguments[1]; fetch("/api" + arguments[0], {headers: {Accept: "application/json"}}).then((a) => a.text()).then(done);', [$path]), true);
+    }
+
+    private function client(string $name): string
+    {
+        return array_column($this->fetch('/clients')['clients'], 'id', 'name')[$name];
+    }
+
+    /** @return array<string, mixed> the newest log of a client, as the server has it */
+    private function newestLog(string $client): array
+    {
+        $id = $this->client($client);
+        $page = $this->fetch('/clients/'.$id.'/logs');
+        self::assertCount(1, $page['sessions'], 'one log, whatever happened on the way');
+
+        return $this->fetch('/clients/'.$id.'/logs/'.$page['sessions'][0]['id'])['log'];
+    }
+
+    private function waitUntilSent(): void
+    {
+        $this->browser->wait(20, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-link="sent"]')) !== [], 'it was never sent');
+        usleep(300_000);
+        $this->browser->wait(20, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-link="sent"]')) !== [], 'it was never sent');
+    }
+
+    private function shownCount(): string
+    {
+        return $this->css('[data-count]')->getText();
+    }
+
+    private function waitForCount(string $count): void
+    {
+        $this->browser->wait(15, 50)->until(fn (): bool => $this->shownCount() === $count, 'the count never was '.$count);
+    }
+
+    /** @return array{int, int} place and spare seconds of the first segment that fits */
+    private function segment(array $plan, callable $fits): array
+    {
+        $start = 0;
+        foreach ($plan['segments'] as $i => $segment) {
+            if ($fits($segment)) {
+                return [$i, intdiv($start, 1000)];
+            }
+            $start += $segment['ms'];
+        }
+        self::fail('no such segment');
+    }
+
+    public function test_a_whole_session_runs_by_the_clock_and_the_log_is_right_to_the_second(): void
+    {
+        $this->withFakeClock();
+        $this->putOnFloor('Maren Tidewell');
+        $plan = $this->fetch('/clients/'.$this->client('Maren Tidewell').'/floor/1/1');
+        $total = intdiv(array_sum(array_column($plan['segments'], 'ms')), 1000);
+        [$hold, $at] = $this->segment($plan, static fn (array $each): bool => $each['what'] === 'work' && $each['repeat'] === null && in_array($each['side'], ['left', 'right', 'both'], true) && array_filter($plan['sets'], static fn (array $set): bool => $set['unit'] === 's' && $set['rung'] === $each['rung']) !== []);
+        $this->button('Start')->click();
+
+        $this->pass($at + 3.4);
+        $this->waitForCount(sprintf('0:%02d', ceil($plan['segments'][$hold]['ms'] / 1000 - 3.4)));
+        self::assertSame(sprintf('%d:%02d', intdiv($total - $at - 3, 60), ($total - $at - 3) % 60), $this->css('[data-left]')->getText());
+        $this->pass(3.8);
+        $this->css('[role="group"][aria-label="End the set"] button')->click();
+        $this->waitForText('Say: ');
+        self::assertSame('7.2', $this->css('[data-done]')->getText(), 'ended after 7.2 s by the clock');
+
+        $this->pass($total);
+        $this->waitForText('The session is over');
+        $this->css('button[aria-label="Effort of the whole session: 6"]')->click();
+        $this->button('Finish')->click();
+        $this->waitUntilSent();
+        $log = $this->newestLog('Maren Tidewell');
+        $target = $plan['segments'][$hold]['ms'] / 1000;
+        $short = array_values(array_filter($log['sets'], static fn (array $set): bool => $set['done'] < $set['target']));
+        self::assertCount(1, $short, 'every other set ran to its target');
+        self::assertSame([7.2, (float) $target], [(float) $short[0]['done'], (float) $short[0]['target']]);
+        self::assertSame([$short[0]['ended_by']], $short[0]['faults']);
+        self::assertSame([count($plan['sets']), 6, (int) round(($total - $target + 7.2) / 60)], [count($log['sets']), $log['effort'], $log['minutes']]);
+    }
+
+    public function test_the_count_does_not_drift_over_twenty_minutes_of_which_most_were_hidden(): void
+    {
+        $this->withFakeClock();
+        $this->putOnFloor('Bea Thwart');
+        $this->button('Start')->click();
+        // 20 minutes in 1,800 uneven looks, among them gaps of a minute as a hidden page has them
+        $this->browser->executeScript('let seed = 7; const end = 1200000; const look = () => document.dispatchEvent(new Event("visibilitychange"));
+            for (let i = 0; i < 1800; i++) { seed = (seed * 1103515245 + 12345) % 2147483648; window.clockMs = Math.min(end, window.clockMs + (i % 120 === 0 ? 60000 : seed % 97 + 0.37)); look(); }
+            window.clockMs = end; look();');
+        usleep(1_500_000);
+        $run = $this->browser->executeAsyncScript('const done = arguments[0]; const open = indexedDB.open("even-rungs-floor"); open.onsuccess = () => { const all = open.result.transaction("runs").objectStore("runs").getAll(); all.onsuccess = () => done(all.result[0]); };');
+        $passed = $run['elapsedMs'] + array_sum(array_map(static fn (array $segment): int => $segment['ms'], array_slice($run['plan']['segments'], 0, $run['segment'])));
+
+        self::assertEqualsWithDelta(min(1_200_000, array_sum(array_column($run['plan']['segments'], 'ms'))), $passed, 100);
+    }
+
+    public function test_pain_seven_stops_the_clock_at_once_and_the_verdict_refers(): void
+    {
+        $this->putOnFloor('Maren Tidewell');
+        $this->button('Start')->click();
+        $this->button('Skip')->click();
+        $this->waitForText('Clean, breathing');
+        $this->css('button[aria-label="Pain: 7"]')->click();
+        $this->waitForText('Stop. Training ends here today.');
+        self::assertSame([], $this->browser->findElements(WebDriverBy::xpath('//button[contains(., "Pause")]')), 'no clock runs on');
+        $this->button('Finish')->click();
+        $this->waitUntilSent();
+        self::assertSame(['stop'], array_values(array_unique(array_column(array_filter($this->fetch('/clients/'.$this->client('Maren Tidewell').'/logs')['verdicts'], static fn (array $each): bool => $each['refer']), 'verdict'))));
+        $this->open('/clients');
+        $this->waitForText('Pain 7 of 10 on');
+    }
+
+    public function test_a_server_that_is_killed_in_mid_session_loses_and_doubles_nothing(): void
+    {
+        $this->putOnFloor('Maren Tidewell');
+        $this->button('Start')->click();
+        $this->button('Skip')->click();
+        $this->css('button[aria-label="Pain: 1"]')->click();
+        $this->waitUntilSent();
+        TestServer::kill();
+        try {
+            $this->button('Skip')->click();
+            $this->button('Skip')->click();
+            $this->css('button[aria-label="Pain: 2"]')->click();
+            $this->css('button[aria-label="Effort: 4"]')->click();
+            $this->css('[data-link="waiting"]');
+        } finally {
+            TestServer::start();
+        }
+        $this->waitUntilSent();
+        self::assertSame([1, 2], array_values(array_filter(array_column($this->newestLog('Maren Tidewell')['sets'], 'pain'))));
+
+        $this->browser->executeScript('window.onbeforeunload = null;');
+        $this->open('/floor');
+        $this->waitForText('Go on');
+        $this->css('button[aria-label="Effort: 8"]')->click();
+        $this->waitUntilSent();
+        self::assertContains(8, array_column($this->newestLog('Maren Tidewell')['sets'], 'effort'), 'the session is back after the reload, and its log is the same one');
+    }
+
+    public function test_two_clients_at_once_offline_and_online_again(): void
+    {
+        $this->putOnFloor('Maren Tidewell');
+        $this->button('Another client')->click();
+        $this->waitForText('Tove Rudder');
+        $this->element(WebDriverBy::xpath('//section[@aria-label="Who trains now"]//option[text()="Tove Rudder"]'))->click();
+        $this->css('section[aria-label="Who trains now"] button:not([disabled])')->click();
+        $this->css('section[aria-label="Tove Rudder"]');
+        $this->browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => 'Network.enable', 'params' => (object) []]);
+        $network = fn (bool $offline): mixed => $this->tools()->execute('Network.emulateNetworkConditions', ['offline' => $offline, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+        $this->waitUntilSent();
+        $network(true);
+        foreach (['Maren Tidewell' => 1, 'Tove Rudder' => 2] as $name => $pain) {
+            $this->element(WebDriverBy::xpath(sprintf('//div[@aria-label="Who"]/button[.="%s"]', $name)))->click();
+            $lane = sprintf('//section[@aria-label="%s"]', $name);
+            $this->element(WebDriverBy::xpath($lane.'//button[contains(., "Start")]'))->click();
+            $this->element(WebDriverBy::xpath($lane.'//button[contains(., "Skip")]'))->click();
+            $this->element(WebDriverBy::xpath($lane.sprintf('//button[@aria-label="Pain: %d"]', $pain)))->click();
+        }
+        $this->css('[data-link="waiting"]');
+        $network(false);
+        $this->waitUntilSent();
+        self::assertContains(1, array_column($this->newestLog('Maren Tidewell')['sets'], 'pain'));
+        self::assertContains(2, array_column($this->newestLog('Tove Rudder')['sets'], 'pain'));
+        $this->button('Something is wrong')->click();
+        $this->waitForText('Every clock stands.');
+        $this->waitForText('call the local emergency number');
+        self::assertSame([], $this->browser->findElements(WebDriverBy::xpath('//button[contains(., "Pause")]')));
+    }
+
+    public function test_what_somebody_edited_on_the_server_is_not_written_over_unasked(): void
+    {
+        $this->putOnFloor('Maren Tidewell');
+        $this->button('Skip')->click();
+        $this->css('button[aria-label="Pain: 1"]')->click();
+        $this->waitUntilSent();
+        $id = $this->client('Maren Tidewell');
+        $session = $this->fetch('/clients/'.$id.'/logs')['sessions'][0]['id'];
+        $this->browser->executeAsyncScript('const [path, done] = arguments; const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]);
+            fetch(path, {headers: {Accept: "application/json"}}).then((a) => a.json()).then((one) => { const {key, ...log} = one.log; log.soreness = 3;
+            return fetch(path, {method: "POST", headers: {Accept: "application/json", "Content-Type": "application/json", "X-XSRF-TOKEN": token}, body: JSON.stringify({...log, revision: one.revision})}); }).then(() => done());', ['/api/clients/'.$id.'/logs/'.$session]);
+        $this->css('button[aria-label="Pain: 2"]')->click();
+        $this->waitForText('Somebody edited the log of Maren Tidewell on the server');
+        self::assertSame(3, $this->newestLog('Maren Tidewell')['soreness']);
+        $this->button('Keep what is on this device')->click();
+        $this->waitUntilSent();
+        $log = $this->newestLog('Maren Tidewell');
+        self::assertSame([2, false], [max(array_column($log['sets'], 'pain')), isset($log['soreness'])]);
+    }
+}
