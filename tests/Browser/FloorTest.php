@@ -196,7 +196,9 @@ final class FloorTest extends BrowserTestCase
             $lane = sprintf('//section[@aria-label="%s"]', $name);
             $this->element(WebDriverBy::xpath($lane.'//button[contains(., "Start")]'))->click();
             $this->element(WebDriverBy::xpath($lane.'//button[contains(., "Skip")]'))->click();
-            $this->element(WebDriverBy::xpath($lane.sprintf('//button[@aria-label="Pain: %d"]', $pain)))->click();
+            $answer = $this->element(WebDriverBy::xpath($lane.sprintf('//button[@aria-label="Pain: %d"]', $pain)));
+            $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$answer]);
+            $answer->click();
         }
         $this->css('[data-link="waiting"]');
         $network(false);
