@@ -7,6 +7,7 @@ use App\Http\Controllers\AuditController;
 use App\Http\Controllers\BoardController;
 use App\Http\Controllers\ClientController;
 use App\Http\Controllers\CuffController;
+use App\Http\Controllers\DoorController;
 use App\Http\Controllers\GroupController;
 use App\Http\Controllers\LadderController;
 use App\Http\Controllers\LibraryController;
@@ -85,6 +86,8 @@ Route::middleware('web')->group(function (): void {
                 Route::post('tests', [TestDayController::class, 'store']);
                 Route::get('audit', [AuditController::class, 'ofClient']);
                 Route::get('sessions/{week}/{session}', [SessionController::class, 'show'])->whereNumber(['week', 'session']);
+                Route::post('door', [DoorController::class, 'rewrite']);
+                Route::post('door/check', [DoorController::class, 'check']);
                 Route::get('floor/{week}/{session}', [SessionController::class, 'floor'])->whereNumber(['week', 'session']);
                 Route::post('sessions', [SessionController::class, 'save']);
                 Route::post('sessions/remove', [SessionController::class, 'remove']);

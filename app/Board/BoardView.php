@@ -238,7 +238,7 @@ final class BoardView
     }
 
     /** @return array<string, mixed> */
-    private function session(Session $session, Board $board, int $minutes): array
+    public function session(Session $session, Board $board, int $minutes): array
     {
         $time = SessionTime::of($session, $this->data->library());
         $budget = Seconds::of(60 * $minutes);

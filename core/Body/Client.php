@@ -67,6 +67,24 @@ final class Client
             : new self($this->name, $this->goal, $this->born, $this->normGroup, $this->massKg, $this->trained, $this->ability, [...$this->limits, $limit], $this->equipment, $this->days, $this->otherTraining, $this->screen, $this->tests, $this->shown, $this->home);
     }
 
+    /**
+     * The same client where it is sore today; what is sore anyway counts as the worse of both.
+     *
+     * @param  list<Limit>  $today
+     */
+    public function sore(array $today): self
+    {
+        $limits = [];
+        foreach ([...$this->limits, ...$today] as $limit) {
+            $known = $limits[$limit->rule->id] ?? null;
+            if ($known === null || $limit->severity->barsFrom() < $known->severity->barsFrom()) {
+                $limits[$limit->rule->id] = $limit;
+            }
+        }
+
+        return new self($this->name, $this->goal, $this->born, $this->normGroup, $this->massKg, $this->trained, $this->ability, array_values($limits), $this->equipment, $this->days, $this->otherTraining, $this->screen, $this->tests, $this->shown, $this->home);
+    }
+
     public function withScreen(Screen $screen): self
     {
         return new self($this->name, $this->goal, $this->born, $this->normGroup, $this->massKg, $this->trained, $this->ability, $this->limits, $this->equipment, $this->days, $this->otherTraining, $screen, $this->tests, $this->shown, $this->home);

@@ -52,7 +52,7 @@ final class ProgramEdit
 
         return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries(
             fn (Entry $entry): Entry => $entry->exercise === $exercise || $this->library->identity($entry->exercise) === $identity
-                ? $this->entryOn($entry, $rung, $step, $client, ['In place of '.($this->library->find($exercise)->name ?? $exercise).'.'])
+                ? $this->onRung($entry, $rung, $step, $client, ['In place of '.($this->library->find($exercise)->name ?? $exercise).'.'])
                 : $entry,
         )));
     }
@@ -66,7 +66,7 @@ final class ProgramEdit
      */
     public function swap(Program $program, int $week, int $session, int $block, int $entry, Rung $rung, Client $client): Program
     {
-        return $this->changeEntry($program, $week, $session, $block, $entry, fn (Entry $old): Entry => $this->entryOn($old, $rung, 0, $client, [sprintf('Swapped for %s.', $this->library->find($old->exercise)->name ?? $old->exercise)]));
+        return $this->changeEntry($program, $week, $session, $block, $entry, fn (Entry $old): Entry => $this->onRung($old, $rung, 0, $client, [sprintf('Swapped for %s.', $this->library->find($old->exercise)->name ?? $old->exercise)]));
     }
 
     /** Takes one exercise out of the program, and blocks that it leaves empty. */
@@ -134,12 +134,16 @@ final class ProgramEdit
             }
             $from = $old === $rung ? [] : [sprintf('Moved from %s.', $old->name)];
 
-            return $this->entryOn($entry, $rung, $step, $client, $why === [] ? $from : $why);
+            return $this->onRung($entry, $rung, $step, $client, $why === [] ? $from : $why);
         };
     }
 
-    /** @param  list<string>  $from  how the rung came here */
-    private function entryOn(Entry $entry, Rung $rung, int $step, Client $client, array $from): Entry
+    /**
+     * An entry with a rung in the place of its own; sets, rest and note stay.
+     *
+     * @param  list<string>  $from  how the rung came here
+     */
+    public function onRung(Entry $entry, Rung $rung, int $step, Client $client, array $from): Entry
     {
         [$dose, $why] = $this->doses->choose($rung, $step, $client);
 

@@ -34,9 +34,11 @@ final class Judge
         'stay' => 'Anything else stays.',
     ];
 
-    private const MOST_PAIN = 2;
+    /** More is a caution. */
+    public const MOST_PAIN = 2;
 
-    private const SORE_FROM = 4;
+    /** From here on no direct work, 0 to 10. */
+    public const SORE_FROM = 4;
 
     private const LAYOFF_DAYS = 14;
 

@@ -230,4 +230,27 @@ final class FloorTest extends BrowserTestCase
         $log = $this->newestLog('Maren Tidewell');
         self::assertSame([2, false], [max(array_column($log['sets'], 'pain')), isset($log['soreness'])]);
     }
+
+    public function test_at_the_door_ten_minutes_and_a_sore_wrist_rewrite_the_session_and_undo_brings_it_back(): void
+    {
+        $this->signIn();
+        $this->link('Maren Tidewell')->click();
+        $this->link('Week')->click();
+        $before = $this->css('[data-week-total]')->getText();
+        $this->css('a[aria-label^="At the door"]')->click();
+        $this->button('Sore wrist')->click();
+        $this->element(WebDriverBy::xpath('//section[@aria-label="At the door"]//button[.="10 min"]'))->click();
+        $this->waitForText('To fit 10:00');
+        $today = $this->css('[data-door-total="Today"]')->getText();
+        self::assertLessThanOrEqual(600, 60 * (int) explode(':', $today)[0] + (int) explode(':', $today)[1]);
+        $this->button('Rewrite and run')->click();
+        $this->waitForText('Before the first set');
+        self::assertSame($today, $this->css('[data-left]')->getText(), 'the floor runs what the door promised, to the second');
+        $this->open('/clients/'.$this->client('Maren Tidewell').'/week');
+        $this->waitForText('At the door');
+        self::assertNotSame($before, $this->css('[data-week-total]')->getText());
+        $this->button('Undo')->click();
+        $this->changed('[data-week-total]', $this->css('[data-week-total]')->getText());
+        self::assertSame($before, $this->css('[data-week-total]')->getText());
+    }
 }

@@ -21,6 +21,7 @@ const WhatIf = lazy(async () => ({ default: (await import('../features/what-if/W
 const BuilderPage = lazy(async () => ({ default: (await import('../features/builder/BuilderPage')).BuilderPage }));
 const AuditPage = lazy(async () => ({ default: (await import('../features/audit/AuditPage')).AuditPage }));
 const GroupPage = lazy(async () => ({ default: (await import('../features/group/GroupPage')).GroupPage }));
+const DoorPage = lazy(async () => ({ default: (await import('../features/door/DoorPage')).DoorPage }));
 const FloorPage = lazy(async () => ({ default: (await import('../features/floor/FloorPage')).FloorPage }));
 const LogPage = lazy(async () => ({ default: (await import('../features/log/LogPage')).LogPage }));
 const ScreenPage = lazy(async () => ({ default: (await import('../features/screen/ScreenPage')).ScreenPage }));
@@ -77,6 +78,7 @@ function SignedIn() {
             <Route path="program" element={<ProgramPage />} />
             <Route path="week" element={<Week />} />
             <Route path="tests" element={<TestsPage />} />
+            <Route path="door" element={<DoorPage />} />
             <Route path="log" element={<LogPage />} />
             <Route path="build" element={<BuilderPage />} />
             <Route path="what-if" element={<WhatIf />} />

@@ -12,6 +12,7 @@ const tabs = [
   ['wall', 'Wall'],
   ['program', 'Program'],
   ['week', 'Week'],
+  ['door', 'Door'],
   ['log', 'Log'],
   ['road', 'Road'],
   ['sheet', 'Sheet'],

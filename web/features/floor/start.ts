@@ -1,21 +1,26 @@
 import { answer, api, type Schemas } from '../../api/client';
 import { today } from '../../app/dates';
-import { begin } from './run';
+import { begin, type Member } from './run';
 import { add, load } from './store';
 
 export function dayOf(iso: string): string {
   return ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'][new Date(`${iso}T12:00:00`).getDay()] ?? '';
 }
 
-async function put(plan: Schemas['FloorPlan']) {
+async function put(plan: Schemas['FloorPlan'], said: Said = {}) {
   await load(plan.studio);
-  add(begin(plan, today()));
+  const run = begin(plan, today());
+  add({ ...run, members: run.members.map((each) => ({ ...each, ...said })) });
 }
 
+/** What the client said at the door. */
+type Said = Pick<Member, 'soreness' | 'pain_before'>;
+
 /** Puts a session on the floor of this device. */
-export async function startRun(client: string, week: number, session: number) {
+export async function startRun(client: string, week: number, session: number, said: Said = {}) {
   await put(
     await answer(api.GET('/clients/{client}/floor/{week}/{session}', { params: { path: { client, week, session } } })),
+    said,
   );
 }
 

@@ -190,6 +190,13 @@ function SessionCard({ session, week, place }: { session: Schemas['BoardSession'
           >
             Build
           </Link>
+          <Link
+            to={`../door?week=${week + 1}&place=${place + 1}`}
+            aria-label={`At the door, ${dayNames[session.day] ?? ''}`}
+            className="inline-flex min-h-10 items-center px-2 font-semibold underline underline-offset-4"
+          >
+            At the door
+          </Link>
           <RunSession week={week + 1} place={place + 1} day={dayNames[session.day] ?? ''} />
           <Button
             look="quiet"

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Sessions;
+
+use App\Board\Board;
+use App\Board\BoardView;
+use App\Board\ClientPlanner;
+use EvenRungs\Core\Body\Limit;
+use EvenRungs\Core\Body\Severity;
+use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Placement\Swaps;
+use EvenRungs\Core\Planning\Door;
+use EvenRungs\Core\Planning\DoorAnswers;
+use EvenRungs\Core\Planning\DoorChange;
+use EvenRungs\Core\Planning\DoorSession;
+use EvenRungs\Core\Planning\Fit;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Verdict\Judge;
+use EvenRungs\Core\Verdict\LoggedSession;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\UnusableInput;
+
+/**
+ * The session of today as the client's answers at the door rewrite it, beside what was planned.
+ */
+final class Doors
+{
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardView $view,
+        private readonly ClientPlanner $planner,
+    ) {
+    }
+
+    /** @throws UnusableInput at the field */
+    public function rewrite(Board $board, Node $body): DoorSession
+    {
+        $library = $this->data->library();
+        $door = new Door($library, new Swaps($library, $board->style->plan->withoutLadders), $this->planner->edit($board->record), new Fit($library));
+
+        return $door->rewrite($this->planned($board, $body), $board->client, $this->answers($body));
+    }
+
+    /** @throws UnusableInput when there is no such session */
+    private function planned(Board $board, Node $body): Session
+    {
+        $week = $board->program->weeks[$body->int('week') - 1] ?? throw UnusableInput::at('/week', 'there is no such week');
+
+        return $week->sessions[$body->int('place') - 1] ?? throw UnusableInput::at('/place', 'there is no such session');
+    }
+
+    private function answers(Node $body): DoorAnswers
+    {
+        $pain = $body->optionalInt('pain') ?? 0;
+        $severity = $pain > Judge::MOST_PAIN ? Severity::Severe : Severity::Moderate;
+        $limits = $this->data->library()->limits;
+        $sore = [];
+        foreach ($body->strings('sore') as $i => $id) {
+            $rule = $limits[$id] ?? null;
+            if ($rule === null || $rule->medical) {
+                throw UnusableInput::at('/sore/'.$i, sprintf('"%s" is no place that is sore for a day', $id));
+            }
+            $sore[] = new Limit($rule, $severity);
+        }
+        foreach ($body->strings('equipment') as $i => $kit) {
+            if (! isset($this->data->library()->equipment[$kit])) {
+                throw UnusableInput::at('/equipment/'.$i, sprintf('there is no kit "%s"', $kit));
+            }
+        }
+        $minutes = $body->optionalInt('minutes');
+
+        return new DoorAnswers($sore, $body->optionalInt('soreness') ?? 0, $pain, $minutes === null ? null : Seconds::of(60 * $minutes), $body->has('equipment') ? $body->strings('equipment') : null);
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Board $board, Node $body): array
+    {
+        $planned = $this->planned($board, $body);
+        $door = $this->rewrite($board, $body);
+        $week = $board->program?->weeks[$body->int('week') - 1] ?? throw UnusableInput::at('/week', 'there is no such week');
+        $place = $body->int('place') - 1;
+        $after = $week->withSessions(array_values(array_filter(array_map(static fn (Session $each, int $i): ?Session => $i === $place ? $door->session : $each, $week->sessions, array_keys($week->sessions)))));
+        $minutes = $week->clientIn($board->client)->minutesOn($planned->day);
+
+        return [
+            'old' => $this->view->session($planned, $board, $minutes),
+            'new' => $door->session === null ? null : $this->view->session($door->session, $board, $body->optionalInt('minutes') ?? $minutes),
+            'changes' => array_map(static fn (DoorChange $change): array => ['how' => $change->how, 'what' => $change->what, 'to' => $change->to, 'why' => $change->why], $door->changes),
+            'stop_over' => LoggedSession::STOP_OVER,
+            'refers' => $door->refers,
+            'why' => $door->why,
+            'before' => $this->view->directions($week, $board),
+            'after' => $this->view->directions($after, $board),
+        ];
+    }
+}

@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Planning;
+
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Placement\Swaps;
+use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Verdict\Judge;
+use EvenRungs\Core\Verdict\LoggedSession;
+
+/**
+ * Rewrites the session of today for the client as they walk in: pain decides first, then the sore trunk, then what each sore
+ * place and the kit allow, last the minutes. The pain zones and the sore trunk are those of the verdicts.
+ */
+final class Door
+{
+    public function __construct(
+        private readonly Library $library,
+        private readonly Swaps $swaps,
+        private readonly ProgramEdit $edit,
+        private readonly Fit $fit,
+    ) {
+    }
+
+    public function rewrite(Session $session, Client $client, DoorAnswers $answers): DoorSession
+    {
+        if ($answers->pain > LoggedSession::STOP_OVER) {
+            return new DoorSession(null, [], true, sprintf('Pain is %d, over %d: no training today, and a clinician sees the client first.', $answers->pain, LoggedSession::STOP_OVER));
+        }
+        $today = $client->sore($answers->sore);
+        $today = $answers->equipment === null ? $today : $today->inPlace($today->days ?? [], $answers->equipment);
+        $changes = [];
+        if ($answers->soreness >= Judge::SORE_FROM) {
+            $session = $this->withoutDirectWork($session, $answers->soreness, $changes);
+        }
+        $session = $this->allowed($session, $today, $changes);
+        if ($answers->pain > Judge::MOST_PAIN) {
+            $session = $this->eased($session, $today, $answers->pain, $changes);
+        }
+        if ($session->entries() === []) {
+            return new DoorSession(null, $changes, false, 'Nothing of it remains for today.');
+        }
+
+        return $this->inside($session, $answers->left, $changes);
+    }
+
+    /** @param  list<DoorChange>  $changes */
+    private function withoutDirectWork(Session $session, int $soreness, array &$changes): Session
+    {
+        return $this->each($session, function (Entry $entry, ?Rung $rung) use ($soreness, &$changes): ?Entry {
+            if ($rung === null || ! ($rung->category->isDirection() || $rung->category === Category::TrunkMovement)) {
+                return $entry;
+            }
+            $changes[] = new DoorChange('left-out', $rung->name, null, sprintf('The trunk is sore at %d: no direct work today.', $soreness));
+
+            return null;
+        });
+    }
+
+    /** @param  list<DoorChange>  $changes */
+    private function allowed(Session $session, Client $today, array &$changes): Session
+    {
+        $used = [];
+        foreach ($session->entries() as $entry) {
+            $rung = $this->library->find($entry->exercise);
+            if ($rung !== null && Obstacles::between($today, $rung, $this->library)->isClear()) {
+                $used[$rung->id] = true;
+            }
+        }
+
+        return $this->each($session, function (Entry $entry, ?Rung $rung) use ($today, &$changes, &$used): ?Entry {
+            $obstacles = $rung === null ? null : Obstacles::between($today, $rung, $this->library);
+            if ($rung === null || $obstacles === null || $obstacles->bars === [] && $obstacles->missingKit === []) {
+                return $entry;
+            }
+            $why = $rung->name.' '.implode('; ', $obstacles->sentences($this->library)).'.';
+            foreach ($this->swaps->sameDirection($rung, $today) as $swap) {
+                if (! isset($used[$swap->rung->id])) {
+                    $used[$swap->rung->id] = true;
+                    $changes[] = new DoorChange('swapped', $rung->name, $swap->rung->name, $why.' '.implode(' ', $swap->why));
+
+                    return $this->edit->onRung($entry, $swap->rung, 0, $today, ['At the door: '.$why]);
+                }
+            }
+            $changes[] = new DoorChange('left-out', $rung->name, null, $why.sprintf(' Nothing else that is allowed trains %s.', lcfirst($rung->category->label())));
+
+            return null;
+        });
+    }
+
+    /** @param  list<DoorChange>  $changes */
+    private function eased(Session $session, Client $today, int $pain, array &$changes): Session
+    {
+        return $this->each($session, function (Entry $entry, ?Rung $rung) use ($today, $pain, &$changes): Entry {
+            if ($rung === null || $entry->dose->measure->kind() !== $rung->start()->measure->kind()) {
+                return $entry;
+            }
+            $why = sprintf('Pain is %d, from 3 to 5: less of it today.', $pain);
+            if ($entry->dose->measure->amount() > $rung->start()->measure->amount()) {
+                $eased = $this->edit->onRung($entry, $rung, 0, $today, ['At the door: '.$why]);
+                $changes[] = new DoorChange('eased', $rung->name, Shorthand::write($eased->dose), $why);
+
+                return $eased;
+            }
+            foreach (array_slice($this->library->ladderOf($rung)->downFrom($rung), 1) as $below) {
+                if (Obstacles::between($today, $below, $this->library)->isClear()) {
+                    $changes[] = new DoorChange('eased', $rung->name, $below->name, $why);
+
+                    return $this->edit->onRung($entry, $below, 0, $today, ['At the door: '.$why]);
+                }
+            }
+
+            return $entry;
+        });
+    }
+
+    /** @param  list<DoorChange>  $changes */
+    private function inside(Session $session, ?Seconds $left, array $changes): DoorSession
+    {
+        while ($left !== null && SessionTime::total($session, $this->library)->isLongerThan($left)) {
+            $cut = $this->fit->cuts($session)[0] ?? null;
+            if ($cut === null) {
+                return new DoorSession(null, $changes, false, sprintf('Even its last exercise takes longer than %s.', $left->toClock()));
+            }
+            $changes[] = new DoorChange('cut', $cut->what, null, sprintf('To fit %s; it costs %s and gives %s.', $left->toClock(), $cut->costs, $cut->saves->toClock()));
+            $session = $cut->session;
+        }
+
+        return new DoorSession($session->withClaimed(SessionTime::total($session, $this->library)), $changes);
+    }
+
+    /** @param  callable(Entry, ?Rung): ?Entry  $change */
+    private function each(Session $session, callable $change): Session
+    {
+        $blocks = [];
+        foreach ($session->blocks as $block) {
+            $entries = array_values(array_filter(array_map(fn (Entry $entry): ?Entry => $change($entry, $this->library->find($entry->exercise)), $block->entries())));
+            if ($entries !== [] || $block->entries() === []) {
+                $blocks[] = $block->entries() === [] ? $block : $block->withEntries($entries);
+            }
+        }
+
+        return $session->withBlocks($blocks);
+    }
+}
