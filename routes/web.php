@@ -8,6 +8,7 @@ use App\Http\Controllers\BoardController;
 use App\Http\Controllers\ClientController;
 use App\Http\Controllers\CuffController;
 use App\Http\Controllers\DoorController;
+use App\Http\Controllers\EvennessController;
 use App\Http\Controllers\GroupController;
 use App\Http\Controllers\LadderController;
 use App\Http\Controllers\LibraryController;
@@ -106,6 +107,7 @@ Route::middleware('web')->group(function (): void {
                 Route::post('removed-logs/{change}/restore', [LogController::class, 'restore'])->whereNumber('change');
                 Route::post('logs/{session}/remove', [LogController::class, 'remove'])->whereNumber('session');
                 Route::post('verdicts', [LogController::class, 'answer']);
+                Route::get('evenness', [EvennessController::class, 'show']);
                 Route::get('programs', [ProgramController::class, 'index']);
                 Route::post('programs', [ProgramController::class, 'begin']);
                 Route::get('programs/{program}', [ProgramController::class, 'show']);

@@ -61,11 +61,13 @@ final class LogBook
     }
 
     /**
+     * Sets as the sessions that they belong to, oldest first.
+     *
      * @param  Collection<int, SetRow>  $sets
      * @param  ?string  $ladder  whose ticks count; null where none are wanted
      * @return list<LoggedSession>
      */
-    private static function sessions(Client $client, Collection $sets, ?string $ladder = null): array
+    public static function sessions(Client $client, Collection $sets, ?string $ladder = null): array
     {
         $rows = $sets->groupBy('logged_session_id');
         $sessions = [];

@@ -26,12 +26,14 @@ final class LogPage
         private readonly BoardLoader $boards,
         private readonly Logs $logs,
         private readonly Verdicts $verdicts,
+        private readonly EvennessPage $evenness,
     ) {
     }
 
     /** @return array<string, mixed> */
     public function of(Client $client): array
     {
+        $board = $this->boards->load($client);
         $rows = SessionRow::query()->ofClient($client)->ordered('on', 'desc')->ordered('id', 'desc')->atMost(self::MOST_SHOWN)->get();
         $sets = SetRow::query()->ofClient($client)->ordered('id')->among('logged_session_id', $rows->pluck('id')->all())->get()->groupBy('logged_session_id');
         $edited = array_flip(LogChange::query()->ofClient($client)->among('key', $rows->pluck('key')->all())->pluck('key')->all());
@@ -39,8 +41,9 @@ final class LogPage
         return [
             'sessions' => $rows->map(fn (SessionRow $row): array => $this->shown($row, $sets->get($row->id, new Collection), isset($edited[$row->key])))->all(),
             'verdicts' => $this->verdicts->of($client),
+            'holds' => $this->evenness->rule($board)->hold,
             'removed' => $this->logs->removed($client),
-            'load' => $this->load($client),
+            'load' => $this->load($client, $board),
         ];
     }
 
@@ -70,7 +73,7 @@ final class LogPage
      *
      * @return ?array<string, mixed>
      */
-    private function load(Client $client): ?array
+    private function load(Client $client, Board $board): ?array
     {
         $to = LogBook::lastDay($client);
         if ($to === null) {
@@ -80,7 +83,7 @@ final class LogPage
         foreach (SessionRow::query()->ofClient($client)->where('on', '>=', WeekLoad::from($to)->format('Y-m-d'))->get() as $row) {
             $logged[$row->on][] = $row->effort === null || $row->minutes === null ? null : $row->effort * $row->minutes;
         }
-        $trained = array_map(static fn (Session $session): Day => $session->day, $this->boards->load($client)->program->weeks[0]->sessions ?? []);
+        $trained = array_map(static fn (Session $session): Day => $session->day, $board->program->weeks[0]->sessions ?? []);
         $week = WeekLoad::upTo($to, $logged, $trained);
 
         return [

@@ -18,7 +18,7 @@ use EvenRungs\Core\Placement\RoadStretch;
 final class RoadView
 {
     /** @return array<string, mixed> */
-    public static function of(Road $road, Board $board, Library $library): array
+    public static function of(Road $road, Board $board, Library $library, ClientForecast $forecast): array
     {
         return [
             'goal' => ['id' => $road->goal->id, 'name' => $road->goal->name, 'level' => $road->goal->level->value, 'category' => $road->goal->category->value],
@@ -43,6 +43,7 @@ final class RoadView
                     'step' => $stretch->step,
                     'steps' => count($stretch->from->steps),
                 ],
+                'forecast' => $forecast->stretch($stretch),
                 'rungs' => array_map(static fn (Rung $rung): array => self::rung($rung, $stretch, $road->goal, $board, $library), $stretch->rungs),
             ], $road->stretches),
         ];

@@ -125,7 +125,7 @@ final class Verdicts
     }
 
     /** @return array<string, DateTimeImmutable> the day the client came to the rung, by ladder, from the list of moves */
-    private function arrived(Client $client): array
+    public function arrived(Client $client): array
     {
         $arrived = [];
         $rungs = [];

@@ -229,7 +229,7 @@ final class Judge
     }
 
     /** Sessions that qualify one after the other up to the last; a gap of two weeks starts the count again. */
-    private function cleanRunning(History $history): int
+    public function cleanRunning(History $history): int
     {
         $clean = 0;
         for ($i = count($history->sessions) - 1; $i >= 0 && $this->misses($history, $i) === []; $i--) {
@@ -241,6 +241,12 @@ final class Judge
         }
 
         return $clean;
+    }
+
+    /** Whether the session at a place of the history earns a part of a step. */
+    public function qualifies(History $history, int $place): bool
+    {
+        return $this->misses($history, $place) === [];
     }
 
     /** @return list<string> what keeps a session from qualifying */

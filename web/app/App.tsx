@@ -22,6 +22,7 @@ const BuilderPage = lazy(async () => ({ default: (await import('../features/buil
 const AuditPage = lazy(async () => ({ default: (await import('../features/audit/AuditPage')).AuditPage }));
 const GroupPage = lazy(async () => ({ default: (await import('../features/group/GroupPage')).GroupPage }));
 const DoorPage = lazy(async () => ({ default: (await import('../features/door/DoorPage')).DoorPage }));
+const EvennessPage = lazy(async () => ({ default: (await import('../features/evenness/EvennessPage')).EvennessPage }));
 const FloorPage = lazy(async () => ({ default: (await import('../features/floor/FloorPage')).FloorPage }));
 const LogPage = lazy(async () => ({ default: (await import('../features/log/LogPage')).LogPage }));
 const ScreenPage = lazy(async () => ({ default: (await import('../features/screen/ScreenPage')).ScreenPage }));
@@ -79,6 +80,7 @@ function SignedIn() {
             <Route path="week" element={<Week />} />
             <Route path="tests" element={<TestsPage />} />
             <Route path="door" element={<DoorPage />} />
+            <Route path="even" element={<EvennessPage />} />
             <Route path="log" element={<LogPage />} />
             <Route path="build" element={<BuilderPage />} />
             <Route path="what-if" element={<WhatIf />} />

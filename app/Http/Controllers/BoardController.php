@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Board\BoardLoader;
 use App\Board\BoardView;
 use App\Board\ClientCommands;
+use App\Board\Forecasts;
 use App\Board\RoadView;
 use App\Http\Body;
 use App\Library\RungPage;
@@ -86,13 +87,13 @@ final class BoardController extends Controller
         return new JsonResponse($this->view->minutesOn($data->library()->rung($rung), $this->boards->load($client)));
     }
 
-    public function road(Client $client, string $rung, DataFolder $data): JsonResponse
+    public function road(Client $client, string $rung, DataFolder $data, Forecasts $forecasts): JsonResponse
     {
         $library = $data->library();
         abort_unless($library->hasRung($rung), 404);
         $board = $this->boards->load($client);
 
-        return new JsonResponse(RoadView::of(Road::to($library->rung($rung), $board->client, $board->placements, $library), $board, $library));
+        return new JsonResponse(RoadView::of(Road::to($library->rung($rung), $board->client, $board->placements, $library), $board, $library, $forecasts->of($client)));
     }
 
     public function aim(Request $request, Client $client): JsonResponse

@@ -14,6 +14,7 @@ const tabs = [
   ['week', 'Week'],
   ['door', 'Door'],
   ['log', 'Log'],
+  ['even', 'Even'],
   ['road', 'Road'],
   ['sheet', 'Sheet'],
 ] as const;

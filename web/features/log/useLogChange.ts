@@ -6,7 +6,7 @@ export function useLogChange() {
   const client = useClientId();
   const queries = useQueryClient();
   return () => {
-    for (const key of ['logs', 'board', 'week', 'program', 'audit'])
+    for (const key of ['logs', 'board', 'week', 'program', 'audit', 'evenness', 'road'])
       void queries.invalidateQueries({ queryKey: [key, client] });
     void queries.invalidateQueries({ queryKey: ['clients'] });
   };

@@ -1,0 +1,283 @@
+import { useQuery } from '@tanstack/react-query';
+import { Printer, Scale as Balance } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { answer, api, type Schemas } from '../../api/client';
+import { longDate } from '../../app/dates';
+import { Button } from '../../ui/Button';
+import { Code } from '../../ui/Code';
+import { Notice, Waiting } from '../../ui/Notice';
+import { Why } from '../../ui/Why';
+import { useBoard, useClientId } from '../board/useBoard';
+import { fills } from '../week/Week';
+import { weeksText } from './weeksText';
+
+type Evenness = Schemas['Evenness'];
+
+const HIGHEST_LEVEL = 10;
+
+/** One page to show a client: how even the rungs are, and what was really done. */
+export function EvennessPage() {
+  const client = useClientId();
+  const board = useBoard();
+  const even = useQuery({
+    queryKey: ['evenness', client, board.data?.version],
+    queryFn: () => answer(api.GET('/clients/{client}/evenness', { params: { path: { client } } })),
+    enabled: board.data !== undefined,
+    placeholderData: (before) => before,
+  });
+  if (even.isPending) return <Waiting what="the rungs" />;
+  if (even.isError) return <Notice title={even.error.message} />;
+  const data = even.data;
+  return (
+    <div className="space-y-6">
+      <div className="flex flex-wrap items-center gap-3 rounded-lg border-2 border-stand bg-card p-4">
+        <Balance size={28} aria-hidden />
+        <p className="min-w-60 flex-1 text-xl" data-proposal>
+          {data.proposal}
+        </p>
+        <Button
+          className="print:hidden"
+          onClick={() => {
+            window.print();
+          }}
+        >
+          <Printer size={18} aria-hidden /> Print
+        </Button>
+      </div>
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-2">
+        <Levels data={data} />
+        <Sides data={data} />
+        <Done data={data} />
+        <Front data={data} />
+      </div>
+      <Ladders data={data} />
+    </div>
+  );
+}
+
+function Card({ title, under, children }: { title: string; under: string; children: ReactNode }) {
+  return (
+    <section aria-label={title} className="rounded-lg border border-line bg-card p-4 print:break-inside-avoid">
+      <h2 className="text-xl font-bold">{title}</h2>
+      <p className="mb-2 text-[15px] text-faint">{under}</p>
+      {children}
+    </section>
+  );
+}
+
+function Bar({ share, className = '' }: { share: number; className?: string }) {
+  return (
+    <span className="block h-4 rounded bg-line/60" aria-hidden>
+      <span
+        className={`block h-4 rounded ${className}`}
+        style={{ width: `${Math.min(100, Math.max(0, 100 * share))}%` }}
+      />
+    </span>
+  );
+}
+
+function Levels({ data }: { data: Evenness }) {
+  return (
+    <Card
+      title="Level of each direction"
+      under={`On one scale from 1 to ${HIGHEST_LEVEL}. The highest is ${data.spread} ${data.spread === 1 ? 'level' : 'levels'} above the lowest.`}
+    >
+      <ul className="space-y-2">
+        {data.levels.map((each) => (
+          <li key={each.code}>
+            <span className="flex items-baseline gap-2">
+              <Code code={each.code} /> <span className="flex-1">{each.name}</span>
+              {each.holds && <b className="text-warn">holds its rung</b>}
+              <b className="text-xl">{each.level ?? '–'}</b>
+            </span>
+            {each.level === null ? (
+              <span className="text-sm text-faint">Not compared: {each.left_out}.</span>
+            ) : (
+              <Bar share={each.level / HIGHEST_LEVEL} className={fills[each.code] ?? 'bg-faint'} />
+            )}
+          </li>
+        ))}
+      </ul>
+    </Card>
+  );
+}
+
+function Done({ data }: { data: Evenness }) {
+  const most = Math.max(
+    1,
+    ...data.done.flatMap((each) => [each.planned.work.seconds, each.week.work.seconds, each.month.work.seconds / 4]),
+  );
+  const line = (label: string, seconds: number, text: string, className: string) => (
+    <div className="grid grid-cols-[6rem_1fr_11rem] items-center gap-2 text-[15px]">
+      <span>{label}</span>
+      <Bar share={seconds / most} className={className} />
+      <span>{text}</span>
+    </div>
+  );
+  return (
+    <Card
+      title="Planned and really done"
+      under="Minutes of work and sets in a week, and the weekly mean of four weeks."
+    >
+      <ul className="space-y-3">
+        {data.done.map((each) => (
+          <li key={each.code}>
+            <p className="flex items-baseline gap-2">
+              <Code code={each.code} /> {each.name}
+              <span
+                className={`ml-auto text-[15px] ${each.week.sessions < each.target_sessions ? 'font-semibold text-warn' : 'text-faint'}`}
+              >
+                {each.week.sessions} of {each.target_sessions} sessions in seven days
+              </span>
+            </p>
+            {line(
+              'Planned',
+              each.planned.work.seconds,
+              `${each.planned.work.text}, ${each.planned.sets} sets`,
+              'border-2 border-stand',
+            )}
+            {line(
+              'Seven days',
+              each.week.work.seconds,
+              `${each.week.work.text}, ${each.week.sets} sets`,
+              fills[each.code] ?? 'bg-stand',
+            )}
+            {line(
+              'Four weeks',
+              each.month.work.seconds / 4,
+              `${each.month.work.text} in all, ${each.month.sets} sets`,
+              'bg-faint/60',
+            )}
+          </li>
+        ))}
+      </ul>
+    </Card>
+  );
+}
+
+function Sides({ data }: { data: Evenness }) {
+  return (
+    <Card
+      title="Left against right"
+      under="What the weaker side does in per cent of the stronger, in the newest session with both."
+    >
+      {data.sides.length === 0 && <p>No session with both sides was logged in four weeks.</p>}
+      <ul className="space-y-2">
+        {data.sides.map((each) => (
+          <li key={each.what}>
+            <span className="flex items-baseline gap-2">
+              <Code code={each.category} /> <span className="flex-1">{each.what}</span>
+              {each.worse !== null && <span className="text-faint">{each.worse} is weaker</span>}
+              <b className="text-xl">{each.percent} %</b>
+            </span>
+            <Bar share={each.percent / 100} className={each.extra_set === null ? 'bg-stand' : 'bg-warn'} />
+            {each.extra_set !== null && (
+              <span className="font-semibold text-warn">
+                One set more on the {each.extra_set}, until it comes to 90 % (house rule).
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+    </Card>
+  );
+}
+
+function Front({ data }: { data: Evenness }) {
+  const { tests } = data;
+  if (tests === null) {
+    return (
+      <Card title="Front, back and sides" under="From timed holds on a test day.">
+        <p>No test day yet.</p>
+      </Card>
+    );
+  }
+  const holds = [
+    ['Front', tests.front_s],
+    ['Back', tests.back_s],
+    ['Left side', tests.left_s],
+    ['Right side', tests.right_s],
+  ] as const;
+  const most = Math.max(1, ...holds.map(([, seconds]) => seconds ?? 0));
+  return (
+    <Card title="Front, back and sides" under={`Longest holds with good form, tested on ${longDate(tests.on)}.`}>
+      <ul className="space-y-2">
+        {holds.map(([name, seconds]) => (
+          <li key={name}>
+            <span className="flex items-baseline">
+              <span className="flex-1">{name}</span>
+              <b className="text-xl">{seconds === null ? 'not tested' : `${seconds} s`}</b>
+            </span>
+            <Bar share={(seconds ?? 0) / most} className="bg-stand" />
+          </li>
+        ))}
+      </ul>
+      {tests.index_percent !== null && (
+        <p className="mt-2">
+          Sides: {tests.index_percent} %, weaker by stronger.{' '}
+          {tests.extra_set !== null && <b className="text-warn">One set more on the {tests.extra_set}.</b>}
+        </p>
+      )}
+      <p className="mt-1 text-sm text-faint">A single reading is worth a re-test, never a diagnosis.</p>
+    </Card>
+  );
+}
+
+function Ladders({ data }: { data: Evenness }) {
+  return (
+    <Card
+      title="Time on each rung, and what is likely next"
+      under="A range from what was logged, never a promise; the reasons say what it rests on."
+    >
+      <div className="overflow-x-auto">
+        <table className="w-full text-left">
+          <thead>
+            <tr className="border-b-2 border-line text-[15px]">
+              <th className="py-1 pr-3">Ladder</th>
+              <th className="pr-3">Stands on</th>
+              <th className="pr-3 text-right">On it for</th>
+              <th>Next rungs, likely in</th>
+            </tr>
+          </thead>
+          <tbody>
+            {data.ladders.map((each) => (
+              <tr key={each.id} className="border-b border-line align-top last:border-0">
+                <td className="py-2 pr-3 whitespace-nowrap">
+                  <Code code={each.category} /> {each.name}
+                </td>
+                <td className="py-2 pr-3">
+                  {each.rung}
+                  <span className="block text-sm text-faint">
+                    level {each.level}, dose step {each.step} of {each.steps}
+                  </span>
+                </td>
+                <td className="py-2 pr-3 text-right whitespace-nowrap">
+                  {each.days === null ? '–' : `${each.days} ${each.days === 1 ? 'day' : 'days'}`}
+                </td>
+                <td className="py-2">
+                  <div className="flex items-start gap-1">
+                    <div className="flex-1">
+                      {!each.forecast.enough && <span className="text-faint">Too little data.</span>}
+                      {each.forecast.enough && each.forecast.next.length === 0 && (
+                        <span className="text-faint">Nothing that is allowed stands above.</span>
+                      )}
+                      {each.forecast.enough &&
+                        each.forecast.next.map((next) => (
+                          <span key={next.rung} className="block">
+                            {next.name}: <b>{weeksText(next.weeks)}</b>
+                          </span>
+                        ))}
+                    </div>
+                    <span className="print:hidden">
+                      <Why about={`the forecast of ${each.name}`} reasons={each.forecast.assumptions} />
+                    </span>
+                  </div>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </Card>
+  );
+}
