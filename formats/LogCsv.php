@@ -36,7 +36,7 @@ final class LogCsv extends CsvReader
         $sets = [];
         foreach ($reader->rows($text) as $number => $row) {
             $on = $row['date'] ?? '';
-            if (preg_match('/^\d{4}-\d{2}-\d{2}$/', $on) !== 1) {
+            if (preg_match('/^(\d{4})-(\d{2})-(\d{2})$/', $on, $parts) !== 1 || ! checkdate((int) $parts[2], (int) $parts[3], (int) $parts[1])) {
                 $reader->problem($number, 'date', sprintf('"%s" is not a day written YYYY-MM-DD', mb_substr($on, 0, 40)));
             }
             $log = $row['log'] ?? '';

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
+use App\Models\LoggedSession;
 use App\Models\LoggedSet;
 use Illuminate\Support\Carbon;
 
@@ -127,5 +128,105 @@ final class LogsTest extends HttpTestCase
         // 180 + 210 + 90 effort-minutes over seven days, sample SD 92.8132 (calc)
         self::assertSame([480, []], [$week['total'], $week['unknown']]);
         self::assertEqualsWithDelta(480 / 7 / 92.8132, $week['monotony'], 0.001);
+    }
+
+    /** @return array<string, mixed> */
+    private function newest(): array
+    {
+        $id = $this->api('GET', $this->path('/logs'))->json('sessions.0.id');
+
+        return $this->api('GET', $this->path('/logs/'.$id))->assertOk()->json();
+    }
+
+    public function test_an_edit_keeps_what_was_before_and_who_changed_it(): void
+    {
+        $trainer = $this->signedIn();
+        $this->api('POST', $this->path('/logs'), $this->log('edit-key-1', 1))->assertOk();
+        $one = $this->newest();
+        self::assertSame([], $one['changes']);
+        ['key' => $key] = $log = $one['log'];
+        unset($log['key']);
+        $log['sets'][0]['done'] = 6;
+        $edited = $this->api('POST', $this->path('/logs/'.$one['id']), [...$log, 'revision' => $one['revision']])->assertOk()->json();
+
+        self::assertSame([6, $key], [$edited['log']['sets'][0]['done'], $edited['log']['key']]);
+        self::assertSame(['edited', $trainer->name, 8], [$edited['changes'][0]['what'], $edited['changes'][0]['by'], $edited['changes'][0]['before']['sets'][0]['done']]);
+        $this->api('POST', $this->path('/logs/'.$one['id']), [...$log, 'revision' => $one['revision']])->assertStatus(409)->assertJsonPath('current.log.sets.0.done', 6);
+    }
+
+    public function test_a_log_that_was_taken_back_is_put_back_as_it_was(): void
+    {
+        $this->signedIn();
+        $this->api('POST', $this->path('/logs'), $this->log('back-key-1', 1, ['pain' => 2, 'pain_kind' => 'familiar'], ['soreness' => 2, 'effort' => 5, 'minutes' => 20]))->assertOk();
+        $before = $this->newest();
+        $page = $this->api('POST', $this->path('/logs/'.$before['id'].'/remove'))->assertOk()->json();
+        self::assertSame([[], 2], [$page['sessions'], $page['removed'][0]['sets']]);
+
+        $page = $this->api('POST', $this->path('/removed-logs/'.$page['removed'][0]['change'].'/restore'))->assertOk()->json();
+        self::assertSame([], $page['removed']);
+        self::assertSame($before['log'], $this->newest()['log']);
+        self::assertSame(['restored', 'removed'], array_column($this->newest()['changes'], 'what'));
+    }
+
+    public function test_a_device_that_sends_twice_or_late_doubles_and_undoes_nothing(): void
+    {
+        $this->signedIn();
+        $send = fn (int $revision, int $done, array $more = []) => $this->api('PUT', $this->path('/logs/run/device-key-1'), ['revision' => $revision, 'open' => true, ...array_diff_key($this->log('x', 0, ['done' => $done]), ['key' => 0]), ...$more]);
+        self::assertSame(2, $send(2, 4)->assertOk()->json('revision'));
+        self::assertSame(3, $send(3, 6)->assertOk()->json('revision'));
+        self::assertSame(3, $send(2, 4)->assertOk()->json('revision'), 'late');
+        self::assertSame(3, $send(3, 6)->assertOk()->json('revision'), 'twice');
+        self::assertSame([6, 6], array_column($this->newest()['log']['sets'], 'done'));
+        self::assertTrue($this->api('GET', $this->path('/logs'))->json('sessions.0.open'));
+
+        $this->api('POST', $this->path('/logs/'.$this->newest()['id'].'/remove'))->assertOk();
+        $send(4, 8)->assertStatus(409)->assertJsonPath('current.removed', true);
+        $send(4, 8, ['over' => true])->assertOk();
+        self::assertSame([8, 8], array_column($this->newest()['log']['sets'], 'done'));
+    }
+
+    public function test_ticks_that_were_asked_for_and_are_missing_keep_the_rung(): void
+    {
+        $this->signedIn();
+        $all = ['ribs-down', 'back-still', 'trunk-on', 'breathing', 'no-pain'];
+        $this->api('POST', $this->path('/logs'), $this->log('tick-key-1', 3, [], ['ticks' => ['dead-bug' => $all]]))->assertOk();
+        $verdict = $this->verdict($this->api('POST', $this->path('/logs'), $this->log('tick-key-2', 1, [], ['ticks' => ['dead-bug' => array_slice($all, 1)]]))->json());
+        self::assertSame('stay', $verdict['verdict']);
+        self::assertStringContainsString('ribs down', implode($verdict['reasons']));
+        self::assertSame('stay', $this->verdict($this->api('POST', $this->path('/logs'), $this->log('tick-key-3', 0, ['felt' => ['low-back']], ['ticks' => ['dead-bug' => $all]]))->json())['verdict'], 'felt in the low back');
+    }
+
+    public function test_the_log_goes_out_as_a_table_and_comes_back_the_same_once(): void
+    {
+        $this->signedIn();
+        $this->api('POST', $this->path('/logs'), $this->log('csv-key-01', 3, ['faults' => ['ribs-flare'], 'ended_by' => 'ribs-flare', 'done' => 6, 'range' => 0.5, 'felt' => ['neck', 'low-back'], 'talked' => true], ['soreness' => 1, 'minutes' => 20]))->assertOk();
+        $this->api('POST', $this->path('/logs'), ['key' => 'csv-key-02', 'on' => Carbon::today()->toDateString(), 'sets' => [['rung' => 'forearm-plank', 'target' => 20, 'done' => 17.5]]])->assertOk();
+        $csv = (string) $this->api('GET', $this->path('/logs.csv'))->assertOk()->getContent();
+        self::assertSame(4, substr_count($csv, "\r\n"), 'a header and three sets, lines ended as RFC 4180 asks');
+        $logs = fn (): array => array_map(fn (array $session): array => $this->api('GET', $this->path('/logs/'.$session['id']))->json('log'), $this->api('GET', $this->path('/logs'))->json('sessions'));
+        $before = $logs();
+        $this->api('POST', $this->path('/logs/import'), ['csv' => $csv])->assertOk();
+        self::assertSame($before, $logs(), 'the same keys are kept once');
+        LoggedSession::query()->ofClient($this->clientNamed('Maren Tidewell'))->delete();
+        $this->api('POST', $this->path('/logs/import'), ['csv' => $csv])->assertOk();
+        self::assertSame($before, $logs());
+
+        $errors = $this->api('POST', $this->path('/logs/import'), ['csv' => "date,exercise,target,done,pain\r\n2026-13-99,Dead bug,8,8,0\r\n2026-11-02,Nothing known,8,,11\r\n"])->assertStatus(422)->json('errors');
+        self::assertSame(['row 3, column exercise', 'row 3, column pain', 'row 3, column done'], array_column(array_filter($errors, static fn (array $each): bool => str_starts_with($each['path'], 'row 3')), 'path'));
+        self::assertSame($before, $logs(), 'nothing of a table with errors is kept');
+    }
+
+    public function test_a_verdict_is_changed_only_with_a_reason_and_on_its_own_ladder(): void
+    {
+        $this->signedIn();
+        $page = $this->api('POST', $this->path('/logs'), $this->log('chg-key-1', 1))->json();
+        $answer = ['version' => $this->api('GET', $this->path('/board'))->json('version'), 'ladder' => 'dead-bug', 'answer' => 'changed', 'rung' => $this->verdict($page)['from_rung'], 'step' => 1];
+        $this->api('POST', $this->path('/verdicts'), $answer)->assertStatus(422)->assertJsonPath('errors.0.path', '/note');
+        $this->api('POST', $this->path('/verdicts'), [...$answer, 'note' => 'x', 'rung' => 'forearm-plank'])->assertStatus(422)->assertJsonPath('errors.0.path', '/rung');
+        $this->api('POST', $this->path('/verdicts'), [...$answer, 'note' => 'Moves like a swing'])->assertOk();
+
+        $ladder = array_column($this->api('GET', $this->path('/board'))->json('ladders'), null, 'id')['dead-bug'];
+        self::assertSame(1, $ladder['standing']['step']);
+        self::assertStringContainsString('Moves like a swing', $ladder['why'][0]);
     }
 }

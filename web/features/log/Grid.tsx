@@ -1,92 +1,47 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../../api/client';
-import { today } from '../../app/dates';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
-import { newKey } from '../floor/run';
-import { useClientId, useLibrary } from '../board/useBoard';
-import { painKinds, type PainKind } from './painKinds';
+import { useLibrary } from '../board/useBoard';
+import { painKinds } from './painKinds';
+import { bodyOf, clean, type Group, type LogBody, type Row, type Start } from './rows';
 import { useLogChange } from './useLogChange';
 
-type Session = Schemas['BoardSession'];
-type Sent = Schemas['LogRequest']['sets'][number];
-
-interface Row {
-  rung: string;
-  side: Sent['side'];
-  target: number;
-  done: string;
-  fault: string;
-  pain: string;
-  kind: PainKind | '';
-  effort: string;
-  breathing: string;
-}
-
-const clean = { fault: 'none', pain: '0', effort: '5', breathing: 'yes' };
-
-function rowsOf(session: Session): { name: string; dose: string; unit: string | null; rows: Row[] }[] {
-  return session.blocks
-    .flatMap((block) => block.entries)
-    .filter((entry) => entry.ladder !== null)
-    .map((entry) => ({
-      name: entry.name,
-      dose: entry.dose,
-      unit: entry.unit,
-      rows: entry.grid.map((row) => ({
-        rung: entry.exercise,
-        side: row.side,
-        target: row.target,
-        done: '',
-        fault: '',
-        pain: '',
-        kind: '',
-        effort: '',
-        breathing: '',
-      })),
-    }));
-}
-
 /** A session as it stood on paper: one row a set and side, filled by keyboard. What stays empty was not recorded. */
-export function Grid({ session }: { session: Session }) {
-  const client = useClientId();
+export function Grid({
+  start,
+  label,
+  submit,
+}: {
+  start: Start;
+  label: string;
+  submit: (body: LogBody) => Promise<unknown>;
+}) {
   const library = useLibrary();
   const refresh = useLogChange();
-  const [groups, setGroups] = useState(() => rowsOf(session));
-  const [on, setOn] = useState(today());
-  const [soreness, setSoreness] = useState('');
-  const [before, setBefore] = useState('');
-  const [after, setAfter] = useState('');
-  const [effort, setEffort] = useState('');
-  const [minutes, setMinutes] = useState('');
-  const [key, setKey] = useState(() => newKey());
+  const [grid, setGrid] = useState(start);
+  const { groups } = grid;
   const faultNames = new Map(library.data?.library.faults.map((fault) => [fault.id, fault.name]));
   const rungs = new Map(library.data?.library.ladders.flatMap((each) => each.rungs).map((rung) => [rung.id, rung]));
   const save = useMutation({
-    mutationFn: () =>
-      answer(
-        api.POST('/clients/{client}/logs', {
-          params: { path: { client } },
-          body: {
-            key,
-            on,
-            ...number('soreness', soreness),
-            ...number('pain_before', before),
-            ...number('pain_next_day', after),
-            ...number('effort', effort),
-            ...number('minutes', minutes),
-            sets: groups.flatMap((group) => group.rows.filter((row) => row.done !== '').map(toSent)),
-          },
-        }),
-      ),
-    onSuccess: () => {
-      setGroups(rowsOf(session));
-      setKey(newKey());
-      for (const clear of [setSoreness, setBefore, setAfter, setEffort, setMinutes]) clear('');
-    },
+    mutationFn: () => submit(bodyOf(grid)),
     onSettled: refresh,
   });
+  const setGroups = (next: Group[]) => {
+    setGrid({ ...grid, groups: next });
+  };
+  const wide = (name: Exclude<keyof Start, 'groups' | 'on'>, text: string, unit: string, width: string) => (
+    <TextField
+      label={text}
+      unit={unit}
+      type="number"
+      value={grid[name]}
+      className={width}
+      onChange={(value) => {
+        setGrid({ ...grid, [name]: value });
+      }}
+    />
+  );
 
   function change(g: number, r: number, part: Partial<Row>) {
     setGroups(
@@ -126,33 +81,20 @@ export function Grid({ session }: { session: Session }) {
       }}
     >
       <div className="mb-3 flex flex-wrap gap-3">
-        <TextField label="Done on" type="date" value={on} onChange={setOn} className="w-44" />
         <TextField
-          label="Soreness"
-          unit="0–10"
-          type="number"
-          value={soreness}
-          onChange={setSoreness}
-          className="w-32"
+          label="Done on"
+          type="date"
+          value={grid.on}
+          className="w-44"
+          onChange={(on) => {
+            setGrid({ ...grid, on });
+          }}
         />
-        <TextField label="Pain before" unit="0–10" type="number" value={before} onChange={setBefore} className="w-36" />
-        <TextField
-          label="Pain the day after"
-          unit="0–10"
-          type="number"
-          value={after}
-          onChange={setAfter}
-          className="w-48"
-        />
-        <TextField
-          label="Session effort"
-          unit="0–10"
-          type="number"
-          value={effort}
-          onChange={setEffort}
-          className="w-40"
-        />
-        <TextField label="Lasted" unit="min" type="number" value={minutes} onChange={setMinutes} className="w-32" />
+        {wide('soreness', 'Soreness', '0–10', 'w-32')}
+        {wide('pain_before', 'Pain before', '0–10', 'w-36')}
+        {wide('pain_next_day', 'Pain the day after', '0–10', 'w-48')}
+        {wide('effort', 'Session effort', '0–10', 'w-40')}
+        {wide('minutes', 'Lasted', 'min', 'w-32')}
       </div>
       {groups.map((group, g) => (
         <section key={g} aria-label={group.name} className="mb-3 rounded-lg border border-line bg-card p-3">
@@ -271,30 +213,11 @@ export function Grid({ session }: { session: Session }) {
         type="submit"
         disabled={save.isPending || !groups.some((group) => group.rows.some((row) => row.done !== ''))}
       >
-        {save.isPending ? 'Saving …' : 'Save the log'}
+        {save.isPending ? 'Saving …' : label}
       </Button>
       <span className="ml-3 text-sm text-faint">
         What stays empty was not recorded, and never counts as good. Rows without “done” are left out.
       </span>
     </form>
   );
-}
-
-function number(name: 'soreness' | 'pain_before' | 'pain_next_day' | 'effort' | 'minutes', text: string) {
-  return text.trim() === '' ? {} : { [name]: Number(text) };
-}
-
-function toSent(row: Row): Sent {
-  return {
-    rung: row.rung,
-    ...(row.side === undefined ? {} : { side: row.side }),
-    target: row.target,
-    done: Number(row.done),
-    ...(row.fault === '' ? {} : { faults: row.fault === 'none' ? [] : [row.fault] }),
-    ...(row.pain === ''
-      ? {}
-      : { pain: Number(row.pain), ...(row.pain === '0' || row.kind === '' ? {} : { pain_kind: row.kind }) }),
-    ...(row.effort === '' ? {} : { effort: Number(row.effort) }),
-    ...(row.breathing === '' ? {} : { breathing: row.breathing === 'yes' }),
-  };
 }

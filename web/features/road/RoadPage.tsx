@@ -8,6 +8,8 @@ import { Still } from '../../ui/Figure';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoardCommand, useClientId, useBoard } from '../board/useBoard';
 import { RungPicker } from '../library/RungPicker';
+import { Why } from '../../ui/Why';
+import { weeksText } from '../evenness/weeksText';
 import { useFigures } from '../library/useRungs';
 
 type Road = Schemas['Road'];
@@ -204,6 +206,15 @@ function Stretch({
         ))}
         {stretch.rungs.length === 0 && <li className="self-center px-3 text-faint">reached already</li>}
       </ol>
+      {stretch.rungs.length > 0 && (
+        <p className="flex items-center gap-1 text-[15px]">
+          <span>
+            {stretch.forecast.enough ? 'Likely at its end in ' : 'When: '}
+            <b>{weeksText(stretch.forecast.weeks)}</b>
+          </span>
+          <Why about={`the forecast of ${stretch.name}`} reasons={stretch.forecast.assumptions} />
+        </p>
+      )}
     </section>
   );
 }

@@ -1,0 +1,73 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { answer, api, type Schemas } from '../../api/client';
+import { longDate } from '../../app/dates';
+import { Button } from '../../ui/Button';
+import { Notice, Waiting } from '../../ui/Notice';
+import { useClientId, useLibrary } from '../board/useBoard';
+import { Grid } from './Grid';
+import { startOfLog } from './rows';
+
+const whats = { edited: 'edited', removed: 'taken back', restored: 'put back' } as const;
+
+/** A log as it was kept, to be written anew, with everybody who changed it. */
+export function EditLog({ session, onDone }: { session: number; onDone: () => void }) {
+  const client = useClientId();
+  const library = useLibrary();
+  const queries = useQueryClient();
+  const params = { path: { client, session } };
+  const one = useQuery({
+    queryKey: ['log', client, session],
+    queryFn: () => answer(api.GET('/clients/{client}/logs/{session}', { params })),
+  });
+  if (one.isPending || library.isPending) return <Waiting what="the log" />;
+  if (one.isError) return <Notice title={one.error.message} />;
+  const names = new Map(
+    library.data?.library.ladders.flatMap((each) => each.rungs).map((rung) => [rung.id, rung.name]),
+  );
+  const { ticks } = one.data.log;
+  return (
+    <>
+      <div className="mb-2 flex items-center gap-3">
+        <h2 className="text-xl font-bold">Log of {longDate(one.data.log.on)}</h2>
+        <Button className="ml-auto" onClick={onDone}>
+          Leave it
+        </Button>
+      </div>
+      <Grid
+        key={one.data.revision}
+        start={startOfLog(one.data.log, (rung) => names.get(rung) ?? rung)}
+        label="Save the change"
+        submit={async (body) => {
+          await answer(
+            api.POST('/clients/{client}/logs/{session}', {
+              params,
+              body: { ...body, ...(ticks === undefined ? {} : { ticks }), revision: one.data.revision },
+            }),
+          );
+          queries.removeQueries({ queryKey: ['log', client, session] });
+          onDone();
+        }}
+      />
+      {one.data.changes.length > 0 && (
+        <section aria-label="Changes" className="mt-4">
+          <h3 className="font-bold">Who changed it</h3>
+          <ul className="text-[15px]">
+            {one.data.changes.map((change) => (
+              <li key={change.id}>
+                {new Date(change.at).toLocaleString()}: {whats[change.what]} by {change.by ?? 'somebody'}
+                {change.before !== null && <span className="text-faint"> (before: {inShort(change.before)})</span>}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}
+
+function inShort(log: Schemas['Log']): string {
+  const done = log.sets.map(
+    (set) => `${set.side === 'left' ? 'L ' : set.side === 'right' ? 'R ' : ''}${set.done}/${set.target}`,
+  );
+  return `${longDate(log.on)}, ${done.join(', ')}`;
+}

@@ -1,0 +1,138 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Download, Upload } from 'lucide-react';
+import { answer, api, ApiError, type Schemas } from '../../api/client';
+import { longDate } from '../../app/dates';
+import { Button } from '../../ui/Button';
+import { useClientId } from '../board/useBoard';
+import { useLogChange } from './useLogChange';
+
+/** What was logged, the newest first: edited, taken back, put back, and all of it as a table. */
+export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (session: number) => void }) {
+  const client = useClientId();
+  const refresh = useLogChange();
+  const remove = useMutation({
+    mutationFn: (session: number) =>
+      answer(api.POST('/clients/{client}/logs/{session}/remove', { params: { path: { client, session } } })),
+    onSettled: refresh,
+  });
+  const restore = useMutation({
+    mutationFn: (change: number) =>
+      answer(api.POST('/clients/{client}/removed-logs/{change}/restore', { params: { path: { client, change } } })),
+    onSettled: refresh,
+  });
+  return (
+    <section aria-label="Logged sessions">
+      <h2 className="flex items-center text-xl font-bold">
+        Logged
+        <a
+          href={`/api/clients/${client}/logs.csv`}
+          download
+          className="ml-auto inline-flex min-h-10 items-center gap-1 px-2 text-base underline underline-offset-4"
+        >
+          <Download size={16} aria-hidden /> CSV
+        </a>
+        <Import />
+      </h2>
+      <ul>
+        {page.sessions.map((session) => (
+          <li key={session.id} className="flex items-start gap-1 border-t border-line py-1.5 text-[15px]">
+            <span className="min-w-0 flex-1">
+              <b>{longDate(session.on)}</b>, {session.sets} sets
+              {session.short > 0 && `, ${session.short} short`}
+              {session.worst_pain !== null && session.worst_pain > 0 && (
+                <span className="text-warn">, pain {session.worst_pain}</span>
+              )}
+              {session.soreness !== null && session.soreness > 0 && `, soreness ${session.soreness}`}
+              {session.open && <b>, on the floor</b>}
+              {session.edited && ', edited'}
+              <span className="block text-faint">{session.exercises.join(', ')}</span>
+            </span>
+            <Button
+              look="quiet"
+              aria-label={`Edit the log of ${longDate(session.on)}`}
+              onClick={() => {
+                onEdit(session.id);
+              }}
+            >
+              Edit
+            </Button>
+            <Button
+              look="quiet"
+              aria-label={`Take back the log of ${longDate(session.on)}`}
+              disabled={remove.isPending}
+              onClick={() => {
+                remove.mutate(session.id);
+              }}
+            >
+              Take back
+            </Button>
+          </li>
+        ))}
+        {page.removed.map((each) => (
+          <li key={each.change} className="flex items-center gap-1 border-t border-line py-1.5 text-[15px] text-faint">
+            <span className="flex-1">
+              {longDate(each.on)}, {each.sets} sets, taken back
+            </span>
+            <Button
+              look="quiet"
+              disabled={restore.isPending}
+              onClick={() => {
+                restore.mutate(each.change);
+              }}
+            >
+              Put back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Import() {
+  const client = useClientId();
+  const refresh = useLogChange();
+  const queries = useQueryClient();
+  const load = useMutation({
+    mutationFn: async (file: File) =>
+      answer(
+        api.POST('/clients/{client}/logs/import', {
+          params: { path: { client } },
+          body: { csv: await file.text() },
+        }),
+      ),
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: ['logs', client] });
+    },
+    onSettled: refresh,
+  });
+  const errors = load.error instanceof ApiError ? load.error.problem.errors : [];
+  return (
+    <>
+      <label className="inline-flex min-h-10 cursor-pointer items-center gap-1 px-2 text-base underline underline-offset-4 focus-within:outline-3 focus-within:outline-act">
+        <Upload size={16} aria-hidden /> {load.isPending ? 'Reading …' : 'Take in'}
+        <input
+          type="file"
+          accept=".csv,text/csv"
+          className="sr-only"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            if (file !== undefined) load.mutate(file);
+            event.target.value = '';
+          }}
+        />
+      </label>
+      {load.isError && (
+        <span role="alert" className="block w-full text-[15px] text-warn">
+          {errors.length === 0
+            ? load.error.message
+            : errors.slice(0, 8).map((each) => (
+                <span key={`${each.path}${each.message}`} className="block">
+                  {each.path}: {each.message}
+                </span>
+              ))}
+        </span>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,196 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, isConflict, type Schemas } from '../../api/client';
+import { Button } from '../../ui/Button';
+import { Code } from '../../ui/Code';
+import { SelectField, TextField } from '../../ui/Field';
+import { useBoard, useClientId } from '../board/useBoard';
+import { useLogChange } from './useLogChange';
+
+type Verdict = Schemas['LogPage']['verdicts'][number];
+type Answer = Omit<Schemas['VerdictAnswerRequest'], 'version' | 'ladder'>;
+
+const words: Record<Verdict['verdict'], string> = {
+  progress: 'Progress',
+  'step-up': 'A step up',
+  stay: 'Stay',
+  'step-down': 'A step down',
+  regress: 'A rung down',
+  stop: 'Stop and refer',
+};
+
+/** What follows from the log on one ladder: the facts, what would have changed it, and the trainer's answer. */
+export function VerdictCard({ verdict, held }: { verdict: Verdict; held: boolean }) {
+  const client = useClientId();
+  const board = useBoard();
+  const refresh = useLogChange();
+  const reply = useMutation({
+    mutationFn: (how: Answer) =>
+      answer(
+        api.POST('/clients/{client}/verdicts', {
+          params: { path: { client } },
+          body: { version: board.data?.version ?? 1, ladder: verdict.ladder, ...how },
+        }),
+      ),
+    onSuccess: () => {
+      setChanging(false);
+    },
+    onSettled: refresh,
+  });
+  const [changing, setChanging] = useState(false);
+  const bad = verdict.verdict === 'stop' || verdict.refer;
+  const changer = (
+    <Button
+      disabled={reply.isPending}
+      onClick={() => {
+        setChanging(true);
+      }}
+    >
+      Something else …
+    </Button>
+  );
+  return (
+    <article
+      aria-label={`Verdict on ${verdict.name}`}
+      data-verdict={verdict.verdict}
+      className={`mb-3 rounded-lg border p-3 ${bad ? 'border-warn bg-warn-soft' : 'border-line bg-card'}`}
+    >
+      <h3 className="flex items-baseline gap-2 text-lg font-bold">
+        <Code code={verdict.category} /> {verdict.name}
+        <span className={`ml-auto ${bad ? 'text-warn' : ''}`}>{words[verdict.verdict]}</span>
+      </h3>
+      <p>
+        {verdict.from}
+        {verdict.to !== null && verdict.moves && (
+          <>
+            {' → '}
+            <b>{verdict.to === verdict.from ? verdict.dose : `${verdict.to}, ${verdict.dose ?? ''}`}</b>
+          </>
+        )}
+      </p>
+      <ul className="text-[15px]">
+        {verdict.reasons.map((reason) => (
+          <li key={reason}>{reason}</li>
+        ))}
+        {verdict.would_change.map((line) => (
+          <li key={line} className="text-faint">
+            Would change it: {line}
+          </li>
+        ))}
+        {verdict.swap !== null && <li>Spares it: {verdict.swap}.</li>}
+        {verdict.retest && <li>Test this ladder again.</li>}
+      </ul>
+      {held && (
+        <p className="font-semibold text-warn">
+          This direction is two levels or more ahead of the lowest: for evenness the rung may wait, while the dose
+          moves.
+        </p>
+      )}
+      <p className="text-sm text-faint">Rule: {verdict.sentence}</p>
+      {verdict.verdict === 'stay' ? null : verdict.answered === null ? (
+        <div className="mt-2 flex gap-2">
+          {verdict.moves && (
+            <Button
+              look="act"
+              disabled={reply.isPending}
+              onClick={() => {
+                reply.mutate({ answer: 'accepted' });
+              }}
+            >
+              Accept
+            </Button>
+          )}
+          <Button
+            disabled={reply.isPending}
+            onClick={() => {
+              reply.mutate({ answer: 'postponed' });
+            }}
+          >
+            {verdict.moves ? 'Not now' : 'Noted'}
+          </Button>
+          {!changing && changer}
+        </div>
+      ) : (
+        <p className="mt-1 font-semibold">
+          {verdict.answered === 'accepted'
+            ? 'Accepted.'
+            : verdict.answered === 'changed'
+              ? `Changed: ${verdict.note ?? ''}`
+              : verdict.moves
+                ? 'Put off until the next log.'
+                : 'Noted.'}
+        </p>
+      )}
+      {verdict.verdict === 'stay' && !changing && <div className="mt-2">{changer}</div>}
+      {changing && (
+        <Change
+          verdict={verdict}
+          busy={reply.isPending}
+          onCancel={() => {
+            setChanging(false);
+          }}
+          onChange={(change) => {
+            reply.mutate({ answer: 'changed', ...change });
+          }}
+        />
+      )}
+      <p role="alert" className="font-semibold text-warn empty:hidden">
+        {isConflict(reply.error)
+          ? 'Somebody else changed this client in the meantime; look again and press once more.'
+          : reply.error?.message}
+      </p>
+    </article>
+  );
+}
+
+/** Another rung or step of the ladder, with the reason for it. */
+function Change({
+  verdict,
+  busy,
+  onChange,
+  onCancel,
+}: {
+  verdict: Verdict;
+  busy: boolean;
+  onChange: (change: { rung: string; step: number; note: string }) => void;
+  onCancel: () => void;
+}) {
+  const ladder = useBoard().data?.ladders.find((each) => each.id === verdict.ladder);
+  const [rung, setRung] = useState(verdict.from_rung);
+  const [step, setStep] = useState(String(verdict.from_step));
+  const [note, setNote] = useState('');
+  const rungs = ladder?.rungs.filter((each) => each.state === 'open' || each.id === verdict.from_rung) ?? [];
+  const steps = rungs.find((each) => each.id === rung)?.steps ?? [];
+  return (
+    <form
+      className="mt-2 space-y-2 rounded-md border border-line p-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onChange({ rung, step: Number(step), note: note.trim() });
+      }}
+    >
+      <SelectField
+        label="Rung"
+        value={rung}
+        options={rungs.map((each) => [each.id, each.name] as const)}
+        onChange={(id) => {
+          setRung(id);
+          setStep('0');
+        }}
+      />
+      <SelectField
+        label="Dose"
+        value={step}
+        options={steps.map((dose, i) => [String(i), dose] as const)}
+        onChange={setStep}
+      />
+      <TextField label="Why" value={note} onChange={setNote} />
+      <div className="flex gap-2">
+        <Button look="act" type="submit" disabled={busy || note.trim() === ''}>
+          Do this instead
+        </Button>
+        <Button onClick={onCancel}>Cancel</Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,150 @@
+import type { Schemas } from '../../api/client';
+import { today } from '../../app/dates';
+import type { PainKind } from './painKinds';
+
+type Session = Schemas['BoardSession'];
+type Sent = Schemas['LoggedSet'];
+
+/** One set of one side as the grid shows it; an empty cell was not recorded. */
+export interface Row {
+  rung: string;
+  side: Sent['side'];
+  target: number;
+  done: string;
+  fault: string;
+  pain: string;
+  kind: PainKind | '';
+  effort: string;
+  breathing: string;
+  /** as it was logged before, with what the grid has no column for */
+  was: Sent | null;
+}
+
+export interface Group {
+  name: string;
+  dose: string;
+  unit: string | null;
+  rows: Row[];
+}
+
+/** What the grid starts with. */
+export interface Start {
+  groups: Group[];
+  on: string;
+  soreness: string;
+  pain_before: string;
+  pain_next_day: string;
+  effort: string;
+  minutes: string;
+}
+
+export type LogBody = Omit<Schemas['LogRequest'], 'key'>;
+
+const blank = { done: '', fault: '', pain: '', kind: '', effort: '', breathing: '', was: null } as const;
+export const clean = { fault: 'none', pain: '0', effort: '5', breathing: 'yes' };
+
+/** A planned session, nothing of it written down yet. */
+export function startOf(session: Session): Start {
+  return {
+    groups: session.blocks
+      .flatMap((block) => block.entries)
+      .filter((entry) => entry.ladder !== null)
+      .map((entry) => ({
+        name: entry.name,
+        dose: entry.dose,
+        unit: entry.unit,
+        rows: entry.grid.map((row) => ({ ...blank, rung: entry.exercise, side: row.side, target: row.target })),
+      })),
+    on: today(),
+    soreness: '',
+    pain_before: '',
+    pain_next_day: '',
+    effort: '',
+    minutes: '',
+  };
+}
+
+function text(value: number | undefined): string {
+  return value === undefined ? '' : String(value);
+}
+
+function faultOf(set: Sent): string {
+  return set.faults === undefined ? '' : (set.faults[0] ?? 'none');
+}
+
+/** A log as it was kept, to be edited. */
+export function startOfLog(log: Schemas['Log'], nameOf: (rung: string) => string): Start {
+  const groups: Group[] = [];
+  for (const set of log.sets) {
+    const name = nameOf(set.rung);
+    if (groups[groups.length - 1]?.name !== name) groups.push({ name, dose: '', unit: '', rows: [] });
+    groups[groups.length - 1]?.rows.push({
+      rung: set.rung,
+      side: set.side,
+      target: set.target,
+      done: String(set.done),
+      fault: faultOf(set),
+      pain: text(set.pain),
+      kind: set.pain_kind ?? '',
+      effort: text(set.effort),
+      breathing: set.breathing === undefined ? '' : set.breathing ? 'yes' : 'no',
+      was: set,
+    });
+  }
+  return {
+    groups,
+    on: log.on,
+    soreness: text(log.soreness),
+    pain_before: text(log.pain_before),
+    pain_next_day: text(log.pain_next_day),
+    effort: text(log.effort),
+    minutes: text(log.minutes),
+  };
+}
+
+function faults(row: Row): Pick<Sent, 'faults' | 'ended_by'> {
+  if (row.was !== null && row.fault === faultOf(row.was)) {
+    const { faults: known, ended_by } = row.was;
+    return { ...(known === undefined ? {} : { faults: known }), ...(ended_by === undefined ? {} : { ended_by }) };
+  }
+  return row.fault === '' ? {} : { faults: row.fault === 'none' ? [] : [row.fault] };
+}
+
+function toSent(row: Row): Sent {
+  const { cued, felt, range, load_kg, talked, shaking } = row.was ?? ({} as Partial<Sent>);
+  return {
+    rung: row.rung,
+    ...(row.side === undefined ? {} : { side: row.side }),
+    target: row.target,
+    done: Number(row.done),
+    ...faults(row),
+    ...(row.pain === ''
+      ? {}
+      : { pain: Number(row.pain), ...(row.pain === '0' || row.kind === '' ? {} : { pain_kind: row.kind }) }),
+    ...(row.effort === '' ? {} : { effort: Number(row.effort) }),
+    ...(row.breathing === '' ? {} : { breathing: row.breathing === 'yes' }),
+    ...(cued === undefined ? {} : { cued }),
+    ...(felt === undefined ? {} : { felt }),
+    ...(range === undefined ? {} : { range }),
+    ...(load_kg === undefined ? {} : { load_kg }),
+    ...(talked === undefined ? {} : { talked }),
+    ...(shaking === undefined ? {} : { shaking }),
+  };
+}
+
+function number(name: 'soreness' | 'pain_before' | 'pain_next_day' | 'effort' | 'minutes', written: string) {
+  return written.trim() === '' ? {} : { [name]: Number(written) };
+}
+
+/** What is sent; rows without "done" are left out. */
+export function bodyOf(grid: Start): LogBody {
+  return {
+    on: grid.on,
+    ...number('soreness', grid.soreness),
+    ...number('pain_before', grid.pain_before),
+    ...number('pain_next_day', grid.pain_next_day),
+    ...number('effort', grid.effort),
+    ...number('minutes', grid.minutes),
+    sets: grid.groups.flatMap((group) => group.rows.filter((row) => row.done !== '').map(toSent)),
+  };
+}
