@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 // What the benchmarks over HTTP share: one signed-in session, calls that are timed, percentiles.
 
-/** A session of the demo trainer at an address. */
-function session(string $base): CurlHandle
+/** A signed-in session at an address, of the demo trainer where nobody else is named. */
+function session(string $base, string $email = 'trainer@slipway.example', string $password = 'slipway-demo'): CurlHandle
 {
     $curl = curl_init();
     curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEFILE => '']);
     call($curl, $base.'/api/health');
-    call($curl, $base.'/api/sign-in', ['email' => 'trainer@slipway.example', 'password' => 'slipway-demo']);
+    call($curl, $base.'/api/sign-in', ['email' => $email, 'password' => $password]);
 
     return $curl;
 }

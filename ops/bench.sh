@@ -13,3 +13,8 @@ php bench/verdicts.php
 php bench/first-load.php
 php bench/move.php "http://127.0.0.1:$(setting WEB_PORT)"
 php bench/search.php "http://127.0.0.1:$(setting WEB_PORT)"
+# with "many": 300 clients and a year of logs, which takes some minutes to make
+if [ "${1:-}" = many ]; then
+    php artisan demo:seed --many=300
+    php bench/roster.php "http://127.0.0.1:$(setting WEB_PORT)" bare
+fi

@@ -101,7 +101,7 @@ Route::middleware('web')->group(function (): void {
                 Route::post('logs', [LogController::class, 'add']);
                 Route::get('logs.csv', [LogController::class, 'export']);
                 Route::post('logs/import', [LogController::class, 'import']);
-                Route::put('logs/run/{key}', [LogController::class, 'run'])->where('key', '[\w-]{8,64}');
+                Route::put('logs/run/{key}', [LogController::class, 'run'])->where('key', '[A-Za-z0-9][A-Za-z0-9_-]{7,63}');
                 Route::get('logs/{session}', [LogController::class, 'one'])->whereNumber('session');
                 Route::post('logs/{session}', [LogController::class, 'edit'])->whereNumber('session');
                 Route::post('removed-logs/{change}/restore', [LogController::class, 'restore'])->whereNumber('change');

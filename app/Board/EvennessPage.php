@@ -19,6 +19,7 @@ use EvenRungs\Core\Session\DirectionShares;
 use EvenRungs\Formats\DataFolder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
+use stdClass;
 
 /**
  * How even a client's rungs are: levels, what was really done against what was planned, left against right, front against back
@@ -45,7 +46,7 @@ final class EvennessPage
         $today = Carbon::today()->toDateTimeImmutable();
         $inUse = $this->inUse($board);
         $rule = $this->rule($board);
-        $sets = SetRow::query()->ofClient($client)->where('on', '>', $today->modify(sprintf('-%d days', self::MONTH_DAYS))->format('Y-m-d'))->ordered('id')->get();
+        $sets = SetRow::query()->ofClient($client)->where('on', '>', $today->modify(sprintf('-%d days', self::MONTH_DAYS))->format('Y-m-d'))->ordered('id')->toBase()->get(['logged_session_id', 'ladder', 'rung', 'on', 'side', 'done']);
 
         return [
             'levels' => array_map(static fn (Category $each): array => [
@@ -57,8 +58,8 @@ final class EvennessPage
             ], EvennessRule::compared()),
             'spread' => $rule->spread(),
             'proposal' => $this->proposal($rule),
-            'done' => $this->done($board, $sets->toBase(), $today),
-            'sides' => $this->sides($inUse, $sets->toBase()),
+            'done' => $this->done($board, $sets, $today),
+            'sides' => $this->sides($inUse, $sets),
             'tests' => $this->tests($client),
             'ladders' => $this->ladders($client, $inUse, $today),
         ];
@@ -95,7 +96,7 @@ final class EvennessPage
     }
 
     /**
-     * @param  Collection<int, SetRow>  $sets  of four weeks
+     * @param  Collection<int, stdClass>  $sets  of four weeks
      * @return list<array<string, mixed>>
      */
     private function done(Board $board, Collection $sets, DateTimeImmutable $today): array
@@ -134,7 +135,7 @@ final class EvennessPage
 
     /**
      * @param  list<Placement>  $inUse
-     * @param  Collection<int, SetRow>  $sets
+     * @param  Collection<int, stdClass>  $sets
      * @return list<array<string, mixed>> ladders with both sides logged
      */
     private function sides(array $inUse, Collection $sets): array

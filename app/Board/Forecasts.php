@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Board;
 
 use App\Models\Client;
-use App\Models\LoggedSet as SetRow;
 use EvenRungs\Core\Forecast\Forecast;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Standing;
 use EvenRungs\Core\Verdict\History;
 use EvenRungs\Core\Verdict\Judge;
+use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Formats\DataFolder;
 use Illuminate\Support\Carbon;
 
@@ -29,35 +31,40 @@ final class Forecasts
         $style = $this->boards->style($client);
         $judge = new Judge($library, $style);
         $today = Carbon::today()->toDateTimeImmutable();
-        $from = $today->modify(sprintf('-%d days', self::LOOK_BACK_DAYS))->format('Y-m-d');
-        $byLadder = $running = [];
-        $sets = SetRow::query()->ofClient($client)->where('on', '>=', $from)->ordered('on')->ordered('id')->get();
         $standings = $this->boards->standings($client);
-        foreach ($sets->groupBy('ladder') as $ladder => $of) {
-            if (! $library->hasLadder((string) $ladder)) {
-                continue;
-            }
+        $from = $today->modify(sprintf('-%d days', self::LOOK_BACK_DAYS));
+        /** @var array<string, array<string, list<LoggedSession>>> $sessions */
+        $sessions = [];
+        foreach (LogBook::since($client, $from, $this->onLadders($standings)) as [$rung, $session]) {
+            $sessions[$rung->ladder][$rung->id][] = $session;
+        }
+        $byLadder = $running = [];
+        foreach ($sessions as $ladder => $byRung) {
             $qualified = [];
-            $first = $of->min('on');
-            foreach ($of->groupBy('rung') as $id => $onRung) {
-                $rung = $library->hasRung((string) $id) ? $library->rung((string) $id) : null;
-                if ($rung === null) {
-                    continue;
-                }
-                $sessions = LogBook::sessions($client, $onRung, (string) $ladder);
-                $history = new History($library->ladder((string) $ladder), $rung, 0, null, null, $sessions);
-                foreach (array_keys($sessions) as $place) {
+            $first = $today;
+            foreach ($byRung as $id => $of) {
+                $history = new History($library->ladder($ladder), $library->rung($id), 0, null, null, $of);
+                foreach ($of as $place => $session) {
                     $qualified[] = $judge->qualifies($history, $place);
+                    $first = min($first, $session->date);
                 }
-                $standing = $standings[$ladder] ?? null;
-                if ($standing?->rung === $rung) {
-                    $running[$ladder] = $judge->cleanRunning(new History($library->ladder((string) $ladder), $rung, $standing->step, null, null, $sessions));
+                $standing = $standings[$ladder];
+                if ($standing->rung->id === $id) {
+                    $running[$ladder] = $judge->cleanRunning(new History($library->ladder($ladder), $standing->rung, $standing->step, null, null, $of));
                 }
             }
-            $days = is_string($first) ? (int) (new \DateTimeImmutable($first))->diff($today)->days + 1 : 0;
-            $byLadder[(string) $ladder] = Forecast::from($days, $qualified, $style->cleanSessions);
+            $byLadder[$ladder] = Forecast::from((int) $first->diff($today)->days + 1, $qualified, $style->cleanSessions);
         }
 
         return new ClientForecast($byLadder, $running, $library, $this->boards->person($client), $style->cleanSessions);
+    }
+
+    /**
+     * @param  array<string, Standing>  $standings
+     * @return list<Rung> every rung up to where the client stands: the weeks before count on their own rungs
+     */
+    private function onLadders(array $standings): array
+    {
+        return array_merge([], ...array_values(array_map(fn (Standing $each): array => $this->data->library()->ladderOf($each->rung)->downFrom($each->rung), $standings)));
     }
 }

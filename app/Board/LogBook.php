@@ -12,15 +12,17 @@ use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Core\Verdict\LoggedSet;
 use EvenRungs\Core\Verdict\PainKind;
-use Illuminate\Database\Eloquent\Collection;
 
 /**
- * What was logged, as the core reads it.
+ * What was logged, as the core reads it. Plain rows instead of models: a year of a client is some thousand sets, and the list of
+ * clients asks for all of them.
  */
 final class LogBook
 {
     /** Days before the newest log that verdicts look back on. A ladder that nobody trained in them is out of use. */
     private const LOOK_BACK_DAYS = 120;
+
+    private const SET = ['logged_session_id', 'ladder', 'rung', 'side', 'target', 'done', 'faults', 'cued', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'felt'];
 
     /**
      * @param  list<Rung>  $rungs  one a ladder
@@ -29,27 +31,56 @@ final class LogBook
     public static function recent(Client $client, array $rungs): array
     {
         $last = self::lastDay($client);
-        if ($last === null) {
-            return [];
+        $sessions = [];
+        foreach ($last === null ? [] : self::since($client, $last->modify(sprintf('-%d days', self::LOOK_BACK_DAYS)), $rungs) as [$rung, $session]) {
+            $sessions[$rung->ladder][] = $session;
         }
-        $sets = SetRow::query()->ofClient($client)
-            ->where('on', '>=', $last->modify(sprintf('-%d days', self::LOOK_BACK_DAYS))->format('Y-m-d'))
-            ->ordered('id')
-            ->among('rung', array_map(static fn (Rung $rung): string => $rung->id, $rungs))->get()->groupBy('ladder');
 
-        return $sets->map(static fn (Collection $of, string $ladder): array => self::sessions($client, $of, $ladder))->all();
+        return $sessions;
+    }
+
+    /**
+     * What was done on some rungs from a day on.
+     *
+     * @param  list<Rung>  $rungs
+     * @return list<array{Rung, LoggedSession}> oldest first
+     */
+    public static function since(Client $client, DateTimeImmutable $from, array $rungs): array
+    {
+        $day = $from->format('Y-m-d');
+        $sets = [];
+        foreach (SetRow::query()->ofClient($client)->where('on', '>=', $day)->among('rung', array_map(static fn (Rung $rung): string => $rung->id, $rungs))->ordered('id')->toBase()->get(self::SET) as $row) {
+            $sets[$row->logged_session_id][$row->rung][] = self::set((array) $row);
+        }
+        $byId = [];
+        foreach ($rungs as $rung) {
+            $byId[$rung->id] = $rung;
+        }
+        $found = [];
+        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', $day)->ordered('on')->ordered('id')->toBase()->get(['id', 'on', 'soreness', 'pain_before', 'pain_next_day', 'ticks']) as $row) {
+            $ticks = is_string($row->ticks) ? json_decode($row->ticks, true) : null;
+            foreach ($sets[$row->id] ?? [] as $rung => $of) {
+                $ticked = is_array($ticks) ? $ticks[$byId[$rung]->ladder] ?? null : null;
+                $found[] = [$byId[$rung], new LoggedSession(new DateTimeImmutable($row->on), $row->soreness, $row->pain_before, $row->pain_next_day, $of, is_array($ticked) ? array_values($ticked) : null)];
+            }
+        }
+
+        return $found;
     }
 
     /** The first day, from the given one on, on which pain should have stopped the training. */
     public static function firstStop(Client $client, DateTimeImmutable $from): ?DateTimeImmutable
     {
-        foreach (self::sessions($client, SetRow::query()->ofClient($client)->where('on', '>=', $from->format('Y-m-d'))->ordered('id')->get()) as $session) {
-            if ($session->mustStop()) {
-                return $session->date;
-            }
-        }
+        $day = $from->format('Y-m-d');
+        $kinds = array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops()));
+        $days = array_filter([
+            SetRow::query()->ofClient($client)->where('on', '>=', $day)->where('pain', '>', LoggedSession::STOP_OVER)->min('on'),
+            SetRow::query()->ofClient($client)->where('on', '>=', $day)->among('pain_kind', $kinds)->min('on'),
+            SessionRow::query()->ofClient($client)->where('on', '>=', $day)->where('pain_before', '>', LoggedSession::STOP_OVER)->min('on'),
+            SessionRow::query()->ofClient($client)->where('on', '>=', $day)->where('pain_next_day', '>', LoggedSession::STOP_OVER)->min('on'),
+        ], is_string(...));
 
-        return null;
+        return $days === [] ? null : new DateTimeImmutable(min($days));
     }
 
     /** The newest day of training. */
@@ -60,42 +91,32 @@ final class LogBook
         return is_string($on) ? new DateTimeImmutable($on) : null;
     }
 
-    /**
-     * Sets as the sessions that they belong to, oldest first.
-     *
-     * @param  Collection<int, SetRow>  $sets
-     * @param  ?string  $ladder  whose ticks count; null where none are wanted
-     * @return list<LoggedSession>
-     */
-    public static function sessions(Client $client, Collection $sets, ?string $ladder = null): array
+    /** @param  array<string, mixed>  $row */
+    private static function set(array $row): LoggedSet
     {
-        $rows = $sets->groupBy('logged_session_id');
-        $sessions = [];
-        foreach (SessionRow::query()->ofClient($client)->whereKey($rows->keys()->all())->ordered('on')->ordered('id')->get() as $row) {
-            $logged = $rows->get($row->id)?->map(self::set(...))->values()->all() ?? [];
-            $sessions[] = new LoggedSession(new DateTimeImmutable($row->on), $row->soreness, $row->pain_before, $row->pain_next_day, array_values($logged), $ladder === null ? null : $row->ticks[$ladder] ?? null);
-        }
+        $int = static fn (string $name): ?int => is_numeric($row[$name]) ? (int) $row[$name] : null;
+        $text = static fn (string $name): ?string => is_string($row[$name]) ? $row[$name] : null;
+        $list = static function (string $name) use ($row): ?array {
+            $value = is_string($row[$name]) ? json_decode($row[$name], true) : null;
 
-        return $sessions;
-    }
+            return is_array($value) ? array_values(array_filter($value, is_string(...))) : null;
+        };
 
-    private static function set(SetRow $row): LoggedSet
-    {
         return new LoggedSet(
-            match ($row->side) {
-                'left', 'right', 'both' => $row->side,
+            match ($row['side']) {
+                'left', 'right', 'both' => $row['side'],
                 default => null,
             },
-            $row->target,
-            $row->done,
-            $row->faults,
-            $row->cued ?? [],
-            $row->ended_by,
-            $row->pain,
-            PainKind::tryFrom($row->pain_kind ?? ''),
-            $row->effort,
-            $row->breathing,
-            $row->felt ?? [],
+            (int) $int('target'),
+            (int) $int('done'),
+            $list('faults'),
+            $list('cued') ?? [],
+            $text('ended_by'),
+            $int('pain'),
+            PainKind::tryFrom($text('pain_kind') ?? ''),
+            $int('effort'),
+            $row['breathing'] === null ? null : (bool) $row['breathing'],
+            $list('felt') ?? [],
         );
     }
 }

@@ -13,6 +13,7 @@ use EvenRungs\Core\Session\Day;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Formats\DataFolder;
 use Illuminate\Support\Collection;
+use stdClass;
 
 /**
  * The log of a client as the page shows it: what was done, what follows, and the load of the week.
@@ -35,7 +36,7 @@ final class LogPage
     {
         $board = $this->boards->load($client);
         $rows = SessionRow::query()->ofClient($client)->ordered('on', 'desc')->ordered('id', 'desc')->atMost(self::MOST_SHOWN)->get();
-        $sets = SetRow::query()->ofClient($client)->ordered('id')->among('logged_session_id', $rows->pluck('id')->all())->get()->groupBy('logged_session_id');
+        $sets = SetRow::query()->ofClient($client)->ordered('id')->among('logged_session_id', $rows->pluck('id')->all())->toBase()->get(['logged_session_id', 'rung', 'pain', 'target', 'done'])->groupBy('logged_session_id');
         $edited = array_flip(LogChange::query()->ofClient($client)->among('key', $rows->pluck('key')->all())->pluck('key')->all());
 
         return [
@@ -48,7 +49,7 @@ final class LogPage
     }
 
     /**
-     * @param  Collection<int, SetRow>  $sets
+     * @param  Collection<int, stdClass>  $sets
      * @return array<string, mixed>
      */
     private function shown(SessionRow $row, Collection $sets, bool $edited): array
@@ -62,7 +63,7 @@ final class LogPage
             'worst_pain' => $sets->max('pain'),
             'sets' => $sets->count(),
             'exercises' => $sets->pluck('rung')->unique()->map(static fn (string $id): string => $library->hasRung($id) ? $library->rung($id)->name : $id)->values()->all(),
-            'short' => $sets->filter(static fn (SetRow $set): bool => $set->done < $set->target)->count(),
+            'short' => $sets->filter(static fn (stdClass $set): bool => $set->done < $set->target)->count(),
             'open' => $row->open,
             'edited' => $edited,
         ];

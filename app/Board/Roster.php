@@ -10,6 +10,7 @@ use App\Models\TestDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Roster\Need;
 use EvenRungs\Core\Roster\Needs;
+use EvenRungs\Core\Verdict\Judge;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 
@@ -18,8 +19,8 @@ use Illuminate\Support\Collection;
  */
 final class Roster
 {
-    /** Rows that are found anew in one look; more are shown as they were last until the next one. */
-    private const AT_ONCE = 25;
+    /** Rows that are found anew in one look; others are shown as they were last, or not yet, until the next one. */
+    private const AT_ONCE = 8;
 
     public function __construct(
         private readonly BoardLoader $boards,
@@ -31,7 +32,7 @@ final class Roster
 
     /**
      * @param  Collection<int, Client>  $clients  of one studio
-     * @return array{clients: list<array<string, mixed>>, behind: int} rows by need, and among equals in the order given; how many of them are of an earlier day
+     * @return array{clients: list<array<string, mixed>>, behind: int} rows by need, and among equals in the order given; how many are of an earlier day or not there yet
      */
     public function byNeed(string $studio, Collection $clients): array
     {
@@ -46,7 +47,10 @@ final class Roster
             if ($row === null && $found >= self::AT_ONCE) {
                 $old ??= $this->kept->last($studio);
                 $row = $old[$client->id] ?? null;
-                $behind += $row === null ? 0 : 1;
+                $behind++;
+                if ($row === null) {
+                    continue;
+                }
             }
             if ($row === null) {
                 $row = $this->found($client);
@@ -81,7 +85,7 @@ final class Roster
     private function needs(Client $client, bool $refers): Needs
     {
         $today = Carbon::today()->toDateTimeImmutable();
-        $worst = LoggedSet::query()->ofClient($client)->where('on', '>=', Needs::recentFrom($today)->format('Y-m-d'))->where('pain', '>', 0)->ordered('pain', 'desc')->ordered('on', 'desc')->first();
+        $worst = LoggedSet::query()->ofClient($client)->where('on', '>=', Needs::recentFrom($today)->format('Y-m-d'))->where('pain', '>', Judge::MOST_PAIN)->ordered('pain', 'desc')->ordered('on', 'desc')->first();
         $tested = TestDay::query()->ofClient($client)->max('on');
         [$waiting, $stuck] = $this->verdicts->counts($client, $today);
 

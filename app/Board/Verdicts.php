@@ -6,6 +6,7 @@ namespace App\Board;
 
 use App\Models\Clearance;
 use App\Models\Client;
+use App\Models\LoggedSet as SetRow;
 use App\Models\Standing as StandingRow;
 use App\Models\Trainer;
 use App\Models\VerdictAnswer;
@@ -13,6 +14,7 @@ use DateTimeImmutable;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Load\TwoForTwo;
 use EvenRungs\Core\Placement\Standing;
 use EvenRungs\Core\Roster\Needs;
 use EvenRungs\Core\Verdict\Decision;
@@ -31,6 +33,11 @@ use Illuminate\Support\Facades\DB;
  */
 final class Verdicts
 {
+    /** Kilograms by which hand weights usually differ (common practice, no source). */
+    private const SMALLEST_STEP_KG = 1;
+
+    private const MOST_LOADED = 60;
+
     public function __construct(
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
@@ -44,6 +51,7 @@ final class Verdicts
     {
         $verdicts = [];
         $answers = $this->answers($client);
+        $loaded = SetRow::query()->ofClient($client)->where('load_kg', '>', 0)->ordered('id', 'desc')->atMost(self::MOST_LOADED)->get()->reverse()->groupBy('rung');
         foreach ($this->judged($client) as [$history, $verdict]) {
             $answered = $this->answerTo($history, $answers);
             $verdicts[] = [
@@ -63,6 +71,7 @@ final class Verdicts
                 'refer' => $verdict->refer,
                 'retest' => $verdict->retest,
                 'swap' => $verdict->swap?->name,
+                'load' => self::load(array_values($loaded->get($history->rung->id)?->all() ?? [])),
                 'moves' => $verdict->to !== null && ($verdict->to !== $history->rung || $verdict->step !== $history->step),
                 'answered' => $answered?->answer,
                 'note' => $answered?->note,
@@ -71,6 +80,32 @@ final class Verdicts
         }
 
         return $verdicts;
+    }
+
+    /**
+     * Whether the load may go up, from the last set of each session.
+     *
+     * @param  list<SetRow>  $sets  with a load, oldest first
+     */
+    private static function load(array $sets): ?string
+    {
+        $lastSets = [];
+        foreach ($sets as $set) {
+            $lastSets[$set->logged_session_id] = $set;
+        }
+        $last = end($lastSets);
+        if ($last === false || $last->load_kg === null) {
+            return null;
+        }
+        $same = array_filter($lastSets, static fn (SetRow $set): bool => $set->load_kg === $last->load_kg && $set->target === $last->target);
+        if (! TwoForTwo::isEarned($last->target, ...array_map(static fn (SetRow $set): int => $set->done, array_values($same)))) {
+            return null;
+        }
+        $next = TwoForTwo::next($last->load_kg, self::SMALLEST_STEP_KG);
+
+        return $next === null
+            ? sprintf('Two repetitions over in two sessions, but %s kg more is over a tenth of %s kg: repetitions or lever first.', self::SMALLEST_STEP_KG, $last->load_kg)
+            : sprintf('Two repetitions over the goal in the last set of two sessions: %s kg next, from %s kg.', $next, $last->load_kg);
     }
 
     /** @return array{int, int} ladders with a verdict other than *stay* that nobody has answered, and ladders that are stuck */

@@ -10,12 +10,14 @@ use App\Models\Change;
 use App\Models\Clearance;
 use App\Models\Client;
 use App\Models\LadderChange;
+use App\Models\LogChange;
 use App\Models\LoggedSession;
 use App\Models\LoggedSet;
 use App\Models\OwnLadder;
 use App\Models\OwnStyle;
 use App\Models\OwnWord;
 use App\Models\Program;
+use App\Models\RosterRow;
 use App\Models\Screen;
 use App\Models\SessionTemplate;
 use App\Models\Standing;
@@ -37,14 +39,17 @@ use Illuminate\Support\Facades\DB;
  */
 final class DemoSeed extends Command
 {
-    protected $signature = 'demo:seed {--again : remove the demo studio first}';
+    protected $signature = 'demo:seed {--again : remove the demo studio first} {--many= : beside it a second studio with so many clients and a year of logs, for measuring}';
 
     protected $description = 'Seed the demo studio when the database is empty';
 
-    public function handle(ClientCommands $commands, TestDays $days): int
+    public function handle(ClientCommands $commands, TestDays $days, SimulatedLogs $logs): int
     {
+        if ($this->option('many') !== null) {
+            return $this->many((int) $this->option('many'), $commands, $logs);
+        }
         $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
-        DB::transaction(function () use ($scenario, $commands, $days): void {
+        DB::transaction(function () use ($scenario, $commands, $days, $logs): void {
             $studio = $scenario->child('studio');
             if ($this->option('again')) {
                 $this->remove($scenario->each('trainers', static fn (Node $each): string => $each->string('email')));
@@ -61,11 +66,40 @@ final class DemoSeed extends Command
             $this->clients($scenario, $record, $commands);
             $this->clearances($scenario, $record, $commands);
             $this->testDays($scenario, $record, $days);
+            $scenario->each('logs', fn (Node $each): int => $logs->fill($this->client($each, $record), $this->trainer($record), $each->int('weeks'), $each->int('seed'), $each->int('clean_percent'), $each->optionalString('weak_side')));
             foreach ($scenario->child('words')->keys() as $words) {
                 OwnWord::query()->create(['studio_id' => $record->id, 'words' => $words, 'key' => Name::key($words), 'rung' => $scenario->child('words')->string($words)]);
             }
             $this->info('The demo studio is in place.');
         });
+
+        return self::SUCCESS;
+    }
+
+    /** A studio as large as one gets, in made-up names. */
+    private function many(int $count, ClientCommands $commands, SimulatedLogs $logs): int
+    {
+        $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
+        $many = $scenario->child('many');
+        $this->remove([$many->string('email')]);
+        $studio = Studio::query()->create(['name' => $many->string('studio')]);
+        $trainer = Trainer::query()->create(['studio_id' => $studio->id, 'name' => $many->string('trainer'), 'email' => $many->string('email'), 'password' => $many->string('password')]);
+        $documents = array_values(array_filter($scenario->opaque('clients') ?? [], static fn (mixed $each): bool => is_array($each) && ($each['screen']['flags'] ?? null) === []));
+        [$first, $last] = [$many->strings('first'), $many->strings('last')];
+        $bar = $this->output->createProgressBar($count);
+        $sets = 0;
+        for ($i = 0; $i < $count; $i++) {
+            $name = sprintf('%s %s', $first[$i % count($first)], $last[intdiv($i, count($first)) % count($last)]);
+            $document = [...$documents[$i % count($documents)], 'name' => $name, 'days' => ['mon' => 35, 'tue' => 20, 'thu' => 35, 'sat' => 30]];
+            DB::transaction(function () use ($studio, $trainer, $name, $document, $i, $commands, $logs, &$sets): void {
+                $client = Client::query()->create(['studio_id' => $studio->id, 'name' => $name, 'document' => $document]);
+                $commands->start($client, $trainer);
+                $sets += $logs->fill($client->refresh(), $trainer, 52, $i + 1, 70 + $i % 30, $i % 7 === 0 ? 'left' : null);
+            });
+            $bar->advance();
+        }
+        $bar->finish();
+        $this->info(sprintf(' %d clients and %s sets are in place: %s / %s', $count, number_format($sets), $many->string('email'), $many->string('password')));
 
         return self::SUCCESS;
     }
@@ -122,7 +156,7 @@ final class DemoSeed extends Command
     private function remove(array $emails): void
     {
         foreach (Trainer::query()->whereIn('email', $emails)->pluck('studio_id')->unique() as $studio) {
-            foreach ([VerdictAnswer::class, LoggedSet::class, LoggedSession::class, SessionTemplate::class, Clearance::class, Screen::class, OwnStyle::class, TestDay::class, LadderChange::class, OwnLadder::class, OwnWord::class, Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
+            foreach ([RosterRow::class, LogChange::class, VerdictAnswer::class, LoggedSet::class, LoggedSession::class, SessionTemplate::class, Clearance::class, Screen::class, OwnStyle::class, TestDay::class, LadderChange::class, OwnLadder::class, OwnWord::class, Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
                 $model::query()->where('studio_id', $studio)->delete();
             }
             Studio::query()->whereKey($studio)->delete();

@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use EvenRungs\Core\Body\ScreenDue;
 use EvenRungs\Core\Verdict\Decision;
 use EvenRungs\Core\Verdict\History;
+use EvenRungs\Core\Verdict\Judge;
 
 /**
  * What one client needs on a day, and how soon.
@@ -31,7 +32,7 @@ final class Needs
     /**
      * @param  bool  $refers  a clinician must see the client first
      * @param  ?DateTimeImmutable  $painOn  day of the worst pain logged since `recentFrom`; null without one
-     * @param  int  $pain  how bad it was, 0 to 10
+     * @param  int  $pain  how bad it was, 0 to 10; up to 2 is safe and no need
      * @param  int  $waiting  verdicts that nobody answered
      * @param  ?DateTimeImmutable  $seen  day of the newest log
      * @param  int  $stuck  ladders that do not move
@@ -41,7 +42,7 @@ final class Needs
     {
         return new self(array_values(array_filter([
             $refers ? [Need::Refer, null, null] : null,
-            $painOn !== null && $painOn >= self::recentFrom($today) && $pain > 0 ? [Need::Pain, $painOn, $pain] : null,
+            $painOn !== null && $painOn >= self::recentFrom($today) && $pain > Judge::MOST_PAIN ? [Need::Pain, $painOn, $pain] : null,
             $waiting > 0 ? [Need::Decision, null, $waiting] : null,
             $due?->isOver($today) === true ? [Need::Screen, $due->on, null] : null,
             $stuck > 0 ? [Need::Stuck, null, $stuck] : null,

@@ -23,7 +23,8 @@ return new class extends Migration
             $table->decimal('load_kg', 6, 2)->nullable();
             $table->boolean('talked')->nullable()->comment('could talk while holding');
             $table->boolean('shaking')->nullable();
-            $table->index(['studio_id', 'on', 'pain']);
+            $table->index(['client_id', 'on', 'pain']);
+            $table->index(['client_id', 'load_kg', 'id']);
         });
         Schema::create('log_changes', function (Blueprint $table): void {
             $table->id();

@@ -216,6 +216,19 @@ final class LogsTest extends HttpTestCase
         self::assertSame($before, $logs(), 'nothing of a table with errors is kept');
     }
 
+    public function test_two_repetitions_over_the_goal_twice_offer_the_next_weight(): void
+    {
+        $this->signedIn();
+        $id = $this->clientNamed('Maren Tidewell')->id;
+        $ladder = current(array_filter($this->api('GET', '/clients/'.$id.'/board')->json('ladders'), static fn (array $each): bool => $each['id'] === 'hinge'));
+        $rung = $ladder['standing']['rung'];
+        $log = fn (string $key, int $ago, int $done, float $kg): ?string => array_column($this->api('POST', $this->path('/logs'), ['key' => $key, 'on' => Carbon::today()->subDays($ago)->toDateString(), 'sets' => [['rung' => $rung, 'side' => 'both', 'target' => 6, 'done' => $done, 'load_kg' => $kg]]])->assertOk()->json('verdicts'), 'load', 'ladder')['hinge'];
+        self::assertNull($log('load-a-001', 5, 8, 16));
+        self::assertStringContainsString('17 kg next, from 16 kg', (string) $log('load-a-002', 3, 8, 16));
+        self::assertNull($log('load-a-003', 2, 8, 4));
+        self::assertStringContainsString('repetitions or lever first', (string) $log('load-a-004', 1, 9, 4));
+    }
+
     public function test_a_verdict_is_changed_only_with_a_reason_and_on_its_own_ladder(): void
     {
         $this->signedIn();

@@ -78,6 +78,7 @@ export function VerdictCard({ verdict, held }: { verdict: Verdict; held: boolean
           </li>
         ))}
         {verdict.swap !== null && <li>Spares it: {verdict.swap}.</li>}
+        {verdict.load !== null && <li className="font-semibold">{verdict.load}</li>}
         {verdict.retest && <li>Test this ladder again.</li>}
       </ul>
       {held && (

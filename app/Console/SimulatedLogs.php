@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\Board\BoardLoader;
+use App\Models\Client;
+use App\Models\LoggedSession;
+use App\Models\LoggedSet;
+use App\Models\Trainer;
+use EvenRungs\Core\Dose\MeasureKind;
+use EvenRungs\Core\Floor\FloorSet;
+use EvenRungs\Core\Floor\RunSheet;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\Timeline;
+use EvenRungs\Formats\DataFolder;
+use Illuminate\Support\Carbon;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/**
+ * Made-up logs of sessions that a client's program asks for: mostly clean, now and then short, with a fault or a little pain. The
+ * same seed gives the same logs.
+ */
+final class SimulatedLogs
+{
+    private const ROWS_AT_ONCE = 500;
+
+    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards)
+    {
+    }
+
+    /**
+     * @param  int  $weeks  up to yesterday
+     * @param  int  $clean  per cent of sets that are clean
+     * @param  ?string  $weakSide  `left` or `right`, which does less; null where both do the same
+     * @return int sets
+     */
+    public function fill(Client $client, Trainer $trainer, int $weeks, int $seed, int $clean, ?string $weakSide): int
+    {
+        $program = $this->boards->program($client);
+        $sessions = $program->weeks[0]->sessions ?? [];
+        $random = new Randomizer(new Mt19937($seed));
+        $rows = [];
+        $count = 0;
+        $today = Carbon::today();
+        $sheets = array_map(fn (Session $session): array => $this->sheet($session), $sessions);
+        for ($back = 7 * $weeks; $back >= 1; $back--) {
+            $day = $today->copy()->subDays($back);
+            foreach ($sessions as $i => $session) {
+                if ($session->day->number() !== $day->isoWeekday() || $random->getInt(1, 100) <= 6) {
+                    continue;
+                }
+                $row = LoggedSession::query()->create([
+                    'studio_id' => $client->studio_id,
+                    'client_id' => $client->id,
+                    'trainer_id' => $trainer->id,
+                    'key' => sprintf('made-up-%s-%s-%d', $client->id, $day->toDateString(), $i),
+                    'on' => $day->toDateString(),
+                    'soreness' => $random->getInt(0, 3),
+                    'pain_before' => 0,
+                    'effort' => $random->getInt(4, 7),
+                    'minutes' => max(5, (int) round(($session->claimed->ms ?? 900_000) / 60_000) + $random->getInt(-1, 3)),
+                ]);
+                foreach ($sheets[$i] as [$rung, $set]) {
+                    $rows[] = $this->row($client, $row, $rung, $set, $random, $clean, $weakSide);
+                    $count++;
+                }
+                if (count($rows) >= self::ROWS_AT_ONCE) {
+                    LoggedSet::query()->insert($rows);
+                    $rows = [];
+                }
+            }
+        }
+        LoggedSet::query()->insert($rows);
+
+        return $count;
+    }
+
+    /** @return list<array{Rung, FloorSet}> */
+    private function sheet(Session $session): array
+    {
+        $library = $this->data->library();
+        $sheet = [];
+        foreach (RunSheet::of($session, Timeline::of($session, $library), $library) as $set) {
+            $rung = $library->find($session->blocks[$set->block]->entries()[$set->entry]->exercise);
+            if ($rung !== null) {
+                $sheet[] = [$rung, $set];
+            }
+        }
+
+        return $sheet;
+    }
+
+    /** @return array<string, mixed> */
+    private function row(Client $client, LoggedSession $session, Rung $rung, FloorSet $set, Randomizer $random, int $clean, ?string $weakSide): array
+    {
+        $isClean = $random->getInt(1, 100) <= $clean;
+        $weak = $weakSide !== null && $set->side === $weakSide && $random->getInt(1, 100) <= 70;
+        $share = $weak ? 78 : ($isClean ? 100 : $random->getInt(70, 100));
+        $done = (int) floor($set->target * $share / 100);
+        $fault = $share < 100 ? $rung->faults[$random->getInt(0, count($rung->faults) - 1)] : null;
+        if (in_array($rung->start()->measure->kind(), [MeasureKind::Hold, MeasureKind::Intervals], true)) {
+            $done = intdiv($done, 1000) * 1000;
+        }
+
+        return [
+            'studio_id' => $client->studio_id,
+            'client_id' => $client->id,
+            'logged_session_id' => $session->id,
+            'ladder' => $rung->ladder,
+            'rung' => $rung->id,
+            'on' => $session->on,
+            'side' => $set->side,
+            'target' => (int) $set->target,
+            'done' => $done,
+            'faults' => json_encode($fault === null ? [] : [$fault]),
+            'ended_by' => $fault,
+            'pain' => $random->getInt(1, 100) <= 4 ? 1 : 0,
+            'pain_kind' => null,
+            'effort' => $random->getInt(4, $isClean ? 6 : 7),
+            'breathing' => true,
+        ];
+    }
+}

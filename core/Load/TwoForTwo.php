@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Load;
+
+/**
+ * When load is added: two repetitions or more over the goal in the last set of two sessions running (Haff GG, Triplett NT, eds,
+ * Essentials of Strength Training and Conditioning, 4th ed. 2016, from memory). The step is 2 to 10 per cent (ACSM (2009) Med Sci
+ * Sports Exerc 41(3):687–708, from memory); where the smallest weight is more than that, repetitions, lever or hold come first.
+ */
+final class TwoForTwo
+{
+    private const OVER = 2;
+
+    private const SESSIONS = 2;
+
+    private const MOST_PERCENT = 10;
+
+    /**
+     * How often load is earned; after each the count starts again.
+     *
+     * @param  int  $goal  repetitions
+     * @param  list<int>  $lastSets  repetitions in the last set of each session, oldest first
+     */
+    public static function times(int $goal, array $lastSets): int
+    {
+        $times = $running = 0;
+        foreach ($lastSets as $reps) {
+            $running = $reps >= $goal + self::OVER ? $running + 1 : 0;
+            if ($running === self::SESSIONS) {
+                $times++;
+                $running = 0;
+            }
+        }
+
+        return $times;
+    }
+
+    /** Whether the newest session earned it. */
+    public static function isEarned(int $goal, int ...$lastSets): bool
+    {
+        return self::times($goal, array_values($lastSets)) > self::times($goal, array_slice(array_values($lastSets), 0, -1));
+    }
+
+    /**
+     * @param  int|float  $kg  now
+     * @param  int|float  $smallest  kg by which the weights to hand differ
+     * @return int|float|null the next weight; null where the smallest step is too big, so that other ways come first
+     */
+    public static function next(int|float $kg, int|float $smallest): int|float|null
+    {
+        return 100 * $smallest <= self::MOST_PERCENT * $kg ? $kg + $smallest : null;
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use EvenRungs\Core\Evenness\EvennessRule;
+use EvenRungs\Core\Evenness\WorkDone;
+use EvenRungs\Core\Forecast\Forecast;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Placement\Basis;
+use EvenRungs\Core\Placement\Standing;
+use PHPUnit\Framework\TestCase;
+use Tests\Support\Documents;
+
+/**
+ * The evenness rule, work really done, and forecasts. Two levels are a house rule.
+ */
+final class EvennessTest extends TestCase
+{
+    /** @param  array<string, string>  $rungs  by ladder */
+    private static function rule(array $rungs, array $client = []): EvennessRule
+    {
+        $library = Documents::data()->library();
+        $person = Documents::client(['name' => 'Somebody', 'equipment' => ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bench', 'wall'], 'screen' => ['flags' => []], ...$client]);
+        $standings = array_map(static fn (string $rung): Standing => new Standing($library->rung($rung), 0, Basis::HighestClean), $rungs);
+        $placements = array_filter(Documents::placer()->place($person, $standings), static fn ($each): bool => isset($rungs[$each->ladder->id]));
+
+        return EvennessRule::of(array_values($placements), $person, $library);
+    }
+
+    public function test_two_levels_ahead_of_the_lowest_hold_the_rung_and_one_does_not(): void
+    {
+        // heel taps stand on level 4, the bridge on 2, its hold on 3 (common practice, no source)
+        $uneven = self::rule(['dead-bug' => 'heel-taps', 'bridge' => 'bridge']);
+        self::assertSame([['AE' => 4, 'HP' => 2], ['AE'], 'HP'], [$uneven->levels, $uneven->hold, $uneven->lowest]);
+        self::assertTrue($uneven->holds(Category::AntiExtension));
+        $even = self::rule(['dead-bug' => 'heel-taps', 'bridge' => 'bridge-hold']);
+        self::assertSame([[], null, 1], [$even->hold, $even->lowest, $even->spread()]);
+    }
+
+    public function test_a_direction_whose_next_rung_is_barred_is_left_out(): void
+    {
+        $sore = self::rule(['plank' => 'bench-plank', 'dead-bug' => 'heel-taps', 'bridge' => 'bridge'], ['limits' => ['shoulder']]);
+        self::assertArrayHasKey('AE', $sore->levels, 'heel taps go on without the shoulder');
+        $library = Documents::data()->library();
+        $tap = $library->find('shoulder tap');
+        $below = $library->ladderOf($tap)->downFrom($tap)[1];
+        $barred = self::rule([$tap->ladder => $below->id, 'bridge' => 'bridge'], ['limits' => [['limit' => 'shoulder', 'severity' => 'severe']]]);
+        self::assertArrayNotHasKey('AR', $barred->levels);
+        self::assertArrayHasKey('AR', $barred->leftOut);
+    }
+
+    public function test_work_done_counts_by_tempo_once_for_both_sides_and_half_for_what_it_trains_too(): void
+    {
+        $library = Documents::data()->library();
+        $bird = $library->find('bird dog');
+        $done = new WorkDone;
+        foreach (['left', 'right'] as $side) {
+            $done->add($bird, 5, $side, '2026-11-02');
+        }
+        $done->add($library->find('front plank'), 20_000, 'both', '2026-11-04');
+        $done->add($library->find('front plank'), 0, 'both', '2026-11-06');
+        $rep = $bird->start()->measure->work()->ms / $bird->start()->measure->amount();
+
+        self::assertSame([1, 1, 1, 1], [$done->sets['AF'], $done->sets['AE'], $done->sessions('AF'), $done->sessions('AE')]);
+        self::assertSame([(int) (10 * $rep), 20_000], [$done->ms['AF'], $done->ms['AE']]);
+        self::assertSame(2 * intdiv((int) (5 * $rep), 2), $done->ms['AR'], 'the bird dog trains anti-rotation by half');
+    }
+
+    public function test_little_data_is_an_answer(): void
+    {
+        self::assertNull(Forecast::from(28, [true, true, true], 2)->weeks(1));
+        self::assertNull(Forecast::from(10, [true, true, true, true], 2)->weeks(1));
+        self::assertStringContainsString('Too little data', Forecast::from(28, [true], 2)->assumptions()[0]);
+    }
+
+    public function test_the_range_holds_the_mean_of_simulated_runs(): void
+    {
+        // outside check: the mean number of sessions until two clean ones run, found by simulation instead of by formula
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(5));
+        $clean = array_merge(array_fill(0, 12, true), array_fill(0, 4, false));
+        $forecast = Forecast::from(56, $clean, 2);
+        [$soonest, $latest] = $forecast->weeks(3);
+        $sessions = 0;
+        for ($run = 0; $run < 4000; $run++) {
+            for ($step = 0; $step < 3; $step++) {
+                for ($running = 0; $running < 2; $sessions++) {
+                    $running = $random->getInt(1, 100) <= 75 ? $running + 1 : 0;
+                }
+            }
+        }
+        $weeks = $sessions / 4000 / 2;
+        self::assertLessThanOrEqual($weeks, $soonest);
+        self::assertGreaterThanOrEqual($weeks, $latest);
+        self::assertLessThan($latest, $soonest);
+    }
+
+    public function test_more_steps_take_longer_cleaner_logs_less_and_never_clean_is_no_date(): void
+    {
+        $log = static fn (int $clean): Forecast => Forecast::from(42, [...array_fill(0, $clean, true), ...array_fill(0, 12 - $clean, false)], 2);
+        self::assertLessThan($log(10)->weeks(4)[1], $log(10)->weeks(2)[1]);
+        self::assertLessThan($log(7)->weeks(3)[1], $log(12)->weeks(3)[1]);
+        self::assertNull($log(0)->weeks(3)[1], 'beyond two years');
+        self::assertLessThanOrEqual($log(12)->weeks(1)[0], $log(12)->weeks(1, 1)[0]);
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use EvenRungs\Core\Floor\FloorSet;
+use EvenRungs\Core\Floor\RunSheet;
+use EvenRungs\Core\Session\SegmentKind;
+use EvenRungs\Core\Session\Session;
+use PHPUnit\Framework\TestCase;
+use Tests\Support\Documents;
+
+/**
+ * The sets that the floor counts, and what is done when a set ends early.
+ */
+final class FloorTest extends TestCase
+{
+    use TestTrait;
+
+    /** @return list<FloorSet> */
+    private static function sets(Session $session): array
+    {
+        return RunSheet::of($session, Documents::time($session)->timeline, Documents::data()->library());
+    }
+
+    /** @return list<string> */
+    private static function shape(Session $session): array
+    {
+        return array_map(static fn (FloorSet $set): string => sprintf('%s %s', $set->side, $set->target), self::sets($session));
+    }
+
+    public function test_a_row_a_set_and_side_in_the_order_of_the_timeline(): void
+    {
+        self::assertSame(['left 15000', 'right 15000', 'left 15000', 'right 15000'], self::shape(Documents::straight([['exercise' => 'Side plank', 'sets' => 2, 'hold_s' => 15, 'side' => 'each']])));
+        self::assertSame(['left 8', 'right 8'], self::shape(Documents::straight([['exercise' => 'Dead bug', 'reps' => 8, 'side' => 'alternate']])));
+        self::assertSame(['both 12', 'both 12'], self::shape(Documents::straight([['exercise' => 'Bridge', 'sets' => 2, 'reps' => 12, 'side' => 'both']])));
+        self::assertSame(['left 40000', 'right 40000'], self::shape(Documents::straight([['exercise' => 'Side plank', 'intervals' => ['count' => 4, 'hold_s' => 10, 'rest_s' => 5], 'side' => 'each']])), 'short holds are one set');
+    }
+
+    public function test_a_rest_and_an_unknown_exercise_ask_for_no_wrong_row(): void
+    {
+        self::assertSame(['both 20000'], self::shape(Documents::session([['type' => 'straight', 'entries' => [['exercise' => 'Front plank', 'hold_s' => 20]]], ['type' => 'rest', 'rest_s' => 30]])));
+        self::assertSame(['both 20000'], self::shape(Documents::straight([['exercise' => 'Nobody knows this', 'hold_s' => 20]])));
+    }
+
+    public function test_what_counts_when_a_set_ends_early(): void
+    {
+        // alternate: 8 repetitions a side at 2-0-2-0 take 64 s; after 20 s two of each side are whole (calc)
+        [$left] = self::sets(Documents::straight([['exercise' => 'Dead bug', 'reps' => 8, 'tempo' => '2-0-2-0', 'side' => 'alternate']]));
+        self::assertSame([0, 2, 8, 8], [$left->doneAfter(7_999), $left->doneAfter(20_000), $left->doneAfter(64_000), $left->doneAfter(90_000)]);
+        [$hold] = self::sets(Documents::straight([['exercise' => 'Front plank', 'hold_s' => 20]]));
+        self::assertSame(7_200, $hold->doneAfter(7_200));
+        [$walk] = self::sets(Documents::straight([['exercise' => 'Suitcase carry', 'distance_m' => 20, 'side' => 'each']]));
+        self::assertSame(8, $walk->doneAfter(10_000), '0.8 m/s for ten seconds');
+    }
+
+    public function test_a_timed_station_asks_for_what_fits_into_it(): void
+    {
+        $station = static fn (string $exercise, array $more = []): array => self::shape(Documents::session([['type' => 'circuit', 'rounds' => 1, 'entries' => [['exercise' => $exercise, 'work_s' => 40, ...$more]]]]));
+        self::assertSame(['both 40000'], $station('Front plank'));
+        self::assertSame(['left 20000', 'right 20000'], $station('Side plank', ['side' => 'each']), 'the work time covers both sides');
+        $bridge = Documents::data()->library()->find('Bridge');
+        $fits = (int) floor(40_000 / ($bridge->start()->measure->work()->ms / $bridge->start()->measure->amount()));
+        self::assertSame(['both '.$fits], $station('Bridge'));
+    }
+
+    public function test_every_second_of_work_belongs_to_a_set_and_a_whole_session_reaches_every_target(): void
+    {
+        $this->limitTo(60)->forAll(Generators::choose(1, 4), Generators::choose(1, 12), Generators::elements('both', 'each', 'alternate'), Generators::choose(1, 30))
+            ->then(static function (int $sets, int $reps, string $side, int $hold): void {
+                $session = Documents::straight([
+                    ['exercise' => 'Dead bug', 'sets' => $sets, 'reps' => $reps, 'side' => $side, 'rest_s' => 10],
+                    ['exercise' => 'Side plank', 'sets' => $sets, 'hold_s' => $hold, 'side' => $side === 'alternate' ? 'each' : $side],
+                ]);
+                $time = Documents::time($session);
+                $found = self::sets($session);
+                $work = 0;
+                foreach ($time->timeline as $i => $segment) {
+                    if ($segment->kind === SegmentKind::Work) {
+                        $work += $segment->ms();
+                        self::assertNotSame([], array_filter($found, static fn (FloorSet $set): bool => in_array($i, array_column($set->spans, 'segment'), true)));
+                    }
+                }
+                self::assertSame($time->time->workMs, $work);
+                foreach ($found as $set) {
+                    $ms = array_sum(array_map(static fn ($span): int => $span->toMs - $span->fromMs, $set->spans));
+                    self::assertSame((int) $set->target, $set->doneAfter($ms));
+                    self::assertLessThan($set->target, $set->doneAfter($ms - 1));
+                }
+            });
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Reference;
+
+use EvenRungs\Core\Evenness\SideIndex;
+use EvenRungs\Core\Load\TwoForTwo;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/**
+ * Adding load by the 2-for-2 rule: Haff GG, Triplett NT, eds, Essentials of Strength Training and Conditioning, 4th ed. 2016 (from
+ * memory). Steps of 2 to 10 per cent: ACSM (2009) Med Sci Sports Exerc 41(3):687–708 (from memory). Symmetry as weaker by stronger;
+ * the cut-offs come from knees, Noyes FR et al. (1991) Am J Sports Med 19(5):513–518 (from memory), and are a house rule here.
+ */
+final class LoadAndSymmetryTest extends TestCase
+{
+    /** @return iterable<string, array{list<int>, int, bool}> last sets at goal 10, how often load is added, whether now */
+    public static function lastSets(): iterable
+    {
+        yield 'twelve twice' => [[12, 12], 1, true];
+        yield 'eleven between' => [[12, 11, 12], 0, false];
+        yield 'once' => [[12], 0, false];
+        yield 'three times adds once' => [[12, 12, 12], 1, false];
+        yield 'more than two over counts' => [[13, 15], 1, true];
+        yield 'nothing' => [[], 0, false];
+    }
+
+    /** @param  list<int>  $sets */
+    #[DataProvider('lastSets')]
+    public function test_two_for_two(array $sets, int $times, bool $now): void
+    {
+        self::assertSame([$times, $now], [TwoForTwo::times(10, $sets), TwoForTwo::isEarned(10, ...$sets)]);
+    }
+
+    public function test_a_step_of_more_than_ten_per_cent_is_not_taken(): void
+    {
+        // 2.5 kg is ten per cent of 25 kg exactly (calc)
+        self::assertSame([27.5, null, 22, null], [TwoForTwo::next(25, 2.5), TwoForTwo::next(24.9, 2.5), TwoForTwo::next(20, 2), TwoForTwo::next(20, 2.5)]);
+    }
+
+    public function test_ninety_against_a_hundred_is_ninety_per_cent_whichever_side_comes_first(): void
+    {
+        // the same pair is 10, 10.5 or 5.3 % by other formulas (calc), none of which is used
+        self::assertEqualsWithDelta(90.0, SideIndex::of([[90, 100]])->percent, 1e-9);
+        self::assertSame([SideIndex::of([[90, 100]])->percent, 'left', 'right'], [SideIndex::of([[100, 90]])->percent, SideIndex::of([[90, 100]])->worse, SideIndex::of([[100, 90]])->worse]);
+    }
+
+    public function test_one_low_reading_is_noise_two_give_the_worse_side_a_set_and_ninety_ends_it(): void
+    {
+        $extra = static fn (array ...$readings): ?string => SideIndex::of(array_values($readings))->extraSet;
+
+        self::assertNull($extra([84, 100]));
+        self::assertSame('left', $extra([84, 100], [84, 100]));
+        self::assertNull($extra([85, 100], [85, 100]), 'exactly 85 % is not under it');
+        self::assertNull($extra([84, 100], [86, 100], [84, 100]), 'not running');
+        self::assertSame('left', $extra([84, 100], [80, 100], [89, 100]), 'until 90');
+        self::assertNull($extra([84, 100], [80, 100], [90, 100]));
+        self::assertNull($extra([0, 0], [0, 0]), 'nothing done says nothing');
+        self::assertSame('right', $extra([12, 10], [12, 10]));
+    }
+}
