@@ -26,6 +26,7 @@ if [ "$what" != php ]; then
     need_program mariadbd mariadb-server-core
     need_program mariadb mariadb-client-core
     need_program nginx nginx-light
+    need_program openssl openssl
     need_program curl curl
     need_program node nodejs
     need_program npm npm

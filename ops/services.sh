@@ -81,6 +81,77 @@ CONF
     php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" >"$var/log/fpm-start.log" 2>&1 9>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
 }
 
+# What both servers answer.
+site_rules() {
+    cat <<CONF
+        root $root/public;
+        location /build/ {
+            add_header Cache-Control "public, max-age=31536000, immutable";
+            add_header X-Content-Type-Options nosniff;
+            try_files \$uri =404;
+        }
+        location = /icon.svg { try_files \$uri =404; }
+        location = /sw.js {
+            add_header Cache-Control no-cache;
+            try_files \$uri =404;
+        }
+$([ "$instance" != bench ] || cat <<BARE
+        location = /bare {
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME $root/bench/bare.php;
+            fastcgi_pass unix:$fpm_socket;
+        }
+BARE
+)
+        location / {
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME $root/public/index.php;
+            fastcgi_param SCRIPT_NAME /index.php;
+            fastcgi_pass unix:$fpm_socket;
+            fastcgi_read_timeout 60s;
+        }
+CONF
+}
+
+# lan_server: a second server for the studio's own network, over TLS, where `start --lan` asked for it.
+lan_server() {
+    [ -f "$var/lan" ] || return 0
+    make_certificate
+    cat <<CONF
+    server {
+        listen 0.0.0.0:$(cat "$var/lan") ssl;
+        ssl_certificate $var/tls/server.crt;
+        ssl_certificate_key $var/tls/server.key;
+        ssl_protocols TLSv1.2 TLSv1.3;
+        location = /studio-ca.crt {
+            default_type application/x-x509-ca-cert;
+            alias $var/tls/studio-ca.crt;
+        }
+        include $var/conf/site.conf;
+    }
+CONF
+}
+
+# make_certificate: an authority of the studio's own, made once, and a certificate for the names and addresses of this machine.
+make_certificate() {
+    local names address
+    mkdir -p "$var/tls"
+    chmod 700 "$var/tls"
+    if [ ! -f "$var/tls/studio-ca.crt" ]; then
+        openssl req -x509 -newkey rsa:2048 -nodes -days 3650 -sha256 -subj "/CN=Even Rungs, this studio" \
+            -addext basicConstraints=critical,CA:TRUE,pathlen:0 -addext keyUsage=critical,keyCertSign \
+            -keyout "$var/tls/studio-ca.key" -out "$var/tls/studio-ca.crt" 2>"$var/log/tls.log"
+    fi
+    names="DNS:localhost,DNS:$(hostname),DNS:$(hostname).local,IP:127.0.0.1"
+    for address in $(hostname -I); do
+        [[ "$address" == *:* ]] || names="$names,IP:$address"
+    done
+    openssl req -newkey rsa:2048 -nodes -subj "/CN=$(hostname)" -keyout "$var/tls/server.key" -out "$var/tls/server.csr" 2>>"$var/log/tls.log"
+    openssl x509 -req -in "$var/tls/server.csr" -CA "$var/tls/studio-ca.crt" -CAkey "$var/tls/studio-ca.key" -CAcreateserial -days 365 -sha256 \
+        -extfile <(printf 'subjectAltName=%s\nextendedKeyUsage=serverAuth\n' "$names") -out "$var/tls/server.crt" 2>>"$var/log/tls.log" ||
+        fail "no certificate could be made; see var/$instance/log/tls.log"
+}
+
 start_web() {
     if is_ours "$var/run/nginx.pid" nginx; then
         return
@@ -109,31 +180,12 @@ http {
     scgi_temp_path $var/tmp/scgi;
     server {
         listen 127.0.0.1:$(setting WEB_PORT);
-        root $root/public;
-        location /build/ {
-            add_header Cache-Control "public, max-age=31536000, immutable";
-            add_header X-Content-Type-Options nosniff;
-            try_files \$uri =404;
-        }
-        location = /icon.svg { try_files \$uri =404; }
-$([ "$instance" != bench ] || cat <<BARE
-        location = /bare {
-            include /etc/nginx/fastcgi_params;
-            fastcgi_param SCRIPT_FILENAME $root/bench/bare.php;
-            fastcgi_pass unix:$fpm_socket;
-        }
-BARE
-)
-        location / {
-            include /etc/nginx/fastcgi_params;
-            fastcgi_param SCRIPT_FILENAME $root/public/index.php;
-            fastcgi_param SCRIPT_NAME /index.php;
-            fastcgi_pass unix:$fpm_socket;
-            fastcgi_read_timeout 60s;
-        }
+        include $var/conf/site.conf;
     }
+$(lan_server)
 }
 CONF
+    site_rules >"$var/conf/site.conf"
     rm -f "$var/run/nginx.pid"
     nginx -c "$var/conf/nginx.conf" >"$var/log/nginx-start.log" 2>&1 9>&- || { tail -n 2 "$var/log/nginx-start.log" >&2 && fail "the web server did not start"; }
 }

@@ -21,6 +21,8 @@ const queries = new QueryClient({
   },
 });
 
+if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js');
+
 const root = document.getElementById('root');
 if (root !== null) {
   createRoot(root).render(

@@ -28,6 +28,14 @@ final class FloorTest extends BrowserTestCase
         $this->browser->executeScript('window.clockMs += arguments[0]; document.dispatchEvent(new Event("visibilitychange"));', [1000 * $seconds]);
     }
 
+    /** A tap on what may lie behind the bar at the foot of the page until it is scrolled to. */
+    private function tap(string $xpath): void
+    {
+        $target = $this->element(WebDriverBy::xpath($xpath));
+        $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$target]);
+        $target->click();
+    }
+
     private function putOnFloor(string $client): void
     {
         $this->signIn();
@@ -56,6 +64,12 @@ final class FloorTest extends BrowserTestCase
         self::assertCount(1, $page['sessions'], 'one log, whatever happened on the way');
 
         return $this->fetch('/clients/'.$id.'/logs/'.$page['sessions'][0]['id'])['log'];
+    }
+
+    /** The page can open without a server once the worker that keeps it has it. */
+    private function waitUntilKept(): void
+    {
+        $this->browser->wait(15, 200)->until(fn (): bool => $this->browser->executeAsyncScript('const done = arguments[0]; caches.open("even-rungs").then((kept) => Promise.all([kept.match("/floor"), kept.match("/api/me")])).then((found) => done(found.every((each) => each !== undefined)));') === true, 'the page was never kept');
     }
 
     private function waitUntilSent(): void
@@ -158,6 +172,9 @@ final class FloorTest extends BrowserTestCase
         $this->button('Skip')->click();
         $this->css('button[aria-label="Pain: 1"]')->click();
         $this->waitUntilSent();
+        $this->open('/floor');
+        $this->button('Go on')->click();
+        $this->waitUntilKept();
         TestServer::kill();
         try {
             $this->button('Skip')->click();
@@ -165,6 +182,9 @@ final class FloorTest extends BrowserTestCase
             $this->css('button[aria-label="Pain: 2"]')->click();
             $this->css('button[aria-label="Effort: 4"]')->click();
             $this->css('[data-link="waiting"]');
+            $this->open('/floor');
+            $this->waitForText('Go on');
+            self::assertSame('true', $this->css('button[aria-label="Effort: 4"]')->getAttribute('aria-pressed'), 'in a secure context the page opens without a server, with all that was logged');
         } finally {
             TestServer::start();
         }
@@ -196,9 +216,7 @@ final class FloorTest extends BrowserTestCase
             $lane = sprintf('//section[@aria-label="%s"]', $name);
             $this->element(WebDriverBy::xpath($lane.'//button[contains(., "Start")]'))->click();
             $this->element(WebDriverBy::xpath($lane.'//button[contains(., "Skip")]'))->click();
-            $answer = $this->element(WebDriverBy::xpath($lane.sprintf('//button[@aria-label="Pain: %d"]', $pain)));
-            $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$answer]);
-            $answer->click();
+            $this->tap($lane.sprintf('//button[@aria-label="Pain: %d"]', $pain));
         }
         $this->css('[data-link="waiting"]');
         $network(false);
@@ -252,5 +270,29 @@ final class FloorTest extends BrowserTestCase
         $this->button('Undo')->click();
         $this->changed('[data-week-total]', $this->css('[data-week-total]')->getText());
         self::assertSame($before, $this->css('[data-week-total]')->getText());
+    }
+
+    public function test_a_group_runs_on_one_clock_and_each_gets_an_own_log(): void
+    {
+        $this->withFakeClock();
+        $this->signIn();
+        $this->open('/group');
+        foreach (['Maren Tidewell', 'Tove Rudder'] as $name) {
+            $this->element(WebDriverBy::xpath(sprintf('//label[contains(., "%s")]', $name)))->click();
+        }
+        $this->css('section[aria-label="Station 4"]');
+        $this->button('Run it on the floor')->click();
+        $this->css('section[aria-label="Group"]');
+        $this->button('Start')->click();
+        // warm-up of 2 min, the first station of 40 s, 20 s rest, then 5 s into the second (the demo's numbers)
+        $this->pass(185);
+        $this->waitForCount('0:35');
+        $this->tap('//div[@aria-label="End the set"][contains(., "Maren")]//button');
+        self::assertSame('0:35', $this->shownCount(), 'the clock goes on for the others');
+        $this->waitUntilSent();
+        $sets = fn (string $name): array => $this->newestLog($name)['sets'];
+        self::assertCount(1, array_filter(array_column($sets('Maren Tidewell'), 'ended_by')) === [] ? [] : [1]);
+        self::assertSame([], array_filter(array_column($sets('Tove Rudder'), 'ended_by')));
+        self::assertNotSame([], array_filter(array_column($sets('Tove Rudder'), 'done')), 'the first station counts');
     }
 }

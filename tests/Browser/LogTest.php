@@ -35,6 +35,32 @@ final class LogTest extends BrowserTestCase
         $this->waitForText('2 × 8 /alt 2-1-2-0 r0:30');
     }
 
+    public function test_a_progress_verdict_that_is_accepted_moves_wall_week_and_sheet(): void
+    {
+        $this->signIn();
+        $this->link('Maren Tidewell')->click();
+        $this->waitForText('Wall');
+        $client = basename(dirname((string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH)));
+        // on the last dose step of the rung, two clean sessions at its target lead to the next one
+        $this->browser->executeAsyncScript('const [client, done] = arguments; const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]); const json = {Accept: "application/json"};
+            const send = (path, body) => fetch("/api/clients/" + client + path, {method: "POST", headers: {...json, "Content-Type": "application/json", "X-XSRF-TOKEN": token}, body: JSON.stringify(body)}).then((a) => a.json());
+            fetch("/api/clients/" + client + "/board", {headers: json}).then((a) => a.json()).then((board) => { const ladder = board.ladders.find((each) => each.id === "dead-bug");
+            const last = ladder.rungs.find((each) => each.id === ladder.standing.rung).steps.length - 1; return send("/moves", {version: board.version, rung: ladder.standing.rung, step: last}); }).then(() => done());', [$client]);
+        $this->open('/clients/'.$client.'/log');
+        $this->logDeadBug(1);
+        $this->logDeadBug(2);
+        $this->css('[data-verdict="progress"]');
+        $this->button('Accept')->click();
+        $this->browser->wait(15, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-verdict="progress"]')) === []);
+        $this->link('Wall')->click();
+        $this->css('[data-rung="dead-bug-opposite"]');
+        self::assertCount(1, $this->browser->findElements(WebDriverBy::cssSelector('[data-rung="dead-bug-opposite"][data-standing]')));
+        $this->link('Week')->click();
+        $this->waitForText('Dead bug, opposite arm and leg');
+        $this->link('Sheet')->click();
+        $this->waitForText('Dead bug, opposite arm and leg');
+    }
+
     public function test_pain_seven_stops_and_refers(): void
     {
         $this->signIn();

@@ -26,6 +26,7 @@ export function Shell() {
 
   async function signOut() {
     await answer(api.POST('/sign-out'));
+    if ('caches' in window) await caches.delete('even-rungs');
     queries.clear();
     await navigate('/sign-in');
   }

@@ -110,7 +110,7 @@ function Head({ board }: { board: Board }) {
             key={to}
             to={to}
             className={({ isActive }) =>
-              `flex min-h-10 items-center border-b-3 px-2 font-semibold sm:px-3 ${isActive ? 'border-act' : 'border-transparent hover:border-line'}`
+              `flex min-h-10 items-center border-b-3 px-2 font-semibold ${isActive ? 'border-act' : 'border-transparent hover:border-line'}`
             }
           >
             {name}
