@@ -8,6 +8,7 @@ use App\Board\BoardLoader;
 use App\Models\Client;
 use App\Models\LoggedSession;
 use App\Models\LoggedSet;
+use App\Models\Standing;
 use App\Models\Trainer;
 use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Floor\FloorSet;
@@ -75,6 +76,7 @@ final class SimulatedLogs
             }
         }
         LoggedSet::query()->insert($rows);
+        Standing::query()->ofClient($client)->update(['created_at' => $today->copy()->subWeeks($weeks)]);
 
         return $count;
     }

@@ -45,11 +45,13 @@ export function EvennessPage() {
         </Button>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-2">
-        <Levels data={data} />
+        <div className="space-y-6">
+          <Levels data={data} />
+          <Front data={data} />
+        </div>
         <Sides data={data} />
-        <Done data={data} />
-        <Front data={data} />
       </div>
+      <Done data={data} />
       <Ladders data={data} />
     </div>
   );
@@ -119,7 +121,7 @@ function Done({ data }: { data: Evenness }) {
       title="Planned and really done"
       under="Minutes of work and sets in a week, and the weekly mean of four weeks."
     >
-      <ul className="space-y-3">
+      <ul className="grid gap-x-8 gap-y-3 lg:grid-cols-2">
         {data.done.map((each) => (
           <li key={each.code}>
             <p className="flex items-baseline gap-2">

@@ -12,12 +12,12 @@ import { Notice, Waiting } from '../../ui/Notice';
 import { cueKinds, isOn, turn } from './cues';
 import { Lane } from './Lane';
 import { dayOf, startRun } from './start';
-import { beat, hasUnsent, isRunning, load, send, stopAll, useFloor, type Link as LinkState } from './store';
+import { beat, hasUnsent, isRunning, load, send, stopAll, takeBack, useFloor, type Link as LinkState } from './store';
 import { useAwake } from './useAwake';
 
 /** Sessions while they are run: one lane a client or group, each with its clock. */
 export function FloorPage() {
-  const { runs, loaded, link, unkept } = useFloor();
+  const { runs, loaded, link, unkept, elsewhere } = useFloor();
   const [chosen, setChosen] = useState<string | null>(null);
   const [adds, setAdds] = useState(false);
   const [wrong, setWrong] = useState(false);
@@ -48,6 +48,16 @@ export function FloorPage() {
       window.removeEventListener('keydown', press);
     };
   }, []);
+  if (elsewhere) {
+    return (
+      <div className="p-6">
+        <p className="mb-3 text-xl">The floor is open in another window; its clocks run there.</p>
+        <Button look="act" onClick={takeBack}>
+          Use it here
+        </Button>
+      </div>
+    );
+  }
   if (!loaded) return <Waiting what="the floor" />;
   const active = runs.find((run) => run.id === chosen) ?? runs[runs.length - 1];
   return (

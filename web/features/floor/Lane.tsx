@@ -21,6 +21,7 @@ import {
   resume,
   setsIn,
   skip,
+  type FloorSet,
   type Run,
   type Segment,
 } from './run';
@@ -189,6 +190,16 @@ function nextWork(run: Run): Segment | undefined {
   return run.plan.segments.slice(run.segment + 1).find((segment) => segment.what === 'work');
 }
 
+/** The set that a member of a group works at so far into the present segment: half of it a side where sides are done apart. */
+function turnOf(run: Run, member: number, elapsed: number): FloorSet | undefined {
+  const mine = setsIn(run.plan, run.segment).flatMap((i) => {
+    const set = run.plan.sets[i];
+    return set?.member === member ? [set] : [];
+  });
+  const spans = (set: FloorSet) => set.spans.filter((span) => span.segment === run.segment);
+  return mine.find((set) => spans(set).some((span) => elapsed < span.to_ms)) ?? mine[mine.length - 1];
+}
+
 /** What is done now: the figure at its tempo, the count, and what comes next. */
 function Present({ run, at }: { run: Run; at: number }) {
   const segment = run.plan.segments[run.segment];
@@ -250,18 +261,36 @@ function Present({ run, at }: { run: Run; at: number }) {
           />
         )}
       </div>
-      <p className="h-14 overflow-hidden text-lg leading-snug">
-        {counts && <b>{clock(left)} left. </b>}
-        {works && alone && <span className="text-faint">{segment.words}</span>}
-      </p>
+      {alone && (
+        <p className="h-14 overflow-hidden text-lg leading-snug">
+          {counts && <b>{clock(left)} left. </b>}
+          {works && <span className="text-faint">{segment.words}</span>}
+        </p>
+      )}
       {!alone && works && (
         <ul className="text-lg">
           {run.plan.members.map((member, m) => {
-            const mine = sets.map((i) => run.plan.sets[i]).find((set) => set?.member === m);
+            const mine = turnOf(run, m, elapsedAt(run, at));
+            const rung = mine === undefined ? undefined : run.plan.rungs[mine.rung];
             return (
-              <li key={member.client} className={isStopped(run, m) ? 'text-warn line-through' : ''}>
-                <b>{member.name}:</b>{' '}
-                {mine === undefined ? 'rests here' : `${run.plan.rungs[mine.rung]?.name ?? ''}, ${mine.dose}`}
+              <li
+                key={member.client}
+                className={`flex items-center gap-2 ${isStopped(run, m) ? 'text-warn line-through' : ''}`}
+              >
+                {rung !== undefined && (
+                  <Following
+                    drawing={rung.figure}
+                    seconds={elapsedAt(run, at) / 1000}
+                    label={rung.name}
+                    className="h-14 w-24 shrink-0"
+                  />
+                )}
+                <span>
+                  <b>{member.name}:</b>{' '}
+                  {mine === undefined
+                    ? 'rests here'
+                    : `${rung?.name ?? ''}${mine.side === 'both' ? '' : `, ${mine.side}`}, ${mine.dose}`}
+                </span>
               </li>
             );
           })}

@@ -34,9 +34,11 @@ interface State {
   link: Link;
   /** the device refuses to keep anything, as in some private windows */
   unkept: boolean;
+  /** another window of this browser runs the floor now */
+  elsewhere: boolean;
 }
 
-let state: State = { runs: [], loaded: false, link: 'sent', unkept: false };
+let state: State = { runs: [], loaded: false, link: 'sent', unkept: false, elsewhere: false };
 const listeners = new Set<() => void>();
 
 function set(part: Partial<State>) {
@@ -62,13 +64,14 @@ async function keep(run: Run) {
 export async function load(studio: string) {
   if (state.loaded && studio === owner) return;
   owner = studio;
+  windows.postMessage(null);
   try {
     const db = await open();
     // a reload starts the monotonic clock anew: what ran stands where it was seen last
     const kept = (await db.getAll('runs'))
       .filter((run) => run.plan.studio === studio)
       .map((run) => ({ ...run, since: null }));
-    set({ runs: kept, loaded: true });
+    set({ runs: kept, loaded: true, elsewhere: false });
   } catch {
     set({ loaded: true, unkept: true });
   }
@@ -119,6 +122,22 @@ export function beat() {
     if (next.revision !== run.revision) change(run.id, () => next);
     else if (saves) void keep(next);
   }
+}
+
+/** Two windows with one set of clocks would write over each other: the one opened last has the floor. */
+const windows = new BroadcastChannel('even-rungs-floor');
+windows.onmessage = () => {
+  if (!state.loaded) return;
+  stopAll();
+  set({ runs: [], loaded: false, elsewhere: true });
+};
+
+/** Takes the floor back from another window. */
+export function takeBack() {
+  const studio = owner;
+  owner = '';
+  set({ elsewhere: false });
+  void load(studio);
 }
 
 let owner = '';
