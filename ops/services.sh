@@ -43,6 +43,7 @@ start_database() {
         --innodb-buffer-pool-size=128M --innodb-flush-log-at-trx-commit=1 --tmpdir="$var/tmp" \
         --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --max-allowed-packet=64M \
         >/dev/null 2>&1 </dev/null 9>&- &
+    disown
     wait_for 60 "the database" db -e 'select 1'
     db -e "CREATE DATABASE IF NOT EXISTS even_rungs CHARACTER SET utf8mb4;
         CREATE USER IF NOT EXISTS 'even_rungs'@'127.0.0.1';

@@ -94,6 +94,7 @@ final class BoardView
                 'caution' => $limit->rule->caution,
             ], $board->client->limits),
             'equipment' => $board->client->equipment,
+            'home_equipment' => $board->client->home?->equipment,
             'days' => (object) ($board->client->days ?? []),
             'other_training' => array_map(static fn (OtherTraining $other): array => ['day' => $other->day->value, 'type' => $other->type->value], $board->client->otherTraining),
         ];

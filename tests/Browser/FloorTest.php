@@ -295,4 +295,36 @@ final class FloorTest extends BrowserTestCase
         self::assertSame([], array_filter(array_column($sets('Tove Rudder'), 'ended_by')));
         self::assertNotSame([], array_filter(array_column($sets('Tove Rudder'), 'done')), 'the first station counts');
     }
+
+    public function test_the_floor_runs_by_keyboard_and_in_one_window_at_a_time(): void
+    {
+        $this->withFakeClock();
+        $this->putOnFloor('Maren Tidewell');
+        $press = fn (string $key): mixed => $this->browser->executeScript('document.body.dispatchEvent(new KeyboardEvent("keydown", {key: arguments[0], bubbles: true, cancelable: true}));', [$key]);
+        $left = fn (): string => $this->css('[data-left]')->getText();
+        $whole = $left();
+        $press(' ');
+        $this->waitForText('Pause');
+        $press('+');
+        $this->changed('[data-left]', $whole);
+        $press('ArrowRight');
+        $this->waitForText('Clean, breathing');
+        $press('c');
+        $this->css('button[aria-pressed="true"][class*="bg-act"]');
+        $press('ArrowRight');
+        $this->css('[data-what="work"]');
+        $press('1');
+        $this->waitForText('Say: ');
+        $press('!');
+        $this->waitForText('Every clock stands.');
+
+        $first = $this->browser->getWindowHandle();
+        $this->browser->switchTo()->newWindow();
+        $this->open('/floor');
+        $this->waitForText('Go on');
+        $this->browser->switchTo()->window($first);
+        $this->waitForText('The floor is open in another window');
+        $this->button('Use it here')->click();
+        $this->waitForText('Go on');
+    }
 }

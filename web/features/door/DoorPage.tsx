@@ -92,6 +92,7 @@ export function DoorPage() {
   if (board.data === undefined || library.data === undefined) return <Waiting what="the door" />;
   const session = sessions[place];
   const equipment = kit ?? board.data.client.equipment;
+  const home = board.data.client.home_equipment;
   const problem = [run, only, stop].find((each) => each.isError)?.error ?? null;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[26rem_minmax(0,1fr)]">
@@ -165,6 +166,24 @@ export function DoorPage() {
         </fieldset>
         <fieldset>
           <legend className="font-semibold">Kit at hand</legend>
+          {home !== null && (
+            <div className="my-1 flex gap-1">
+              <Button
+                onClick={() => {
+                  setKit(null);
+                }}
+              >
+                At the studio
+              </Button>
+              <Button
+                onClick={() => {
+                  setKit(home);
+                }}
+              >
+                At home
+              </Button>
+            </div>
+          )}
           <div className="grid grid-cols-2">
             {library.data.library.equipment.map((each) => (
               <Tick

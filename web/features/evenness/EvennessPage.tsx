@@ -69,7 +69,7 @@ function Card({ title, under, children }: { title: string; under: string; childr
 
 function Bar({ share, className = '' }: { share: number; className?: string }) {
   return (
-    <span className="block h-4 rounded bg-line/60" aria-hidden>
+    <span className="block h-4 rounded bg-line/70" aria-hidden>
       <span
         className={`block h-4 rounded ${className}`}
         style={{ width: `${Math.min(100, Math.max(0, 100 * share))}%` }}
@@ -148,7 +148,7 @@ function Done({ data }: { data: Evenness }) {
               'Four weeks',
               each.month.work.seconds / 4,
               `${each.month.work.text} in all, ${each.month.sets} sets`,
-              'bg-faint/60',
+              'bg-faint/70',
             )}
           </li>
         ))}

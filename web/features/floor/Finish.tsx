@@ -1,5 +1,5 @@
 import { Button } from '../../ui/Button';
-import { clock } from './clock';
+import { clock } from '../../app/clock';
 import { finish, isSent, tell, type Run } from './run';
 import { Scale } from './Scale';
 import { drop, useFloor } from './store';
@@ -12,7 +12,7 @@ export function Finish({ run, act }: { run: Run; act: (by: (run: Run, at: number
     <div>
       <h3 className="text-2xl font-bold">{run.finished ? 'Finished' : 'The session is over'}</h3>
       <p className="text-lg">
-        {clock(run.ranMs)} on the clock. {!run.finished && 'Look over the sets, then finish.'}
+        {clock(run.ranMs / 1000)} on the clock. {!run.finished && 'Look over the sets, then finish.'}
       </p>
       {run.plan.members.map((member, i) => (
         <Scale

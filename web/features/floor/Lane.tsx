@@ -4,7 +4,8 @@ import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Following } from '../../ui/Figure';
 import { wake } from './cues';
-import { clock, sideNames } from './clock';
+import { countdown } from '../../app/clock';
+import { sideNames } from './words';
 import { Finish } from './Finish';
 import {
   addTime,
@@ -75,7 +76,7 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
         {!over && (
           <span className="ml-auto text-faint">
             <b className="text-ink" data-left>
-              {clock(leftAt(run, at))}
+              {countdown(leftAt(run, at))}
             </b>{' '}
             to go
           </span>
@@ -249,7 +250,7 @@ function Present({ run, at }: { run: Run; at: number }) {
               <span className="text-4xl text-faint"> of {first.target}</span>
             </>
           ) : (
-            clock(left)
+            countdown(left)
           )}
         </p>
         {figure !== undefined && shown !== undefined && (
@@ -263,7 +264,7 @@ function Present({ run, at }: { run: Run; at: number }) {
       </div>
       {alone && (
         <p className="h-14 overflow-hidden text-lg leading-snug">
-          {counts && <b>{clock(left)} left. </b>}
+          {counts && <b>{countdown(left)} left. </b>}
           {works && <span className="text-faint">{segment.words}</span>}
         </p>
       )}
@@ -300,7 +301,7 @@ function Present({ run, at }: { run: Run; at: number }) {
         <span className="text-faint">Next: </span>
         {then === undefined
           ? 'the end'
-          : `${then.what === 'work' ? (then.name ?? '') : whats[then.what].toLowerCase()}${then.side === 'left' || then.side === 'right' ? `, ${then.side}` : ''}, ${clock(then.ms)}`}
+          : `${then.what === 'work' ? (then.name ?? '') : whats[then.what].toLowerCase()}${then.side === 'left' || then.side === 'right' ? `, ${then.side}` : ''}, ${countdown(then.ms)}`}
       </p>
     </div>
   );

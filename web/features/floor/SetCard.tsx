@@ -4,7 +4,7 @@ import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { toggled } from '../../ui/Field';
 import { painKinds } from '../log/painKinds';
-import { sideNames, units } from './clock';
+import { sideNames, units } from './words';
 import { doneOf, isBehind, report, tell, tick, type Place, type Report, type Run } from './run';
 import { Scale } from './Scale';
 

@@ -66,7 +66,7 @@ export interface Run {
 
 /** Random, also where the page is not in a secure context. */
 export function newKey(): string {
-  return Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
+  return Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => (byte + 256).toString(16).slice(1)).join('');
 }
 
 export function begin(plan: FloorPlan, on: string): Run {

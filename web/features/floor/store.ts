@@ -96,6 +96,7 @@ export function change(id: string, by: (run: Run) => Run) {
   if (before === undefined) return;
   const after = by(before);
   if (after === before) return;
+  if (after.segment !== before.segment) sound(before, after, now());
   set({ runs: state.runs.map((run) => (run.id === id ? after : run)) });
   void keep(after);
   if (after.revision !== before.revision) void send();
@@ -118,9 +119,12 @@ export function beat() {
   for (const run of state.runs) {
     if (run.since === null) continue;
     const next = advance(run, at);
-    sound(run, next, at);
-    if (next.revision !== run.revision) change(run.id, () => next);
-    else if (saves) void keep(next);
+    if (next.revision !== run.revision) {
+      change(run.id, () => next);
+    } else {
+      sound(run, next, at);
+      if (saves) void keep(next);
+    }
   }
 }
 

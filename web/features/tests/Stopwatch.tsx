@@ -1,10 +1,6 @@
 import { useEffect, useState } from 'react';
+import { clock } from '../../app/clock';
 import { Button } from '../../ui/Button';
-
-/** Minutes and seconds, m:ss. */
-export function clock(seconds: number): string {
-  return new Date(1000 * Math.max(0, seconds)).toISOString().slice(14, 19).replace(/^0/, '');
-}
 
 /** A clock for one hold: the rest before it counts down, the hold counts up, and the fault that is tapped ends it. */
 export function Stopwatch({

@@ -9,7 +9,8 @@ import { useBoard, useClientId, useLibrary } from '../board/useBoard';
 import { Climb, type Climbed } from './Climb';
 import { CuffTrace, type Trace } from './CuffTrace';
 import { LegLoading, type LegLoadingResult } from './LegLoading';
-import { clock, Stopwatch } from './Stopwatch';
+import { clock } from '../../app/clock';
+import { Stopwatch } from './Stopwatch';
 
 type Days = Schemas['TestDays'];
 type Test = Days['protocol']['tests'][number]['test'];
