@@ -1,8 +1,8 @@
 import { Pause, Play, RotateCcw, SkipForward } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
-import { Following } from '../../ui/Figure';
+import { Following, type Drawing } from '../../ui/Figure';
 import { wake } from './cues';
 import { countdown } from '../../app/clock';
 import { sideNames } from './words';
@@ -40,29 +40,50 @@ const whats: Record<Segment['what'], string> = {
   'cool-down': 'Cool-down',
 };
 
-/** Redraws while the clock runs, and reads it. */
-function useReading(running: boolean): number {
+/** How often a count is drawn anew; a figure that moves is drawn with every frame. */
+const COUNT_EVERY_MS = 100;
+
+/** Reads the clock while it runs, and draws anew at most so often. */
+function useReading(running: boolean, everyMs: number): number {
   const [at, setAt] = useState(now());
   useEffect(() => {
     if (!running) return;
     let asked = requestAnimationFrame(function next() {
-      setAt(now());
+      setAt((before) => (now() - before >= everyMs ? now() : before));
       asked = requestAnimationFrame(next);
     });
     return () => {
       cancelAnimationFrame(asked);
     };
-  }, [running]);
+  }, [running, everyMs]);
   return running ? Math.max(at, now()) : now();
+}
+
+/** The figure of what is worked at, at its tempo; still while nothing is. */
+function Figure({ run, drawing, label, className }: { run: Run; drawing: Drawing; label: string; className: string }) {
+  const at = useReading(run.since !== null, 0);
+  const works = run.plan.segments[run.segment]?.what === 'work';
+  return (
+    <Following
+      drawing={drawing}
+      seconds={works ? elapsedAt(run, at) / 1000 : null}
+      label={label}
+      className={className}
+    />
+  );
 }
 
 /** One clock and whoever follows it. */
 export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; alone: boolean }) {
-  const at = useReading(run.since !== null);
-  const act = (by: (each: Run, at: number) => Run) => {
-    wake();
-    change(run.id, (each) => by(each, now()));
-  };
+  const at = useReading(run.since !== null, COUNT_EVERY_MS);
+  const { id } = run;
+  const act = useCallback(
+    (by: (each: Run, at: number) => Run) => {
+      wake();
+      change(id, (each) => by(each, now()));
+    },
+    [id],
+  );
   const toggle = () => {
     act(run.since === null ? resume : pause);
   };
@@ -254,12 +275,7 @@ function Present({ run, at }: { run: Run; at: number }) {
           )}
         </p>
         {figure !== undefined && shown !== undefined && (
-          <Following
-            drawing={figure}
-            seconds={works ? elapsedAt(run, at) / 1000 : null}
-            label={shown.name ?? ''}
-            className="h-36 min-w-0 flex-1 sm:h-48"
-          />
+          <Figure run={run} drawing={figure} label={shown.name ?? ''} className="h-36 min-w-0 flex-1 sm:h-48" />
         )}
       </div>
       {alone && (
@@ -279,12 +295,7 @@ function Present({ run, at }: { run: Run; at: number }) {
                 className={`flex items-center gap-2 ${isStopped(run, m) ? 'text-warn line-through' : ''}`}
               >
                 {rung !== undefined && (
-                  <Following
-                    drawing={rung.figure}
-                    seconds={elapsedAt(run, at) / 1000}
-                    label={rung.name}
-                    className="h-14 w-24 shrink-0"
-                  />
+                  <Figure run={run} drawing={rung.figure} label={rung.name} className="h-14 w-24 shrink-0" />
                 )}
                 <span>
                   <b>{member.name}:</b>{' '}

@@ -1,5 +1,5 @@
 import { Check, Minus, Plus } from 'lucide-react';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { toggled } from '../../ui/Field';
@@ -35,7 +35,7 @@ const places: readonly (readonly [Place, string])[] = [
 ];
 
 /** What was really done, set by set: one tap an answer, the newest set first. */
-export function SetCard({ run, act }: { run: Run; act: Act }) {
+export const SetCard = memo(function SetCard({ run, act }: { run: Run; act: Act }) {
   const [member, setMember] = useState(0);
   const [picked, setPicked] = useState<number | null>(null);
   const behind = run.plan.sets.flatMap((set, i) => (set.member === member && isBehind(run, i) ? [i] : []));
@@ -90,7 +90,7 @@ export function SetCard({ run, act }: { run: Run; act: Act }) {
       )}
     </div>
   );
-}
+});
 
 /** Asked before the first set. */
 function Before({ run, member, act }: { run: Run; member: number; act: Act }) {

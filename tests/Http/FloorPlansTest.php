@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+final class FloorPlansTest extends HttpTestCase
+{
+    /** @return array<string, mixed> */
+    private function plan(string $client, int $session = 1): array
+    {
+        return $this->api('GET', '/clients/'.$this->clientNamed($client)->id.'/floor/1/'.$session)->assertOk()->json();
+    }
+
+    public function test_a_plan_holds_the_whole_timeline_and_every_set_that_the_week_asks_for(): void
+    {
+        $this->signedIn();
+        foreach (['Maren Tidewell', 'Bea Thwart', 'Joss Keelson', 'Oskar Pintle'] as $name) {
+            $week = $this->api('GET', '/clients/'.$this->clientNamed($name)->id.'/board')->json('week');
+            foreach ($week['sessions'] as $i => $session) {
+                $plan = $this->plan($name, $i + 1);
+                self::assertEquals($session['total']['seconds'], array_sum(array_column($plan['segments'], 'ms')) / 1000);
+                $entries = array_merge(...array_column($session['blocks'], 'entries'));
+                self::assertSame(array_sum(array_map(static fn (array $entry): int => count($entry['grid']), $entries)), count($plan['sets']), 'floor and paper log ask for the same sets');
+                foreach ($plan['sets'] as $set) {
+                    $ms = array_sum(array_map(static fn (array $span): int => $span['to_ms'] - $span['from_ms'], $set['spans']));
+                    self::assertEqualsWithDelta($set['target'], $ms / $set['unit_ms'], 0.001, 'worked through, a set reaches its target');
+                    self::assertNotSame([], $plan['rungs'][$set['rung']]['faults']);
+                    self::assertContains('breath-held', array_column($plan['rungs'][$set['rung']]['faults'], 'id'));
+                }
+                foreach (array_unique(array_column($plan['sets'], 'ladder')) as $ladder) {
+                    $of = array_filter($plan['sets'], static fn (array $set): bool => $set['ladder'] === $ladder);
+                    self::assertTrue(end($of)['last_of_ladder'], 'the ticks come after the last set');
+                }
+            }
+        }
+        $this->api('GET', '/clients/'.$this->clientNamed('Maren Tidewell')->id.'/floor/1/9')->assertNotFound();
+        $this->api('GET', '/clients/'.$this->clientNamed('Anker Stave')->id.'/floor/1/1')->assertNotFound();
+    }
+
+    public function test_a_group_has_one_timeline_and_sets_of_its_own_for_each(): void
+    {
+        $this->signedIn();
+        $ids = array_map(fn (string $name): string => $this->clientNamed($name)->id, ['Maren Tidewell', 'Bea Thwart']);
+        $body = ['clients' => $ids, 'stations' => ['dead-bug', 'side-plank'], 'rounds' => 2, 'work_s' => 40, 'rest_s' => 20, 'warm_up_s' => 60, 'cool_down_s' => 0];
+        $plan = $this->api('POST', '/group/floor', $body)->assertOk()->json();
+
+        // 60 + 2 × 2 × 40 + 3 × 20 (calc)
+        self::assertSame(280, array_sum(array_column($plan['segments'], 'ms')) / 1000);
+        self::assertSame($ids, array_column($plan['members'], 'client'));
+        foreach ([0, 1] as $member) {
+            self::assertCount(2 * (2 + 2), array_filter($plan['sets'], static fn (array $set): bool => $set['member'] === $member), 'two rounds of two stations, each side');
+        }
+        foreach ($plan['sets'] as $set) {
+            foreach ($set['spans'] as $span) {
+                self::assertSame(20_000, $span['to_ms'] - $span['from_ms'], 'per-side stations split the work time');
+            }
+        }
+        $this->api('POST', '/group/floor', [...$body, 'clients' => [$this->clientNamed('Anker Stave')->id]])->assertStatus(422)->assertJsonPath('errors.0.path', '/clients');
+    }
+
+    public function test_the_studio_writes_its_own_emergency_steps_and_can_go_back(): void
+    {
+        $this->signedIn();
+        $usual = $this->api('GET', '/me')->json('emergency_steps');
+        self::assertSame($usual, $this->plan('Maren Tidewell')['emergency']);
+        $own = ['Ring the harbour bell.', 'Call 000 from the red telephone.'];
+        self::assertSame($own, $this->api('POST', '/emergency', ['steps' => [' '.$own[0], '', $own[1]]])->assertOk()->json('emergency_steps'));
+        $this->signedIn();
+        self::assertSame($own, $this->plan('Maren Tidewell')['emergency']);
+        self::assertSame($usual, $this->api('POST', '/emergency', ['steps' => []])->assertOk()->json('emergency_steps'));
+    }
+}
