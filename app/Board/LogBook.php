@@ -83,6 +83,25 @@ final class LogBook
         return $days === [] ? null : new DateTimeImmutable(min($days));
     }
 
+    /**
+     * The worst pain from a day on, before, during or after training.
+     *
+     * @return ?array{DateTimeImmutable, int} the newest day with it, and how bad it was; null without any
+     */
+    public static function worstPain(Client $client, DateTimeImmutable $from): ?array
+    {
+        $day = $from->format('Y-m-d');
+        $worst = null;
+        foreach ([[SetRow::query(), 'pain'], [SessionRow::query(), 'pain_before'], [SessionRow::query(), 'pain_next_day']] as [$query, $column]) {
+            $row = $query->ofClient($client)->where('on', '>=', $day)->where($column, '>', 0)->ordered($column, 'desc')->ordered('on', 'desc')->toBase()->first(['on', $column]);
+            if ($row !== null && ($worst === null || [$row->{$column}, $row->on] > [$worst[1], $worst[0]])) {
+                $worst = [(string) $row->on, (int) $row->{$column}];
+            }
+        }
+
+        return $worst === null ? null : [new DateTimeImmutable($worst[0]), $worst[1]];
+    }
+
     /** The newest day of training. */
     public static function lastDay(Client $client): ?DateTimeImmutable
     {

@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace App\Board;
 
 use App\Models\Client;
-use App\Models\LoggedSet;
 use App\Models\TestDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Roster\Need;
 use EvenRungs\Core\Roster\Needs;
-use EvenRungs\Core\Verdict\Judge;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 
@@ -85,15 +83,15 @@ final class Roster
     private function needs(Client $client, bool $refers): Needs
     {
         $today = Carbon::today()->toDateTimeImmutable();
-        $worst = LoggedSet::query()->ofClient($client)->where('on', '>=', Needs::recentFrom($today)->format('Y-m-d'))->where('pain', '>', Judge::MOST_PAIN)->ordered('pain', 'desc')->ordered('on', 'desc')->first();
+        [$painOn, $pain] = LogBook::worstPain($client, Needs::recentFrom($today)) ?? [null, 0];
         $tested = TestDay::query()->ofClient($client)->max('on');
         [$waiting, $stuck] = $this->verdicts->counts($client, $today);
 
         return Needs::on(
             $today,
             $refers,
-            $worst === null ? null : new DateTimeImmutable($worst->on),
-            $worst->pain ?? 0,
+            $painOn,
+            $pain,
             $waiting,
             $this->screening->due($client),
             LogBook::lastDay($client),

@@ -79,4 +79,27 @@ final class LogTest extends BrowserTestCase
         $this->waitForText('A verdict waits');
         self::assertSame(['Anker Stave', 'Maren Tidewell'], array_map(static fn (RemoteWebElement $each): string => $each->getText(), array_slice($this->browser->findElements(WebDriverBy::cssSelector('main li .text-lg')), 0, 2)));
     }
+
+    public function test_a_log_is_edited_taken_back_and_put_back_and_the_verdict_follows(): void
+    {
+        $this->signIn();
+        $this->link('Maren Tidewell')->click();
+        $this->link('Log')->click();
+        $this->waitForText('Write down what was done');
+        $this->logDeadBug(1);
+        $this->waitForText('One more clean session at Dead bug, heel taps.');
+        $this->css('button[aria-label^="Edit the log"]')->click();
+        $done = $this->css('input[aria-label^="Done, Dead bug"]');
+        $done->sendKeys([WebDriverKeys::CONTROL, 'a']);
+        $done->sendKeys('6');
+        $this->button('Save the change')->click();
+        $this->waitForText('2 repetitions short.');
+        $this->waitForText('edited');
+        $this->css('button[aria-label^="Edit the log"]')->click();
+        $this->waitForText('edited by Sanna Keel');
+        $this->button('Leave it')->click();
+        $this->css('button[aria-label^="Take back the log"]')->click();
+        $this->button('Put back')->click();
+        $this->waitForText('2 repetitions short.');
+    }
 }

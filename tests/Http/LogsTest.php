@@ -96,6 +96,15 @@ final class LogsTest extends HttpTestCase
         self::assertSame(['pain'], array_column($rows()[1]['needs'], 'kind'), 'an answered verdict waits no longer');
     }
 
+    public function test_pain_that_was_said_before_a_session_brings_a_client_up_too(): void
+    {
+        $this->signedIn();
+        $this->api('POST', $this->path('/logs'), $this->log('door-key-1', 1, ['done' => 0], ['pain_before' => 7]))->assertOk();
+        $needs = array_column($this->api('GET', '/clients')->json('clients'), 'needs', 'name')['Maren Tidewell'];
+        self::assertSame(['kind' => 'pain', 'on' => Carbon::today()->subDay()->toDateString(), 'count' => 7], $needs[0]);
+        self::assertSame(['stop'], array_column($this->api('GET', $this->path('/logs'))->json('verdicts'), 'verdict'));
+    }
+
     public function test_who_was_not_seen_for_weeks_is_said_and_after_eight_the_screen_is_due(): void
     {
         $this->signedIn();

@@ -323,7 +323,7 @@ function EndWith({ run, act }: { run: Run; act: (by: (run: Run, at: number) => R
   const sets = setsIn(run.plan, run.segment).filter((i) => !run.ended.includes(i));
   const members = [...new Set(sets.map((i) => run.plan.sets[i]?.member ?? 0))];
   return (
-    <div className="mt-3 lg:min-h-28">
+    <div className={`mt-3 ${run.plan.members.length === 1 ? 'lg:min-h-28' : ''}`}>
       {members.map((member) => {
         const set = run.plan.sets[sets.find((i) => run.plan.sets[i]?.member === member) ?? -1];
         const faults = set === undefined ? [] : (run.plan.rungs[set.rung]?.faults ?? []);

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Body\Limit;
+use EvenRungs\Core\Body\Severity;
+use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Placement\Swaps;
+use EvenRungs\Core\Planning\Door;
+use EvenRungs\Core\Planning\DoorAnswers;
+use EvenRungs\Core\Planning\DoorSession;
+use EvenRungs\Core\Planning\DoseChooser;
+use EvenRungs\Core\Planning\Fit;
+use EvenRungs\Core\Planning\ProgramEdit;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\Timeline;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Tests\Support\Documents;
+
+/**
+ * Today's session as the answers at the door rewrite it. The order of the questions is a house rule; what they ask is common practice,
+ * no source.
+ */
+final class DoorTest extends TestCase
+{
+    private const KIT = ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bench', 'wall'];
+
+    private const PLACES = ['shoulder', 'wrist', 'neck', 'back-bending', 'back-arching', 'kneeling', 'hip-flexor', 'hamstring', 'floor-transfer', 'balance'];
+
+    private static function rewrite(Session $session, Client $client, DoorAnswers $answers): DoorSession
+    {
+        $library = Documents::data()->library();
+        $style = Documents::data()->style('even-keel');
+
+        return (new Door($library, new Swaps($library, $style->plan->withoutLadders), new ProgramEdit($library, new DoseChooser($style)), new Fit($library)))->rewrite($session, $client, $answers);
+    }
+
+    private static function limit(string $id, Severity $severity): Limit
+    {
+        return new Limit(Documents::data()->library()->limits[$id], $severity);
+    }
+
+    private static function client(int $level): Client
+    {
+        return Documents::client(['name' => 'Somebody', 'equipment' => self::KIT, 'screen' => ['flags' => []], 'days' => ['mon' => 30, 'thu' => 20], 'ability' => array_fill_keys(['BR', 'AE', 'AF', 'AL', 'AR', 'HP', 'SG', 'IN'], $level)]);
+    }
+
+    public function test_whatever_is_said_nothing_barred_remains_and_the_minutes_hold(): void
+    {
+        $library = Documents::data()->library();
+        $random = new Randomizer(new Mt19937(20261126));
+        $swapped = $cut = 0;
+        foreach (range(2, 7) as $level) {
+            $client = self::client($level);
+            foreach (Documents::plan($client)->weeks[0]->sessions as $session) {
+                for ($try = 0; $try < 25; $try++) {
+                    $pain = $random->getInt(0, 5);
+                    $sore = array_map(static fn (int $i): Limit => self::limit(self::PLACES[$i], $pain > 2 ? Severity::Severe : Severity::Moderate), $random->pickArrayKeys(self::PLACES, $random->getInt(1, 3)));
+                    $kit = array_values(array_filter(self::KIT, static fn (): bool => $random->getInt(0, 3) > 0));
+                    $left = Seconds::of(60 * $random->getInt(4, 30));
+                    $answers = new DoorAnswers($sore, $random->getInt(0, 6), $pain, $left, $kit);
+                    $door = self::rewrite($session, $client, $answers);
+                    self::assertEquals($door, self::rewrite($session, $client, $answers), 'the same answers, the same session');
+                    if ($door->session === null) {
+                        self::assertNotNull($door->why);
+
+                        continue;
+                    }
+                    self::assertFalse(Timeline::length($door->session, $library)->isLongerThan($left));
+                    self::assertEquals(Timeline::length($door->session, $library), $door->session->claimed, 'the minutes it claims are its own');
+                    $today = $client->sore($sore);
+                    foreach ($door->session->entries() as $entry) {
+                        $rung = $library->find($entry->exercise);
+                        self::assertNotNull($rung);
+                        self::assertSame([], $today->bars($rung), $rung->id);
+                        self::assertSame([], array_diff($rung->equipment, $kit), $rung->id);
+                        if ($answers->soreness >= 4) {
+                            self::assertFalse($rung->category->isDirection());
+                        }
+                    }
+                    foreach ($door->changes as $change) {
+                        self::assertNotSame('', $change->why);
+                        $swapped += $change->how === 'swapped' ? 1 : 0;
+                        $cut += $change->how === 'cut' ? 1 : 0;
+                    }
+                    self::assertSame($door->changes === [], $door->session->entries() == $session->entries(), 'what changes is said');
+                }
+            }
+        }
+        self::assertGreaterThan(20, $swapped);
+        self::assertGreaterThan(20, $cut);
+    }
+
+    public function test_a_swap_trains_the_same_direction_or_the_exercise_is_left_out(): void
+    {
+        $library = Documents::data()->library();
+        $client = self::client(4);
+        foreach (self::PLACES as $place) {
+            foreach (Documents::plan($client)->weeks[0]->sessions as $session) {
+                foreach (self::rewrite($session, $client, new DoorAnswers([self::limit($place, Severity::Severe)]))->changes as $change) {
+                    if ($change->how === 'swapped') {
+                        self::assertSame($library->find($change->what)?->category, $library->find((string) $change->to)?->category);
+                    } else {
+                        self::assertSame('left-out', $change->how);
+                    }
+                }
+            }
+        }
+    }
+
+    public function test_a_place_that_is_sore_anyway_counts_as_the_worse_of_both(): void
+    {
+        $client = self::client(4)->with(self::limit('shoulder', Severity::Severe));
+        self::assertSame(Severity::Severe, $client->sore([self::limit('shoulder', Severity::Moderate)])->limits[0]->severity);
+        self::assertSame(Severity::Severe, self::client(4)->with(self::limit('shoulder', Severity::Mild))->sore([self::limit('shoulder', Severity::Severe)])->limits[0]->severity);
+    }
+
+    public function test_pain_of_three_to_five_takes_dose_before_the_rung(): void
+    {
+        $client = self::client(5);
+        $over = Documents::straight([['exercise' => 'Forearm plank', 'hold_s' => 40]]);
+        $at = Documents::straight([['exercise' => 'Forearm plank', 'hold_s' => 10]]);
+        $plank = static fn (Session $session): array => [self::rewrite($session, $client, new DoorAnswers([], 0, 4))->session?->entries()[0]->exercise, self::rewrite($session, $client, new DoorAnswers([], 0, 4))->changes[0]->how];
+
+        self::assertSame(['forearm-plank', 'eased'], $plank($over));
+        self::assertNotSame('forearm-plank', $plank($at)[0], 'at its start dose the rung below comes');
+    }
+}
