@@ -219,6 +219,7 @@ final class FloorTest extends BrowserTestCase
             $this->tap($lane.sprintf('//button[@aria-label="Pain: %d"]', $pain));
         }
         $this->css('[data-link="waiting"]');
+        $this->waitForText('Floor (not sent)');
         $network(false);
         $this->waitUntilSent();
         self::assertContains(1, array_column($this->newestLog('Maren Tidewell')['sets'], 'pain'));

@@ -1,4 +1,4 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { CircleUser, LogOut, Moon, Sun } from 'lucide-react';
 import { Link, Outlet, useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
@@ -17,11 +17,23 @@ const pages = [
   ['/styles', 'Styles'],
 ] as const;
 
+/** How often the device is asked for logs that the server lacks. */
+const UNSENT_EVERY_MS = 5000;
+
 /** The frame of every page behind the sign-in. */
 export function Shell() {
   const me = useMe();
   const [theme, turnTheme] = useTheme();
   const queries = useQueryClient();
+  const studio = me.data?.studio_id ?? '';
+  const unsent = useQuery({
+    queryKey: ['unsent', studio],
+    queryFn: async () => (await import('../features/floor/store')).hasUnsent(studio),
+    enabled: studio !== '',
+    refetchInterval: UNSENT_EVERY_MS,
+    networkMode: 'always',
+    retry: false,
+  });
   const navigate = useNavigate();
 
   async function signOut() {
@@ -51,6 +63,7 @@ export function Shell() {
               className="px-1 py-2 text-sm font-semibold underline-offset-4 hover:underline sm:px-2 sm:text-base"
             >
               {name}
+              {to === '/floor' && unsent.data === true && <span className="text-warn"> (not sent)</span>}
             </Link>
           ))}
         </nav>

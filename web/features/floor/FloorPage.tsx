@@ -12,7 +12,7 @@ import { Notice, Waiting } from '../../ui/Notice';
 import { cueKinds, isOn, turn } from './cues';
 import { Lane } from './Lane';
 import { dayOf, startRun } from './start';
-import { beat, hasUnsent, isRunning, load, send, stopAll, takeBack, useFloor, type Link as LinkState } from './store';
+import { load, send, stopAll, takeBack, useFloor, type Link as LinkState } from './store';
 import { useAwake } from './useAwake';
 
 /** Sessions while they are run: one lane a client or group, each with its clock. */
@@ -32,19 +32,11 @@ export function FloorPage() {
     setWrong(true);
   }
   useEffect(() => {
-    const worker = new Worker(new URL('./ticker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = beat;
-    const warn = (event: BeforeUnloadEvent) => {
-      if (isRunning() || hasUnsent()) event.preventDefault();
-    };
     const press = (event: KeyboardEvent) => {
       if (event.key === '!' && !(event.target instanceof HTMLInputElement)) somethingIsWrong();
     };
-    window.addEventListener('beforeunload', warn);
     window.addEventListener('keydown', press);
     return () => {
-      worker.terminate();
-      window.removeEventListener('beforeunload', warn);
       window.removeEventListener('keydown', press);
     };
   }, []);

@@ -64,6 +64,7 @@ async function keep(run: Run) {
 export async function load(studio: string) {
   if (state.loaded && studio === owner) return;
   owner = studio;
+  watch();
   windows.postMessage(null);
   try {
     const db = await open();
@@ -142,6 +143,18 @@ export function takeBack() {
   owner = '';
   set({ elsewhere: false });
   void load(studio);
+}
+
+let ticker: Worker | undefined;
+
+/** Clocks go on while another page of the application is looked at. */
+function watch() {
+  if (ticker !== undefined) return;
+  ticker = new Worker(new URL('./ticker.ts', import.meta.url), { type: 'module' });
+  ticker.onmessage = beat;
+  window.addEventListener('beforeunload', (event) => {
+    if (isRunning() || state.runs.some((run) => !isSent(run))) event.preventDefault();
+  });
 }
 
 let owner = '';
@@ -248,12 +261,13 @@ export function useFloor(): State {
   );
 }
 
-/** Something that must not be lost is only on this device. */
-export function hasUnsent(): boolean {
-  return state.runs.some((run) => !isSent(run));
+/** Whether something is only on this device, also before the floor was opened. */
+export async function hasUnsent(studio: string): Promise<boolean> {
+  const runs = state.loaded ? state.runs : await (await open()).getAll('runs');
+  return runs.some((run) => run.plan.studio === studio && !isSent(run));
 }
 
-export function isRunning(): boolean {
+function isRunning(): boolean {
   return state.runs.some(
     (run) => run.since !== null && !isOver(run) && !run.members.every((_, i) => isStopped(run, i)),
   );
