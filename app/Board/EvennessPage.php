@@ -14,6 +14,7 @@ use EvenRungs\Core\Evenness\SideIndex;
 use EvenRungs\Core\Evenness\WorkDone;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Ladder;
+use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Session\DirectionShares;
 use EvenRungs\Formats\DataFolder;
@@ -57,7 +58,8 @@ final class EvennessPage
                 'holds' => $rule->holds($each),
             ], EvennessRule::compared()),
             'spread' => $rule->spread(),
-            'proposal' => $this->proposal($rule),
+            'proposal' => $rule->proposal(),
+            'top_level' => Level::MOST,
             'done' => $this->done($board, $sets, $today),
             'sides' => $this->sides($inUse, $sets),
             'tests' => $this->tests($client),
@@ -83,16 +85,6 @@ final class EvennessPage
         }
 
         return array_values(array_filter($board->placements, static fn (Placement $each): bool => $each->rung !== null && ($ladders === [] || isset($ladders[$each->ladder->id]))));
-    }
-
-    private function proposal(EvennessRule $rule): string
-    {
-        $name = static fn (string $code): string => lcfirst(Category::from($code)->label());
-        if ($rule->lowest === null) {
-            return 'No direction is two levels or more ahead of another: every ladder may go on.';
-        }
-
-        return sprintf('%s %s the rung, while the dose may move; spend the minutes on %s. Nothing is taken down for evenness.', ucfirst(implode(', ', array_map($name, $rule->hold))), count($rule->hold) === 1 ? 'holds' : 'hold', $name($rule->lowest));
     }
 
     /**
@@ -160,7 +152,7 @@ final class EvennessPage
     /** @return array<string, mixed> */
     private static function side(string $what, Ladder $ladder, SideIndex $index): array
     {
-        return ['what' => $what, 'category' => $ladder->category->value, 'percent' => round($index->percent ?? 0, 1), 'worse' => $index->worse, 'extra_set' => $index->extraSet];
+        return ['what' => $what, 'category' => $ladder->category->value, 'percent' => round($index->percent ?? 0, 1), 'worse' => $index->worse, 'extra_set' => $index->extraSet, 'advice' => $index->advice()];
     }
 
     /** @return ?array<string, mixed> holds of the newest test day: front, back and sides */
@@ -182,7 +174,7 @@ final class EvennessPage
             'left_s' => $hold('side-plank-left_s'),
             'right_s' => $hold('side-plank-right_s'),
             'index_percent' => $index->percent === null ? null : round($index->percent, 1),
-            'extra_set' => $index->extraSet,
+            'advice' => $index->advice(),
         ];
     }
 
@@ -193,9 +185,9 @@ final class EvennessPage
     private function ladders(Client $client, array $inUse, DateTimeImmutable $today): array
     {
         $arrived = $this->verdicts->arrived($client);
-        $forecasts = $this->forecasts->of($client);
+        $outlook = $this->forecasts->of($client);
 
-        return array_map(static function (Placement $each) use ($arrived, $forecasts, $today): array {
+        return array_map(static function (Placement $each) use ($arrived, $outlook, $today): array {
             $since = $arrived[$each->ladder->id] ?? null;
 
             return [
@@ -208,7 +200,7 @@ final class EvennessPage
                 'steps' => count($each->rung->steps ?? []),
                 'since' => $since?->format('Y-m-d'),
                 'days' => $since === null ? null : (int) $since->diff($today)->days,
-                'forecast' => $forecasts->ladder($each),
+                'forecast' => Forecasts::ofLadder($outlook, $each),
             ];
         }, $inUse);
     }

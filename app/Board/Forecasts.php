@@ -5,8 +5,13 @@ declare(strict_types=1);
 namespace App\Board;
 
 use App\Models\Client;
+use EvenRungs\Core\Forecast\Expected;
 use EvenRungs\Core\Forecast\Forecast;
+use EvenRungs\Core\Forecast\Outlook;
+use EvenRungs\Core\Forecast\Weeks;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Placement\RoadStretch;
 use EvenRungs\Core\Placement\Standing;
 use EvenRungs\Core\Verdict\History;
 use EvenRungs\Core\Verdict\Judge;
@@ -19,44 +24,66 @@ use Illuminate\Support\Carbon;
  */
 final class Forecasts
 {
-    private const LOOK_BACK_DAYS = 56;
-
     public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards)
     {
     }
 
-    public function of(Client $client): ClientForecast
+    public function of(Client $client): Outlook
     {
         $library = $this->data->library();
         $style = $this->boards->style($client);
         $judge = new Judge($library, $style);
         $today = Carbon::today()->toDateTimeImmutable();
         $standings = $this->boards->standings($client);
-        $from = $today->modify(sprintf('-%d days', self::LOOK_BACK_DAYS));
         /** @var array<string, array<string, list<LoggedSession>>> $sessions */
         $sessions = [];
-        foreach (LogBook::since($client, $from, $this->onLadders($standings)) as [$rung, $session]) {
+        foreach (LogBook::since($client, Forecast::lookBackFrom($today), $this->onLadders($standings)) as [$rung, $session]) {
             $sessions[$rung->ladder][$rung->id][] = $session;
         }
         $byLadder = $running = [];
         foreach ($sessions as $ladder => $byRung) {
             $qualified = [];
-            $first = $today;
             foreach ($byRung as $id => $of) {
                 $history = new History($library->ladder($ladder), $library->rung($id), 0, null, null, $of);
                 foreach ($of as $place => $session) {
-                    $qualified[] = $judge->qualifies($history, $place);
-                    $first = min($first, $session->date);
+                    $qualified[] = [$session->date, $judge->qualifies($history, $place)];
                 }
                 $standing = $standings[$ladder];
                 if ($standing->rung->id === $id) {
                     $running[$ladder] = $judge->cleanRunning(new History($library->ladder($ladder), $standing->rung, $standing->step, null, null, $of));
                 }
             }
-            $byLadder[$ladder] = Forecast::from((int) $first->diff($today)->days + 1, $qualified, $style->cleanSessions);
+            $byLadder[$ladder] = Forecast::from($qualified, $today, $style->cleanSessions);
         }
 
-        return new ClientForecast($byLadder, $running, $library, $this->boards->person($client), $style->cleanSessions);
+        return new Outlook($byLadder, $running, $library, $this->boards->person($client), $style->cleanSessions);
+    }
+
+    /** @return array<string, mixed> a ladder's next rungs as pages show them */
+    public static function ofLadder(Outlook $outlook, Placement $placement): array
+    {
+        $forecast = $outlook->on($placement->ladder->id);
+
+        return ['enough' => $forecast->hasEnough(), 'assumptions' => $forecast->assumptions(), 'next' => array_map(static fn (Expected $each): array => [
+            'rung' => $each->rung->id,
+            'name' => $each->rung->name,
+            'level' => $each->rung->level->value,
+            'weeks' => self::weeks($each->weeks),
+        ], $outlook->next($placement))];
+    }
+
+    /** @return array<string, mixed> the end of a stretch of a road */
+    public static function ofStretch(Outlook $outlook, RoadStretch $stretch): array
+    {
+        $forecast = $outlook->on($stretch->ladder->id);
+
+        return ['enough' => $forecast->hasEnough(), 'assumptions' => $forecast->assumptions(), 'weeks' => self::weeks($outlook->endOf($stretch))];
+    }
+
+    /** @return array{soonest: int, latest: ?int}|null */
+    private static function weeks(?Weeks $weeks): ?array
+    {
+        return $weeks === null ? null : ['soonest' => $weeks->soonest, 'latest' => $weeks->latest];
     }
 
     /**

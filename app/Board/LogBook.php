@@ -9,6 +9,7 @@ use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
 use DateTimeImmutable;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Verdict\History;
 use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Core\Verdict\LoggedSet;
 use EvenRungs\Core\Verdict\PainKind;
@@ -19,9 +20,6 @@ use EvenRungs\Core\Verdict\PainKind;
  */
 final class LogBook
 {
-    /** Days before the newest log that verdicts look back on. A ladder that nobody trained in them is out of use. */
-    private const LOOK_BACK_DAYS = 120;
-
     private const SET = ['logged_session_id', 'ladder', 'rung', 'side', 'target', 'done', 'faults', 'cued', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'felt'];
 
     /**
@@ -32,7 +30,7 @@ final class LogBook
     {
         $last = self::lastDay($client);
         $sessions = [];
-        foreach ($last === null ? [] : self::since($client, $last->modify(sprintf('-%d days', self::LOOK_BACK_DAYS)), $rungs) as [$rung, $session]) {
+        foreach ($last === null ? [] : self::since($client, $last->modify(sprintf('-%d days', History::LOOK_BACK_DAYS)), $rungs) as [$rung, $session]) {
             $sessions[$rung->ladder][] = $session;
         }
 

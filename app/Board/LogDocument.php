@@ -19,6 +19,8 @@ use EvenRungs\Formats\UnusableInput;
  */
 final class LogDocument
 {
+    private const MOST_MINUTES = 300;
+
     private const OF_SESSION = ['soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes'];
 
     public function __construct(private readonly Library $library)
@@ -35,6 +37,9 @@ final class LogDocument
         $columns = ['on' => ClientCommands::pastDay($body, 'on'), 'ticks' => $this->ticks($body)];
         foreach (self::OF_SESSION as $name) {
             $columns[$name] = $body->optionalInt($name);
+        }
+        if ($body->has('ran_s')) {
+            $columns['minutes'] = min(self::MOST_MINUTES, max(1, (int) round($body->number('ran_s') / 60)));
         }
 
         return $columns;
@@ -136,6 +141,22 @@ final class LogDocument
             MeasureKind::Distance => 'm',
             default => 's',
         };
+    }
+
+    /**
+     * @param  iterable<SetRow>  $sets
+     * @return array<string, 'm'|'reps'|'s'> what their rungs are counted in, by rung
+     */
+    public function units(iterable $sets): array
+    {
+        $units = [];
+        foreach ($sets as $set) {
+            if ($this->library->hasRung($set->rung)) {
+                $units[$set->rung] = self::unit($this->library->rung($set->rung));
+            }
+        }
+
+        return $units;
     }
 
     /**

@@ -42,7 +42,7 @@ final class LogPage
         return [
             'sessions' => $rows->map(fn (SessionRow $row): array => $this->shown($row, $sets->get($row->id, new Collection), isset($edited[$row->key])))->all(),
             'verdicts' => $this->verdicts->of($client),
-            'holds' => $this->evenness->rule($board)->hold,
+            'holds' => (object) $this->evenness->rule($board)->reasons(),
             'removed' => $this->logs->removed($client),
             'load' => $this->load($client, $board),
         ];

@@ -119,12 +119,14 @@ final class Logs
     public function one(Client $client, int $session): array
     {
         $row = SessionRow::query()->ofClient($client)->whereKey($session)->firstOrFail();
+        $sets = $this->setsOf($row);
         $trainers = Trainer::query()->where('studio_id', $client->studio_id)->pluck('name', 'id');
 
         return [
             'id' => $row->id,
             'revision' => $row->revision,
-            'log' => $this->documents->write($row, $this->setsOf($row)),
+            'log' => $this->documents->write($row, $sets),
+            'units' => (object) $this->documents->units($sets),
             'changes' => LogChange::query()->ofClient($client)->where('key', $row->key)->ordered('id', 'desc')->get()->map(static fn (LogChange $change): array => [
                 'id' => $change->id,
                 'what' => $change->what,

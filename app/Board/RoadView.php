@@ -6,6 +6,7 @@ namespace App\Board;
 
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
+use EvenRungs\Core\Forecast\Outlook;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Obstacles;
@@ -18,7 +19,7 @@ use EvenRungs\Core\Placement\RoadStretch;
 final class RoadView
 {
     /** @return array<string, mixed> */
-    public static function of(Road $road, Board $board, Library $library, ClientForecast $forecast): array
+    public static function of(Road $road, Board $board, Library $library, Outlook $outlook): array
     {
         return [
             'goal' => ['id' => $road->goal->id, 'name' => $road->goal->name, 'level' => $road->goal->level->value, 'category' => $road->goal->category->value],
@@ -43,7 +44,7 @@ final class RoadView
                     'step' => $stretch->step,
                     'steps' => count($stretch->from->steps),
                 ],
-                'forecast' => $forecast->stretch($stretch),
+                'forecast' => Forecasts::ofStretch($outlook, $stretch),
                 'rungs' => array_map(static fn (Rung $rung): array => self::rung($rung, $stretch, $road->goal, $board, $library), $stretch->rungs),
             ], $road->stretches),
         ];

@@ -33,9 +33,6 @@ use Illuminate\Support\Facades\DB;
  */
 final class Verdicts
 {
-    /** Kilograms by which hand weights usually differ (common practice, no source). */
-    private const SMALLEST_STEP_KG = 1;
-
     private const MOST_LOADED = 60;
 
     public function __construct(
@@ -83,7 +80,7 @@ final class Verdicts
     }
 
     /**
-     * Whether the load may go up, from the last set of each session.
+     * Whether the load may go up.
      *
      * @param  list<SetRow>  $sets  with a load, oldest first
      */
@@ -91,21 +88,10 @@ final class Verdicts
     {
         $lastSets = [];
         foreach ($sets as $set) {
-            $lastSets[$set->logged_session_id] = $set;
+            $lastSets[$set->logged_session_id] = [(float) $set->load_kg, $set->target, $set->done];
         }
-        $last = end($lastSets);
-        if ($last === false || $last->load_kg === null) {
-            return null;
-        }
-        $same = array_filter($lastSets, static fn (SetRow $set): bool => $set->load_kg === $last->load_kg && $set->target === $last->target);
-        if (! TwoForTwo::isEarned($last->target, ...array_map(static fn (SetRow $set): int => $set->done, array_values($same)))) {
-            return null;
-        }
-        $next = TwoForTwo::next($last->load_kg, self::SMALLEST_STEP_KG);
 
-        return $next === null
-            ? sprintf('Two repetitions over in two sessions, but %s kg more is over a tenth of %s kg: repetitions or lever first.', self::SMALLEST_STEP_KG, $last->load_kg)
-            : sprintf('Two repetitions over the goal in the last set of two sessions: %s kg next, from %s kg.', $next, $last->load_kg);
+        return TwoForTwo::advice(array_values($lastSets));
     }
 
     /** @return array{int, int} ladders with a verdict other than *stay* that nobody has answered, and ladders that are stuck */

@@ -7,8 +7,6 @@ namespace App\Sessions;
 use App\Board\Board;
 use App\Board\BoardView;
 use App\Board\ClientPlanner;
-use EvenRungs\Core\Body\Limit;
-use EvenRungs\Core\Body\Severity;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Planning\Door;
@@ -17,7 +15,6 @@ use EvenRungs\Core\Planning\DoorChange;
 use EvenRungs\Core\Planning\DoorSession;
 use EvenRungs\Core\Planning\Fit;
 use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Verdict\Judge;
 use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
@@ -54,8 +51,6 @@ final class Doors
 
     private function answers(Node $body): DoorAnswers
     {
-        $pain = $body->optionalInt('pain') ?? 0;
-        $severity = $pain > Judge::MOST_PAIN ? Severity::Severe : Severity::Moderate;
         $limits = $this->data->library()->limits;
         $sore = [];
         foreach ($body->strings('sore') as $i => $id) {
@@ -63,7 +58,7 @@ final class Doors
             if ($rule === null || $rule->medical) {
                 throw UnusableInput::at('/sore/'.$i, sprintf('"%s" is no place that is sore for a day', $id));
             }
-            $sore[] = new Limit($rule, $severity);
+            $sore[] = $rule;
         }
         foreach ($body->strings('equipment') as $i => $kit) {
             if (! isset($this->data->library()->equipment[$kit])) {
@@ -72,7 +67,7 @@ final class Doors
         }
         $minutes = $body->optionalInt('minutes');
 
-        return new DoorAnswers($sore, $body->optionalInt('soreness') ?? 0, $pain, $minutes === null ? null : Seconds::of(60 * $minutes), $body->has('equipment') ? $body->strings('equipment') : null);
+        return new DoorAnswers($sore, $body->optionalInt('soreness') ?? 0, $body->optionalInt('pain') ?? 0, $minutes === null ? null : Seconds::of(60 * $minutes), $body->has('equipment') ? $body->strings('equipment') : null);
     }
 
     /** @return array<string, mixed> */

@@ -107,7 +107,7 @@ final class FloorPlans
             'sets' => array_map(static fn (array $each): array => self::set(...[...$each, $each[3]->spans[0]->segment === $last[$each[0].' '.$each[1]->ladder]]), $sets),
             'rungs' => $rungs,
             'ladders' => $ladders,
-            'stop' => ['over' => LoggedSession::STOP_OVER, 'kinds' => array_values(array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops())))],
+            'stop' => ['words' => LoggedSession::STOP_WORDS, 'over' => LoggedSession::STOP_OVER, 'kinds' => array_values(array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops())))],
             'ticks' => array_map(static fn (string $id, string $name): array => ['id' => $id, 'name' => $name], array_keys(LoggedSession::TICKS), LoggedSession::TICKS),
             'studio' => $studio->id,
             'emergency' => $studio->emergencySteps(),

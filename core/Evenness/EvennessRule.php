@@ -79,4 +79,31 @@ final class EvennessRule
     {
         return in_array($category->value, $this->hold, true);
     }
+
+    /** What the rule asks for on the whole. */
+    public function proposal(): string
+    {
+        if ($this->lowest === null) {
+            return sprintf('No direction is %d levels or more ahead of another: every ladder may go on.', self::AHEAD);
+        }
+        $names = implode(', ', array_map(self::name(...), $this->hold));
+
+        return sprintf('%s %s the rung, while the dose may move; spend the minutes on %s. Nothing is taken down for evenness.', ucfirst($names), count($this->hold) === 1 ? 'holds' : 'hold', self::name($this->lowest));
+    }
+
+    /** @return array<string, string> why the rung of a direction may wait, by code */
+    public function reasons(): array
+    {
+        $reasons = [];
+        foreach ($this->hold as $code) {
+            $reasons[$code] = sprintf('%s is %d levels ahead of %s: for evenness the rung may wait, while the dose moves.', ucfirst(self::name($code)), $this->levels[$code] - $this->levels[(string) $this->lowest], self::name((string) $this->lowest));
+        }
+
+        return $reasons;
+    }
+
+    private static function name(string $code): string
+    {
+        return lcfirst(Category::from($code)->label());
+    }
 }

@@ -26,6 +26,12 @@ final class SideIndex
     {
     }
 
+    /** What the worse side gets, in words. */
+    public function advice(): ?string
+    {
+        return $this->extraSet === null ? null : sprintf('One set more on the %s, until it comes to %d %% (house rule).', $this->extraSet, self::ENOUGH_PERCENT);
+    }
+
     /** @param  list<array{int|float, int|float}>  $readings  left and right, oldest first; one with nothing on both sides says nothing */
     public static function of(array $readings): self
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Forecast;
 
+use DateTimeImmutable;
+
 /**
  * When the next steps of a ladder are likely, as a range of weeks, from the client's own log: how often the ladder is trained, and
  * how many of its sessions qualify. Never a promise.
@@ -18,6 +20,8 @@ final class Forecast
     public const LEAST_SESSIONS = 4;
 
     public const LEAST_DAYS = 14;
+
+    private const LOOK_BACK_DAYS = 56;
 
     /** Further away than this is said, not counted. */
     public const MOST_WEEKS = 104;
@@ -39,14 +43,30 @@ final class Forecast
     }
 
     /**
-     * @param  int  $days  from the first of the sessions to today
-     * @param  list<bool>  $qualified  of each session, oldest first
+     * @param  list<array{DateTimeImmutable, bool}>  $sessions  days since `lookBackFrom`, and whether each qualified
+     * @param  int  $running  qualifying sessions running that a step takes
      */
-    public static function from(int $days, array $qualified, int $running): self
+    public static function from(array $sessions, DateTimeImmutable $today, int $running): self
     {
-        $enough = count($qualified) >= self::LEAST_SESSIONS && $days >= self::LEAST_DAYS;
+        if ($sessions === []) {
+            return self::unknown($running);
+        }
+        $days = (int) min(array_column($sessions, 0))->diff($today)->days + 1;
+        $enough = count($sessions) >= self::LEAST_SESSIONS && $days >= self::LEAST_DAYS;
 
-        return new self($enough ? 7 * count($qualified) / $days : null, count(array_filter($qualified)), count($qualified), max(1, $running));
+        return new self($enough ? 7 * count($sessions) / $days : null, count(array_filter(array_column($sessions, 1))), count($sessions), max(1, $running));
+    }
+
+    /** Nothing is known of the ladder. */
+    public static function unknown(int $running): self
+    {
+        return new self(null, 0, 0, max(1, $running));
+    }
+
+    /** Older sessions say little of how somebody trains now (house rule). */
+    public static function lookBackFrom(DateTimeImmutable $today): DateTimeImmutable
+    {
+        return $today->modify(sprintf('-%d days', self::LOOK_BACK_DAYS));
     }
 
     public function hasEnough(): bool
@@ -57,20 +77,19 @@ final class Forecast
     /**
      * @param  int  $steps  dose steps and rungs to go
      * @param  int  $had  qualifying sessions running that the first of them has already
-     * @return ?array{int, ?int} weeks at the soonest and at the latest; null with too little data. The latest is null where it lies beyond two years.
+     * @return ?Weeks null with too little data
      */
-    public function weeks(int $steps, int $had = 0): ?array
+    public function weeks(int $steps, int $had = 0): ?Weeks
     {
         if ($this->perWeek === null) {
             return null;
         }
         [$low, $high] = $this->share();
-        $soon = $this->sessionsFor($steps, $high) - min($had, $this->running - 1);
-        $late = $this->sessionsFor($steps, $low);
-        $weeks = static fn (float $sessions, float $perWeek): int => (int) ceil(max(1.0, $sessions) / $perWeek);
-        $latest = is_finite($late) ? $weeks($late, $this->perWeek) : self::MOST_WEEKS + 1;
+        $weeks = fn (float $sessions): float => ceil(max(1.0, $sessions) / $this->perWeek);
+        $soonest = $weeks($this->sessionsFor($steps, $high) - min($had, $this->running - 1));
+        $latest = $weeks($this->sessionsFor($steps, $low));
 
-        return [min(self::MOST_WEEKS, $weeks($soon, $this->perWeek)), $latest > self::MOST_WEEKS ? null : $latest];
+        return new Weeks((int) min(self::MOST_WEEKS, $soonest), $latest > self::MOST_WEEKS ? null : (int) $latest);
     }
 
     private function sessionsFor(int $steps, float $p): float

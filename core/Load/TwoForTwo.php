@@ -17,6 +17,9 @@ final class TwoForTwo
 
     private const MOST_PERCENT = 10;
 
+    /** Kilograms by which hand weights usually differ (common practice, no source). */
+    private const SMALLEST_STEP_KG = 1;
+
     /**
      * How often load is earned; after each the count starts again.
      *
@@ -41,6 +44,26 @@ final class TwoForTwo
     public static function isEarned(int $goal, int ...$lastSets): bool
     {
         return self::times($goal, array_values($lastSets)) > self::times($goal, array_slice(array_values($lastSets), 0, -1));
+    }
+
+    /**
+     * What follows for the load, from the newest weight and goal on.
+     *
+     * @param  list<array{int|float, int, int}>  $lastSets  kilograms, goal and repetitions in the last set of each session, oldest first
+     * @return ?string null where nothing is earned
+     */
+    public static function advice(array $lastSets): ?string
+    {
+        [$kg, $goal] = $lastSets[count($lastSets) - 1] ?? [0, 0];
+        $same = array_filter($lastSets, static fn (array $set): bool => $set[0] === $kg && $set[1] === $goal);
+        if ($kg <= 0 || ! self::isEarned($goal, ...array_column($same, 2))) {
+            return null;
+        }
+        $next = self::next($kg, self::SMALLEST_STEP_KG);
+
+        return $next === null
+            ? sprintf('Two repetitions over in two sessions, but %s kg more is over a tenth of %s kg: repetitions or lever first.', self::SMALLEST_STEP_KG, $kg)
+            : sprintf('Two repetitions over the goal in the last set of two sessions: %s kg next, from %s kg.', $next, $kg);
     }
 
     /**

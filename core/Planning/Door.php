@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Planning;
 
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Body\Limit;
+use EvenRungs\Core\Body\LimitRule;
+use EvenRungs\Core\Body\Severity;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Ladder\Category;
@@ -20,7 +23,7 @@ use EvenRungs\Core\Verdict\LoggedSession;
 
 /**
  * Rewrites the session of today for the client as they walk in: pain decides first, then the sore trunk, then what each sore
- * place and the kit allow, last the minutes. The pain zones and the sore trunk are those of the verdicts.
+ * place and the kit allow, last the minutes. With pain over 2 a sore place counts as severe. The pain zones and the sore trunk are those of the verdicts.
  */
 final class Door
 {
@@ -37,7 +40,8 @@ final class Door
         if ($answers->pain > LoggedSession::STOP_OVER) {
             return new DoorSession(null, [], true, sprintf('Pain is %d, over %d: no training today, and a clinician sees the client first.', $answers->pain, LoggedSession::STOP_OVER));
         }
-        $today = $client->sore($answers->sore);
+        $severity = $answers->pain > Judge::MOST_PAIN ? Severity::Severe : Severity::Moderate;
+        $today = $client->sore(array_map(static fn (LimitRule $place): Limit => new Limit($place, $severity), $answers->sore));
         $today = $answers->equipment === null ? $today : $today->inPlace($today->days ?? [], $answers->equipment);
         $changes = [];
         if ($answers->soreness >= Judge::SORE_FROM) {
@@ -127,12 +131,12 @@ final class Door
     /** @param  list<DoorChange>  $changes */
     private function inside(Session $session, ?Seconds $left, array $changes): DoorSession
     {
-        while ($left !== null && SessionTime::total($session, $this->library)->isLongerThan($left)) {
-            $cut = $this->fit->cuts($session)[0] ?? null;
-            if ($cut === null) {
-                return new DoorSession(null, $changes, false, sprintf('Even its last exercise takes longer than %s.', $left->toClock()));
-            }
-            $changes[] = new DoorChange('cut', $cut->what, null, sprintf('To fit %s; it costs %s and gives %s.', $left->toClock(), $cut->costs, $cut->saves->toClock()));
+        $cuts = $left === null ? [] : $this->fit->cutsInto($session, $left);
+        if ($cuts === null) {
+            return new DoorSession(null, $changes, false, sprintf('Even its last exercise takes longer than %s.', $left?->toClock()));
+        }
+        foreach ($cuts as $cut) {
+            $changes[] = new DoorChange('cut', $cut->what, null, sprintf('To fit %s, this gives %s. Lost: %s.', $left?->toClock(), $cut->saves->toClock(), $cut->costs));
             $session = $cut->session;
         }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Planning;
 
-use EvenRungs\Core\Body\Limit;
+use EvenRungs\Core\Body\LimitRule;
 use EvenRungs\Core\Dose\Seconds;
 
 /**
@@ -13,7 +13,7 @@ use EvenRungs\Core\Dose\Seconds;
 final class DoorAnswers
 {
     /**
-     * @param  list<Limit>  $sore  where it is sore today
+     * @param  list<LimitRule>  $sore  where it is sore today
      * @param  int  $soreness  of the trunk, 0 to 10
      * @param  int  $pain  0 to 10
      * @param  ?Seconds  $left  time that is really left; null for as long as planned

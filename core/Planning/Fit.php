@@ -73,15 +73,25 @@ final class Fit
     /** @return ?Session the session inside the minutes; null where even its last exercise takes too long */
     public function into(Session $session, Seconds $budget): ?Session
     {
+        $cuts = $this->cutsInto($session, $budget);
+
+        return $cuts === null ? null : ($cuts === [] ? $session : $cuts[count($cuts) - 1]->session);
+    }
+
+    /** @return list<Cut>|null what is cut for it, one after the other; null where even its last exercise takes too long */
+    public function cutsInto(Session $session, Seconds $budget): ?array
+    {
+        $cuts = [];
         while (SessionTime::total($session, $this->library)->isLongerThan($budget)) {
             $cut = $this->cuts($session)[0] ?? null;
             if ($cut === null) {
                 return null;
             }
+            $cuts[] = $cut;
             $session = $cut->session;
         }
 
-        return $session;
+        return $cuts;
     }
 
     /** @return array<string, int> exercises by direction */
@@ -104,7 +114,7 @@ final class Fit
     {
         return match (true) {
             $category === null => [self::NO_DIRECTION, 'an exercise that nobody knows'],
-            ! $category->isDirection() => [self::NO_DIRECTION, 'no direction: only '.lcfirst($category->label())],
+            ! $category->isDirection() => [self::NO_DIRECTION, 'no direction, only '.lcfirst($category->label())],
             ($perDirection[$category->value] ?? 0) > 1 => [self::SECOND_OF_DIRECTION, sprintf('one of %d exercises of %s', $perDirection[$category->value], lcfirst($category->label()))],
             default => [self::ONLY_OF_DIRECTION, sprintf('all of %s', lcfirst($category->label()))],
         };

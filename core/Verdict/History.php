@@ -13,6 +13,9 @@ use EvenRungs\Core\Ladder\Rung;
  */
 final class History
 {
+    /** Days before the newest log that verdicts look back on; a ladder that nobody trained in them is out of use (house rule). */
+    public const LOOK_BACK_DAYS = 120;
+
     public readonly int $step;
 
     public readonly ?DateTimeImmutable $asOf;

@@ -6,6 +6,7 @@ namespace EvenRungs\Core\Verdict;
 
 use DateTimeImmutable;
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
@@ -152,7 +153,9 @@ final class Judge
             : sprintf('%s ended a set short in two sessions running.', ucfirst(implode(', ', array_map(fn (string $fault): string => lcfirst($this->library->faults[$fault]->name ?? $fault), $same))));
         $moves = $history->rung->start()->measure->longestHold()->isZero();
 
-        return $this->stepDown($history, 'fault.repeat', $why.($moves ? ' Cut the range first, until the back stays still.' : ''), ['A session without that fault, at its target.'], false);
+        $would = $same === [] ? 'A session at the start dose of the rung, or over it.' : 'A session without that fault, at its target.';
+
+        return $this->stepDown($history, 'fault.repeat', $why.($moves ? ' Cut the range first, until the back stays still.' : ''), [$would], false);
     }
 
     private function soreness(History $history, LoggedSession $last): ?Verdict
@@ -194,7 +197,7 @@ final class Judge
             $would[] = sprintf('%d days on the rung.', $this->style->daysOnRung);
         }
 
-        return $this->stay($history, 'stay', $reasons, [...$this->shortfalls($last), ...$would, $this->needed($history, $clean)]);
+        return $this->stay($history, 'stay', $reasons, [...self::shortfalls($history->rung, $last), ...$would, $this->needed($history, $clean)]);
     }
 
     private function needed(History $history, int $clean): string
@@ -205,14 +208,18 @@ final class Judge
     }
 
     /** @return list<string> by how much each side was short */
-    private function shortfalls(LoggedSession $last): array
+    private static function shortfalls(Rung $rung, LoggedSession $last): array
     {
         $short = [];
         foreach ($last->sets as $set) {
             if ($set->isShort()) {
                 $by = $set->target - $set->done;
                 $side = $set->side === null || $set->side === 'both' ? 'A set' : ucfirst($set->side).' side';
-                $short[] = sprintf('%s %s short.', $side, $by >= 1000 || $set->target >= 1000 ? round($by / 1000).' s' : $by.' repetitions');
+                $short[] = sprintf('%s %s short.', $side, match ($rung->start()->measure->kind()) {
+                    MeasureKind::Reps => $by === 1 ? '1 repetition' : $by.' repetitions',
+                    MeasureKind::Distance => $by.' m',
+                    default => round($by / 1000, 1).' s',
+                });
             }
         }
 

@@ -14,12 +14,15 @@ final class LoggedSession
     /** The most pain that is still acceptable: Thomeé R (1997) Phys Ther 77(12):1690–1703, from memory. */
     public const STOP_OVER = 5;
 
+    /** What the floor says when pain stops. */
+    public const STOP_WORDS = 'Pain over 5, or pain that is sharp, spreading, numb or giving way: a clinician sees the client before the next session.';
+
     /** The ticks that move somebody up, asked after the last set of a ladder (common practice, no source). */
     public const TICKS = [
         'ribs-down' => 'Ribs down',
         'back-still' => 'Back still',
         'trunk-on' => 'Trunk on',
-        'breathing' => 'Breathing freely, with ease',
+        'breathing' => 'Breathing freely',
         'no-pain' => 'No pain',
     ];
 

@@ -6,6 +6,7 @@ namespace Tests\Core;
 
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Body\Limit;
+use EvenRungs\Core\Body\LimitRule;
 use EvenRungs\Core\Body\Severity;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Placement\Swaps;
@@ -60,7 +61,7 @@ final class DoorTest extends TestCase
             foreach (Documents::plan($client)->weeks[0]->sessions as $session) {
                 for ($try = 0; $try < 25; $try++) {
                     $pain = $random->getInt(0, 5);
-                    $sore = array_map(static fn (int $i): Limit => self::limit(self::PLACES[$i], $pain > 2 ? Severity::Severe : Severity::Moderate), $random->pickArrayKeys(self::PLACES, $random->getInt(1, 3)));
+                    $sore = array_map(static fn (int $i): LimitRule => $library->limits[self::PLACES[$i]], $random->pickArrayKeys(self::PLACES, $random->getInt(1, 3)));
                     $kit = array_values(array_filter(self::KIT, static fn (): bool => $random->getInt(0, 3) > 0));
                     $left = Seconds::of(60 * $random->getInt(4, 30));
                     $answers = new DoorAnswers($sore, $random->getInt(0, 6), $pain, $left, $kit);
@@ -73,7 +74,7 @@ final class DoorTest extends TestCase
                     }
                     self::assertFalse(Timeline::length($door->session, $library)->isLongerThan($left));
                     self::assertEquals(Timeline::length($door->session, $library), $door->session->claimed, 'the minutes it claims are its own');
-                    $today = $client->sore($sore);
+                    $today = $client->sore(array_map(static fn (LimitRule $place): Limit => new Limit($place, $pain > 2 ? Severity::Severe : Severity::Moderate), $sore));
                     foreach ($door->session->entries() as $entry) {
                         $rung = $library->find($entry->exercise);
                         self::assertNotNull($rung);
@@ -102,7 +103,7 @@ final class DoorTest extends TestCase
         $client = self::client(4);
         foreach (self::PLACES as $place) {
             foreach (Documents::plan($client)->weeks[0]->sessions as $session) {
-                foreach (self::rewrite($session, $client, new DoorAnswers([self::limit($place, Severity::Severe)]))->changes as $change) {
+                foreach (self::rewrite($session, $client, new DoorAnswers([$library->limits[$place]]))->changes as $change) {
                     if ($change->how === 'swapped') {
                         self::assertSame($library->find($change->what)?->category, $library->find((string) $change->to)?->category);
                     } else {

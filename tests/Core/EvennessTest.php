@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use DateTimeImmutable;
 use EvenRungs\Core\Evenness\EvennessRule;
 use EvenRungs\Core\Evenness\WorkDone;
 use EvenRungs\Core\Forecast\Forecast;
@@ -68,11 +69,24 @@ final class EvennessTest extends TestCase
         self::assertSame(2 * intdiv((int) (5 * $rep), 2), $done->ms['AR'], 'the bird dog trains anti-rotation by half');
     }
 
+    /**
+     * Sessions spread evenly over some days up to today.
+     *
+     * @param  list<bool>  $qualified  oldest first
+     */
+    private static function forecast(int $days, array $qualified, int $running = 2): Forecast
+    {
+        $today = new DateTimeImmutable('2026-11-26');
+        $sessions = array_map(static fn (bool $clean, int $i): array => [$today->modify(sprintf('-%d days', $days - 1 - intdiv($i * ($days - 1), max(1, count($qualified) - 1)))), $clean], $qualified, array_keys($qualified));
+
+        return Forecast::from($sessions, $today, $running);
+    }
+
     public function test_little_data_is_an_answer(): void
     {
-        self::assertNull(Forecast::from(28, [true, true, true], 2)->weeks(1));
-        self::assertNull(Forecast::from(10, [true, true, true, true], 2)->weeks(1));
-        self::assertStringContainsString('Too little data', Forecast::from(28, [true], 2)->assumptions()[0]);
+        self::assertNull(self::forecast(28, [true, true, true])->weeks(1));
+        self::assertNull(self::forecast(10, [true, true, true, true])->weeks(1));
+        self::assertStringContainsString('Too little data', self::forecast(28, [true])->assumptions()[0]);
     }
 
     public function test_the_range_holds_the_mean_of_simulated_runs(): void
@@ -80,8 +94,8 @@ final class EvennessTest extends TestCase
         // outside check: the mean number of sessions until two clean ones run, found by simulation instead of by formula
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(5));
         $clean = array_merge(array_fill(0, 12, true), array_fill(0, 4, false));
-        $forecast = Forecast::from(56, $clean, 2);
-        [$soonest, $latest] = $forecast->weeks(3);
+        $range = self::forecast(56, $clean)->weeks(3);
+        self::assertNotNull($range);
         $sessions = 0;
         for ($run = 0; $run < 4000; $run++) {
             for ($step = 0; $step < 3; $step++) {
@@ -91,17 +105,17 @@ final class EvennessTest extends TestCase
             }
         }
         $weeks = $sessions / 4000 / 2;
-        self::assertLessThanOrEqual($weeks, $soonest);
-        self::assertGreaterThanOrEqual($weeks, $latest);
-        self::assertLessThan($latest, $soonest);
+        self::assertLessThanOrEqual($weeks, $range->soonest);
+        self::assertGreaterThanOrEqual($weeks, $range->latest);
+        self::assertLessThan($range->latest, $range->soonest);
     }
 
     public function test_more_steps_take_longer_cleaner_logs_less_and_never_clean_is_no_date(): void
     {
-        $log = static fn (int $clean): Forecast => Forecast::from(42, [...array_fill(0, $clean, true), ...array_fill(0, 12 - $clean, false)], 2);
-        self::assertLessThan($log(10)->weeks(4)[1], $log(10)->weeks(2)[1]);
-        self::assertLessThan($log(7)->weeks(3)[1], $log(12)->weeks(3)[1]);
-        self::assertNull($log(0)->weeks(3)[1], 'beyond two years');
-        self::assertLessThanOrEqual($log(12)->weeks(1)[0], $log(12)->weeks(1, 1)[0]);
+        $log = static fn (int $clean): Forecast => self::forecast(42, [...array_fill(0, $clean, true), ...array_fill(0, 12 - $clean, false)]);
+        self::assertLessThan($log(10)->weeks(4)?->latest, $log(10)->weeks(2)?->latest);
+        self::assertLessThan($log(7)->weeks(3)?->latest, $log(12)->weeks(3)?->latest);
+        self::assertNull($log(0)->weeks(3)?->latest, 'beyond two years');
+        self::assertLessThanOrEqual($log(12)->weeks(1)?->soonest, $log(12)->weeks(1, 1)?->soonest);
     }
 }

@@ -93,6 +93,7 @@ export function DoorPage() {
   const session = sessions[place];
   const equipment = kit ?? board.data.client.equipment;
   const home = board.data.client.home_equipment;
+  const door = check.data;
   const problem = [run, only, stop].find((each) => each.isError)?.error ?? null;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[26rem_minmax(0,1fr)]">
@@ -115,7 +116,7 @@ export function DoorPage() {
         </div>
         <div>
           <TextField
-            label="Minutes really left"
+            label="Really left"
             unit="min"
             type="number"
             className="w-44"
@@ -127,7 +128,7 @@ export function DoorPage() {
               <Button
                 key={each}
                 aria-pressed={minutes === String(each)}
-                className="min-h-11"
+                className={`min-h-11 px-2 whitespace-nowrap ${minutes === String(each) ? 'border-stand bg-stand text-on-stand' : ''}`}
                 onClick={() => {
                   setMinutes(String(each));
                 }}
@@ -220,6 +221,23 @@ export function DoorPage() {
           {isConflict(problem) ? 'Somebody else changed this client in the meantime; look again.' : problem?.message}
         </p>
       </div>
+      {door?.new != null && (
+        <div className="sticky bottom-0 -mx-4 flex items-center gap-3 border-t border-line bg-paper px-4 py-2 lg:hidden">
+          <span className="text-lg">
+            {door.old.total.text} → <b>{door.new.total.text}</b>
+          </span>
+          <Button
+            look="act"
+            className="ml-auto min-h-12 px-4 text-lg"
+            disabled={run.isPending}
+            onClick={() => {
+              run.mutate(door.changes.length > 0);
+            }}
+          >
+            {door.changes.length > 0 ? 'Rewrite and run' : 'Run as planned'}
+          </Button>
+        </div>
+      )}
     </div>
   );
 }
@@ -265,7 +283,7 @@ function Result({
           <div className="mb-3 flex flex-wrap items-center gap-2">
             <Button
               look="act"
-              className="min-h-14 px-5 text-xl"
+              className="hidden min-h-14 px-5 text-xl lg:inline-flex"
               disabled={busy}
               onClick={() => {
                 onRun(changes);

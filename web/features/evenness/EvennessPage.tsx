@@ -13,8 +13,6 @@ import { weeksText } from './weeksText';
 
 type Evenness = Schemas['Evenness'];
 
-const HIGHEST_LEVEL = 10;
-
 /** One page to show a client: how even the rungs are, and what was really done. */
 export function EvennessPage() {
   const client = useClientId();
@@ -82,7 +80,7 @@ function Levels({ data }: { data: Evenness }) {
   return (
     <Card
       title="Level of each direction"
-      under={`On one scale from 1 to ${HIGHEST_LEVEL}. The highest is ${data.spread} ${data.spread === 1 ? 'level' : 'levels'} above the lowest.`}
+      under={`On one scale from 1 to ${data.top_level}. The highest is ${data.spread} ${data.spread === 1 ? 'level' : 'levels'} above the lowest.`}
     >
       <ul className="space-y-2">
         {data.levels.map((each) => (
@@ -95,7 +93,7 @@ function Levels({ data }: { data: Evenness }) {
             {each.level === null ? (
               <span className="text-sm text-faint">Not compared: {each.left_out}.</span>
             ) : (
-              <Bar share={each.level / HIGHEST_LEVEL} className={fills[each.code] ?? 'bg-faint'} />
+              <Bar share={each.level / data.top_level} className={fills[each.code] ?? 'bg-faint'} />
             )}
           </li>
         ))}
@@ -172,12 +170,8 @@ function Sides({ data }: { data: Evenness }) {
               {each.worse !== null && <span className="text-faint">{each.worse} is weaker</span>}
               <b className="text-xl">{each.percent} %</b>
             </span>
-            <Bar share={each.percent / 100} className={each.extra_set === null ? 'bg-stand' : 'bg-warn'} />
-            {each.extra_set !== null && (
-              <span className="font-semibold text-warn">
-                One set more on the {each.extra_set}, until it comes to 90 % (house rule).
-              </span>
-            )}
+            <Bar share={each.percent / 100} className={each.advice === null ? 'bg-stand' : 'bg-warn'} />
+            {each.advice !== null && <span className="font-semibold text-warn">{each.advice}</span>}
           </li>
         ))}
       </ul>
@@ -217,7 +211,7 @@ function Front({ data }: { data: Evenness }) {
       {tests.index_percent !== null && (
         <p className="mt-2">
           Sides: {tests.index_percent} %, weaker by stronger.{' '}
-          {tests.extra_set !== null && <b className="text-warn">One set more on the {tests.extra_set}.</b>}
+          {tests.advice !== null && <b className="text-warn">{tests.advice}</b>}
         </p>
       )}
       <p className="mt-1 text-sm text-faint">A single reading is worth a re-test, never a diagnosis.</p>

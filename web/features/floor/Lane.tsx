@@ -87,9 +87,9 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
   const toggle = () => {
     act(run.since === null ? resume : pause);
   };
-  useKeys(takesKeys, run, act, toggle);
   const stopped = run.plan.members.every((_, i) => isStopped(run, i));
   const over = isOver(run) || run.finished || stopped;
+  useKeys(takesKeys && !over, run, act, toggle);
   return (
     <section aria-label={run.plan.title} className="rounded-lg border-2 border-line bg-card" data-run={run.id}>
       <header className="flex flex-wrap items-baseline gap-x-3 px-4 pt-2">
@@ -105,7 +105,7 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
       </header>
       <Progress run={run} at={at} />
       <Conflicts run={run} />
-      {stopped && <Stopped />}
+      {stopped && <Stopped words={run.plan.stop.words} />}
       <div className={alone ? 'grid grid-cols-[minmax(0,1fr)] gap-4 p-3 lg:grid-cols-2 lg:p-4' : 'space-y-4 p-3'}>
         {over ? (
           <Finish run={run} act={act} />
@@ -352,14 +352,11 @@ function EndWith({ run, act }: { run: Run; act: (by: (run: Run, at: number) => R
   );
 }
 
-function Stopped() {
+function Stopped({ words }: { words: string }) {
   return (
     <div role="alert" className="mx-4 mt-3 rounded-md border-2 border-warn bg-warn-soft p-3 text-warn">
       <p className="text-2xl font-bold">Stop. Training ends here today.</p>
-      <p className="text-lg">
-        Pain over 5, or pain that is sharp, spreading, numb or giving way: a clinician sees the client before the next
-        session. If it is an emergency, press “Something is wrong”.
-      </p>
+      <p className="text-lg">{words} If it is an emergency, press “Something is wrong”.</p>
     </div>
   );
 }

@@ -84,8 +84,8 @@ export const SetCard = memo(function SetCard({ run, act }: { run: Run; act: Act 
               </button>
             ))}
           </div>
-          <Told key={open} run={run} i={open} act={act} />
           <Ticks run={run} i={open} act={act} />
+          <Told key={open} run={run} i={open} act={act} />
         </>
       )}
     </div>
@@ -398,9 +398,9 @@ function Ticks({ run, i, act }: { run: Run; i: number; act: Act }) {
   if (set?.last_of_ladder !== true) return null;
   const ticks = run.members[set.member]?.ticks[set.ladder] ?? [];
   return (
-    <div role="group" aria-label="Ticks to move up" className="mt-3 rounded-md border-2 border-stand p-2">
+    <div role="group" aria-label="Ticks to move up" className="mb-3 rounded-md border-2 border-stand p-2">
       <p className="font-semibold">
-        To move up on {run.plan.ladders[set.ladder]}{' '}
+        To move up on {run.plan.ladders[set.ladder]}: all with ease{' '}
         <span className="font-normal text-faint">what is not ticked keeps the rung</span>
       </p>
       <div className="mt-1 grid grid-cols-2 gap-1 sm:grid-cols-5">

@@ -286,11 +286,6 @@ export function tick(run: Run, member: number, ladder: string, ticks: Tick[], no
   return tell(run, member, { ticks: { ...run.members[member]?.ticks, [ladder]: ticks } }, now);
 }
 
-/** Minutes that the session took on the clock. */
-export function minutesOf(run: Run): number {
-  return Math.max(1, Math.round(run.ranMs / 60_000));
-}
-
 export function finish(run: Run, now: number): Run {
   return changed({ ...pause(run, now), finished: true });
 }
@@ -317,7 +312,7 @@ export function logOf(run: Run, member: number): Schemas['LogRunRequest'] {
     ...(own?.soreness === undefined ? {} : { soreness: own.soreness }),
     ...(own?.pain_before === undefined ? {} : { pain_before: own.pain_before }),
     ...(own?.effort === undefined ? {} : { effort: own.effort }),
-    ...(run.finished ? { minutes: Math.min(300, minutesOf(run)) } : {}),
+    ...(run.finished ? { ran_s: run.ranMs / 1000 } : {}),
     ...(Object.keys(asked).length === 0 ? {} : { ticks: asked }),
     sets: run.plan.sets.flatMap((set, i) =>
       set.member === member

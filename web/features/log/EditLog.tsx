@@ -35,7 +35,7 @@ export function EditLog({ session, onDone }: { session: number; onDone: () => vo
       </div>
       <Grid
         key={one.data.revision}
-        start={startOfLog(one.data.log, (rung) => names.get(rung) ?? rung)}
+        start={startOfLog(one.data.log, one.data.units, (rung) => names.get(rung) ?? rung)}
         label="Save the change"
         submit={async (body) => {
           await answer(

@@ -95,7 +95,7 @@ export function LogPage() {
             <VerdictCard
               key={verdict.ladder}
               verdict={verdict}
-              held={verdict.verdict === 'progress' && logs.data.holds.includes(verdict.category)}
+              held={verdict.verdict === 'progress' ? (logs.data.holds[verdict.category] ?? null) : null}
             />
           ))}
         </section>

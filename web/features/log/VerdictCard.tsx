@@ -20,7 +20,7 @@ const words: Record<Verdict['verdict'], string> = {
 };
 
 /** What follows from the log on one ladder: the facts, what would have changed it, and the trainer's answer. */
-export function VerdictCard({ verdict, held }: { verdict: Verdict; held: boolean }) {
+export function VerdictCard({ verdict, held }: { verdict: Verdict; held: string | null }) {
   const client = useClientId();
   const board = useBoard();
   const refresh = useLogChange();
@@ -81,12 +81,7 @@ export function VerdictCard({ verdict, held }: { verdict: Verdict; held: boolean
         {verdict.load !== null && <li className="font-semibold">{verdict.load}</li>}
         {verdict.retest && <li>Test this ladder again.</li>}
       </ul>
-      {held && (
-        <p className="font-semibold text-warn">
-          This direction is two levels or more ahead of the lowest: for evenness the rung may wait, while the dose
-          moves.
-        </p>
-      )}
+      {held !== null && <p className="font-semibold text-warn">{held}</p>}
       <p className="text-sm text-faint">Rule: {verdict.sentence}</p>
       {verdict.verdict === 'stay' ? null : verdict.answered === null ? (
         <div className="mt-2 flex gap-2">

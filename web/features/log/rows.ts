@@ -73,11 +73,16 @@ function faultOf(set: Sent): string {
 }
 
 /** A log as it was kept, to be edited. */
-export function startOfLog(log: Schemas['Log'], nameOf: (rung: string) => string): Start {
+export function startOfLog(
+  log: Schemas['Log'],
+  units: Schemas['OneLog']['units'],
+  nameOf: (rung: string) => string,
+): Start {
   const groups: Group[] = [];
   for (const set of log.sets) {
     const name = nameOf(set.rung);
-    if (groups[groups.length - 1]?.name !== name) groups.push({ name, dose: '', unit: '', rows: [] });
+    if (groups[groups.length - 1]?.name !== name)
+      groups.push({ name, dose: '', unit: units[set.rung] ?? null, rows: [] });
     groups[groups.length - 1]?.rows.push({
       rung: set.rung,
       side: set.side,
