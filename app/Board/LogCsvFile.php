@@ -34,20 +34,30 @@ final class LogCsvFile
     }
 
     /**
-     * Keeps every log of a table that is not there yet, or none of them where one cannot be read.
+     * Keeps every log of a table that is not there yet, or none of them where one cannot be read. A log whose key is another
+     * client's gets a key of its own, the same each time.
+     *
+     * @return array{added: int, known: int}
      *
      * @throws UnusableInput naming rows and columns
      */
-    public function read(Client $client, Trainer $trainer, string $text): void
+    public function read(Client $client, Trainer $trainer, string $text): array
     {
         $logs = LogCsv::read($text, fn (string $name): ?string => $this->data->library()->find($name)?->id);
         if ($logs === []) {
             throw UnusableInput::at('/csv', 'has no sets');
         }
-        DB::transaction(function () use ($client, $trainer, $logs): void {
+        $keys = array_column($logs, 'key');
+        $taken = SessionRow::query()->ofStudio($client->studio_id)->where('client_id', '<>', $client->id)->among('key', $keys)->pluck('key')->all();
+
+        return DB::transaction(function () use ($client, $trainer, $logs, $taken): array {
+            $added = 0;
             foreach ($logs as $log) {
-                $this->logs->add($client, $trainer, new Node($log, ['csv', $log['on']]));
+                $key = in_array($log['key'], $taken, true) ? 'csv-'.substr(hash('sha256', $client->id.$log['key']), 0, 40) : $log['key'];
+                $added += $this->logs->add($client, $trainer, new Node([...$log, 'key' => $key], ['csv', $log['on']])) ? 1 : 0;
             }
+
+            return ['added' => $added, 'known' => count($logs) - $added];
         });
     }
 }

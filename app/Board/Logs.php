@@ -13,6 +13,7 @@ use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -20,6 +21,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class Logs
 {
+    /** A deadlock is tried again. */
+    private const TRIES = 3;
+
     private readonly LogDocument $documents;
 
     public function __construct(private readonly DataFolder $data, private readonly RosterRows $roster)
@@ -30,18 +34,52 @@ final class Logs
     /**
      * Keeps a session. The same key is kept once, so that a log that is sent again doubles nothing.
      *
-     * @throws UnusableInput at the field
+     * @return bool whether it was new
+     *
+     * @throws UnusableInput at the field, or where the key belongs to another client
      */
-    public function add(Client $client, Trainer $trainer, Node $body): void
+    public function add(Client $client, Trainer $trainer, Node $body): bool
     {
         $columns = $this->documents->session($body);
         $sets = $this->documents->sets($body);
-        DB::transaction(function () use ($client, $trainer, $body, $columns, $sets): void {
-            $key = $body->string('key');
-            if (! SessionRow::query()->ofStudio($client->studio_id)->where('key', $key)->exists()) {
-                $this->put($client, $trainer, $key, null, $columns, $sets);
+        $key = $body->string('key');
+
+        return $this->once(function () use ($client, $trainer, $key, $columns, $sets): bool {
+            if ($this->found($client, $key) !== null) {
+                return false;
             }
+            $this->put($client, $trainer, $key, null, $columns, $sets);
+
+            return true;
         });
+    }
+
+    /**
+     * Two that send the same new key at once: the second finds what the first has kept.
+     *
+     * @template T
+     *
+     * @param  callable(): T  $act
+     * @return T
+     */
+    private function once(callable $act): mixed
+    {
+        try {
+            return DB::transaction($act(...), self::TRIES);
+        } catch (UniqueConstraintViolationException) {
+            return DB::transaction($act(...), self::TRIES);
+        }
+    }
+
+    /** @throws UnusableInput where the key belongs to another client */
+    private function found(Client $client, string $key): ?SessionRow
+    {
+        $row = SessionRow::query()->ofStudio($client->studio_id)->where('key', $key)->locked()->first();
+        if ($row !== null && $row->client_id !== $client->id) {
+            throw UnusableInput::at('/key', 'belongs to the log of another client');
+        }
+
+        return $row;
     }
 
     /**
@@ -59,21 +97,20 @@ final class Logs
         $sets = $this->documents->sets($body);
         $revision = $body->int('revision');
 
-        return DB::transaction(function () use ($client, $trainer, $key, $body, $columns, $sets, $revision): int {
-            $row = SessionRow::query()->ofStudio($client->studio_id)->where('key', $key)->locked()->first();
-            if ($row === null && $this->wasRemoved($client, $key) && ! $body->bool('over')) {
-                throw new StaleVersion(['removed' => true]);
+        return $this->once(function () use ($client, $trainer, $key, $body, $columns, $sets, $revision): int {
+            $row = $this->found($client, $key);
+            if (! $body->bool('over')) {
+                if ($row === null && $this->wasRemoved($client, $key)) {
+                    throw new StaleVersion(['removed' => true]);
+                }
+                if ($row?->edited === true) {
+                    throw new StaleVersion(['log' => $this->documents->write($row, $this->setsOf($row))]);
+                }
+                if ($row !== null && $row->revision >= $revision) {
+                    return $row->revision;
+                }
             }
-            if ($row !== null && $row->client_id !== $client->id) {
-                throw UnusableInput::at('/key', 'belongs to another client');
-            }
-            if ($row !== null && $row->edited && ! $body->bool('over')) {
-                throw new StaleVersion(['log' => $this->documents->write($row, $this->setsOf($row))]);
-            }
-            if ($row !== null && $row->revision >= $revision && ! $body->bool('over')) {
-                return $row->revision;
-            }
-            if ($row !== null && $row->edited) {
+            if ($row?->edited === true) {
                 $this->remember($client, $trainer, $row, 'edited');
             }
             $this->put($client, $trainer, $key, $row, [...$columns, 'revision' => $revision, 'open' => $body->bool('open'), 'edited' => false], $sets);

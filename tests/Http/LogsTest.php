@@ -186,6 +186,7 @@ final class LogsTest extends HttpTestCase
         self::assertSame(3, $send(2, 4)->assertOk()->json('revision'), 'late');
         self::assertSame(3, $send(3, 6)->assertOk()->json('revision'), 'twice');
         self::assertSame([6, 6], array_column($this->newest()['log']['sets'], 'done'));
+        $this->api('PUT', '/clients/'.$this->clientNamed('Tove Rudder')->id.'/logs/run/device-key-1', ['revision' => 9, 'on' => Carbon::today()->toDateString(), 'sets' => [self::CLEAN]])->assertStatus(422)->assertJsonPath('errors.0.path', '/key');
         self::assertTrue($this->api('GET', $this->path('/logs'))->json('sessions.0.open'));
 
         $this->api('POST', $this->path('/logs/'.$this->newest()['id'].'/remove'))->assertOk();
@@ -214,8 +215,11 @@ final class LogsTest extends HttpTestCase
         self::assertSame(4, substr_count($csv, "\r\n"), 'a header and three sets, lines ended as RFC 4180 asks');
         $logs = fn (): array => array_map(fn (array $session): array => $this->api('GET', $this->path('/logs/'.$session['id']))->json('log'), $this->api('GET', $this->path('/logs'))->json('sessions'));
         $before = $logs();
-        $this->api('POST', $this->path('/logs/import'), ['csv' => $csv])->assertOk();
+        self::assertSame(['added' => 0, 'known' => 2], $this->api('POST', $this->path('/logs/import'), ['csv' => $csv])->assertOk()->json());
         self::assertSame($before, $logs(), 'the same keys are kept once');
+        $other = '/clients/'.$this->clientNamed('Tove Rudder')->id.'/logs/import';
+        self::assertSame(['added' => 2, 'known' => 0], $this->api('POST', $other, ['csv' => $csv])->assertOk()->json(), 'another client has logs of its own');
+        self::assertSame(['added' => 0, 'known' => 2], $this->api('POST', $other, ['csv' => $csv])->assertOk()->json());
         LoggedSession::query()->ofClient($this->clientNamed('Maren Tidewell'))->delete();
         $this->api('POST', $this->path('/logs/import'), ['csv' => $csv])->assertOk();
         self::assertSame($before, $logs());

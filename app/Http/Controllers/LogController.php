@@ -79,9 +79,7 @@ final class LogController extends Controller
 
     public function import(Request $request, Client $client, LogCsvFile $file): JsonResponse
     {
-        $file->read($client, $this->trainer(), Body::read($request, 'LogImportRequest')->string('csv'));
-
-        return $this->show($client);
+        return new JsonResponse($file->read($client, $this->trainer(), Body::read($request, 'LogImportRequest')->string('csv')));
     }
 
     public function answer(Request $request, Client $client): JsonResponse

@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { Download, Upload } from 'lucide-react';
 import { answer, api, ApiError, type Schemas } from '../../api/client';
 import { longDate } from '../../app/dates';
@@ -92,7 +92,6 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
 function Import() {
   const client = useClientId();
   const refresh = useLogChange();
-  const queries = useQueryClient();
   const load = useMutation({
     mutationFn: async (file: File) =>
       answer(
@@ -101,9 +100,6 @@ function Import() {
           body: { csv: await file.text() },
         }),
       ),
-    onSuccess: () => {
-      void queries.invalidateQueries({ queryKey: ['logs', client] });
-    },
     onSettled: refresh,
   });
   const errors = load.error instanceof ApiError ? load.error.problem.errors : [];
@@ -122,6 +118,11 @@ function Import() {
           }}
         />
       </label>
+      {load.isSuccess && (
+        <span role="status" className="text-[15px] font-normal">
+          {load.data.added} taken in{load.data.known > 0 && `, ${load.data.known} were there`}
+        </span>
+      )}
       {load.isError && (
         <span role="alert" className="block w-full text-[15px] text-warn">
           {errors.length === 0
