@@ -10,6 +10,7 @@ use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverExpectedCondition as Until;
+use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\TestCase;
 
 /**
@@ -126,5 +127,40 @@ abstract class BrowserTestCase extends TestCase
         $this->browser->wait(self::WAIT_S, 100)->until(fn (): bool => $this->css($selector)->getText() !== $from, $selector.' stayed '.$from);
 
         return $this->css($selector)->getText();
+    }
+
+    protected function waitUntilGone(string $selector): void
+    {
+        $this->browser->wait(self::WAIT_S, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector($selector)) === [], $selector.' stayed');
+    }
+
+    /** Writes over what stands in a field. */
+    protected function fill(string $selector, string $text): void
+    {
+        $field = $this->css($selector);
+        $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
+        $field->sendKeys($text);
+    }
+
+    /**
+     * Asks the server as the page that is open would: what a test sets up beside what the user does, or reads to check it.
+     *
+     * @param  array<string, mixed>|null  $body  null to read
+     * @return array<mixed>
+     */
+    protected function api(string $path, ?array $body = null): array
+    {
+        $answer = $this->browser->executeAsyncScript('const [path, body, done] = arguments;
+            const token = decodeURIComponent((document.cookie.match(/XSRF-TOKEN=([^;]+)/) ?? ["", ""])[1]);
+            const how = body === null ? {} : {method: "POST", body};
+            fetch("/api" + path, {...how, headers: {Accept: "application/json", "Content-Type": "application/json", "X-XSRF-TOKEN": token}}).then((answer) => answer.text()).then(done);', [$path, $body === null ? null : (string) json_encode($body)]);
+
+        return (array) json_decode((string) $answer, true);
+    }
+
+    /** The id of a client of the demo. */
+    protected function client(string $name): string
+    {
+        return array_column($this->api('/clients')['clients'], 'id', 'name')[$name];
     }
 }

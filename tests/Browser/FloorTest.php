@@ -46,24 +46,14 @@ final class FloorTest extends BrowserTestCase
         $this->waitForText('Before the first set');
     }
 
-    private function fetch(string $path): mixed
-    {
-        return json_decode((string) $this->browser->executeAsyncScript('const done = arguments[1]; fetch("/api" + arguments[0], {headers: {Accept: "application/json"}}).then((a) => a.text()).then(done);', [$path]), true);
-    }
-
-    private function client(string $name): string
-    {
-        return array_column($this->fetch('/clients')['clients'], 'id', 'name')[$name];
-    }
-
     /** @return array<string, mixed> the newest log of a client, as the server has it */
     private function newestLog(string $client): array
     {
         $id = $this->client($client);
-        $page = $this->fetch('/clients/'.$id.'/logs');
+        $page = $this->api('/clients/'.$id.'/logs');
         self::assertCount(1, $page['sessions'], 'one log, whatever happened on the way');
 
-        return $this->fetch('/clients/'.$id.'/logs/'.$page['sessions'][0]['id'])['log'];
+        return $this->api('/clients/'.$id.'/logs/'.$page['sessions'][0]['id'])['log'];
     }
 
     /** The page can open without a server once the worker that keeps it has it. */
@@ -106,7 +96,7 @@ final class FloorTest extends BrowserTestCase
     {
         $this->withFakeClock();
         $this->putOnFloor('Maren Tidewell');
-        $plan = $this->fetch('/clients/'.$this->client('Maren Tidewell').'/floor/1/1');
+        $plan = $this->api('/clients/'.$this->client('Maren Tidewell').'/floor/1/1');
         $total = intdiv(array_sum(array_column($plan['segments'], 'ms')), 1000);
         [$hold, $at] = $this->segment($plan, static fn (array $each): bool => $each['what'] === 'work' && $each['repeat'] === null && in_array($each['side'], ['left', 'right', 'both'], true) && array_filter($plan['sets'], static fn (array $set): bool => $set['unit'] === 's' && $set['rung'] === $each['rung']) !== []);
         $this->button('Start')->click();
@@ -160,7 +150,7 @@ final class FloorTest extends BrowserTestCase
         self::assertSame([], $this->browser->findElements(WebDriverBy::xpath('//button[contains(., "Pause")]')), 'no clock runs on');
         $this->button('Finish')->click();
         $this->waitUntilSent();
-        self::assertSame(['stop'], array_values(array_unique(array_column(array_filter($this->fetch('/clients/'.$this->client('Maren Tidewell').'/logs')['verdicts'], static fn (array $each): bool => $each['refer']), 'verdict'))));
+        self::assertSame(['stop'], array_values(array_unique(array_column(array_filter($this->api('/clients/'.$this->client('Maren Tidewell').'/logs')['verdicts'], static fn (array $each): bool => $each['refer']), 'verdict'))));
         $this->open('/clients');
         $this->waitForText('Pain 7 of 10 on');
     }
@@ -237,10 +227,9 @@ final class FloorTest extends BrowserTestCase
         $this->css('button[aria-label="Pain: 1"]')->click();
         $this->waitUntilSent();
         $id = $this->client('Maren Tidewell');
-        $session = $this->fetch('/clients/'.$id.'/logs')['sessions'][0]['id'];
-        $this->browser->executeAsyncScript('const [path, done] = arguments; const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]);
-            fetch(path, {headers: {Accept: "application/json"}}).then((a) => a.json()).then((one) => { const {key, ...log} = one.log; log.soreness = 3;
-            return fetch(path, {method: "POST", headers: {Accept: "application/json", "Content-Type": "application/json", "X-XSRF-TOKEN": token}, body: JSON.stringify({...log, revision: one.revision})}); }).then(() => done());', ['/api/clients/'.$id.'/logs/'.$session]);
+        $session = $this->api('/clients/'.$id.'/logs')['sessions'][0]['id'];
+        $one = $this->api('/clients/'.$id.'/logs/'.$session);
+        $this->api('/clients/'.$id.'/logs/'.$session, [...array_diff_key($one['log'], ['key' => 0]), 'soreness' => 3, 'revision' => $one['revision']]);
         $this->css('button[aria-label="Pain: 2"]')->click();
         $this->waitForText('Somebody edited the log of Maren Tidewell on the server');
         self::assertSame(3, $this->newestLog('Maren Tidewell')['soreness']);
@@ -292,7 +281,7 @@ final class FloorTest extends BrowserTestCase
         self::assertSame('0:35', $this->shownCount(), 'the clock goes on for the others');
         $this->waitUntilSent();
         $sets = fn (string $name): array => $this->newestLog($name)['sets'];
-        self::assertCount(1, array_filter(array_column($sets('Maren Tidewell'), 'ended_by')) === [] ? [] : [1]);
+        self::assertNotSame([], array_filter(array_column($sets('Maren Tidewell'), 'ended_by')));
         self::assertSame([], array_filter(array_column($sets('Tove Rudder'), 'ended_by')));
         self::assertNotSame([], array_filter(array_column($sets('Tove Rudder'), 'done')), 'the first station counts');
     }

@@ -6,10 +6,27 @@ namespace Tests\Browser;
 
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
-use Facebook\WebDriver\WebDriverKeys;
 
 final class LogTest extends BrowserTestCase
 {
+    private function openLog(): void
+    {
+        $this->signIn();
+        $this->link('Maren Tidewell')->click();
+        $this->link('Log')->click();
+        $this->waitForText('Write down what was done');
+    }
+
+    private function acceptAfterTwoCleanLogs(string $verdict): void
+    {
+        $this->logDeadBug(1);
+        $this->waitForText('One more clean session at Dead bug, heel taps.');
+        $this->logDeadBug(2);
+        $this->css(sprintf('[data-verdict="%s"]', $verdict));
+        $this->button('Accept')->click();
+        $this->waitUntilGone(sprintf('[data-verdict="%s"]', $verdict));
+    }
+
     private function logDeadBug(int $entry): void
     {
         $this->css('button[aria-label^="All as planned: Dead bug"]')->click();
@@ -19,16 +36,8 @@ final class LogTest extends BrowserTestCase
 
     public function test_two_clean_logs_earn_a_step_that_moves_wall_and_week_when_it_is_accepted(): void
     {
-        $this->signIn();
-        $this->link('Maren Tidewell')->click();
-        $this->link('Log')->click();
-        $this->waitForText('Write down what was done');
-        $this->logDeadBug(1);
-        $this->waitForText('One more clean session at Dead bug, heel taps.');
-        $this->logDeadBug(2);
-        $this->css('[data-verdict="step-up"]');
-        $this->button('Accept')->click();
-        $this->browser->wait(15, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-verdict="step-up"]')) === []);
+        $this->openLog();
+        $this->acceptAfterTwoCleanLogs('step-up');
         $this->link('Week')->click();
         $this->waitForText('2 × 10 /alt 2-1-2-0 r0:30');
         $this->button('Undo')->click();
@@ -38,20 +47,14 @@ final class LogTest extends BrowserTestCase
     public function test_a_progress_verdict_that_is_accepted_moves_wall_week_and_sheet(): void
     {
         $this->signIn();
-        $this->link('Maren Tidewell')->click();
-        $this->waitForText('Wall');
-        $client = basename(dirname((string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH)));
+        $client = $this->client('Maren Tidewell');
+        $board = $this->api('/clients/'.$client.'/board');
+        $ladder = array_column($board['ladders'], null, 'id')['dead-bug'];
+        $steps = array_column($ladder['rungs'], 'steps', 'id')[$ladder['standing']['rung']];
         // on the last dose step of the rung, two clean sessions at its target lead to the next one
-        $this->browser->executeAsyncScript('const [client, done] = arguments; const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]); const json = {Accept: "application/json"};
-            const send = (path, body) => fetch("/api/clients/" + client + path, {method: "POST", headers: {...json, "Content-Type": "application/json", "X-XSRF-TOKEN": token}, body: JSON.stringify(body)}).then((a) => a.json());
-            fetch("/api/clients/" + client + "/board", {headers: json}).then((a) => a.json()).then((board) => { const ladder = board.ladders.find((each) => each.id === "dead-bug");
-            const last = ladder.rungs.find((each) => each.id === ladder.standing.rung).steps.length - 1; return send("/moves", {version: board.version, rung: ladder.standing.rung, step: last}); }).then(() => done());', [$client]);
+        $this->api('/clients/'.$client.'/moves', ['version' => $board['version'], 'rung' => $ladder['standing']['rung'], 'step' => count($steps) - 1]);
         $this->open('/clients/'.$client.'/log');
-        $this->logDeadBug(1);
-        $this->logDeadBug(2);
-        $this->css('[data-verdict="progress"]');
-        $this->button('Accept')->click();
-        $this->browser->wait(15, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-verdict="progress"]')) === []);
+        $this->acceptAfterTwoCleanLogs('progress');
         $this->link('Wall')->click();
         $this->css('[data-rung="dead-bug-opposite"]');
         self::assertCount(1, $this->browser->findElements(WebDriverBy::cssSelector('[data-rung="dead-bug-opposite"][data-standing]')));
@@ -63,13 +66,9 @@ final class LogTest extends BrowserTestCase
 
     public function test_pain_seven_stops_and_refers(): void
     {
-        $this->signIn();
-        $this->link('Maren Tidewell')->click();
-        $this->link('Log')->click();
+        $this->openLog();
         $this->css('button[aria-label^="All as planned: Dead bug"]')->click();
-        $pain = $this->css('input[aria-label^="Pain, Dead bug"]');
-        $pain->sendKeys([WebDriverKeys::CONTROL, 'a']);
-        $pain->sendKeys('7');
+        $this->fill('input[aria-label^="Pain, Dead bug"]', '7');
         $this->button('Save the log')->click();
         $this->css('[data-verdict="stop"]');
         $this->waitForText('Stop and refer');
@@ -82,16 +81,11 @@ final class LogTest extends BrowserTestCase
 
     public function test_a_log_is_edited_taken_back_and_put_back_and_the_verdict_follows(): void
     {
-        $this->signIn();
-        $this->link('Maren Tidewell')->click();
-        $this->link('Log')->click();
-        $this->waitForText('Write down what was done');
+        $this->openLog();
         $this->logDeadBug(1);
         $this->waitForText('One more clean session at Dead bug, heel taps.');
         $this->css('button[aria-label^="Edit the log"]')->click();
-        $done = $this->css('input[aria-label^="Done, Dead bug"]');
-        $done->sendKeys([WebDriverKeys::CONTROL, 'a']);
-        $done->sendKeys('6');
+        $this->fill('input[aria-label^="Done, Dead bug"]', '6');
         $this->button('Save the change')->click();
         $this->waitForText('2 repetitions short.');
         $this->waitForText('edited');

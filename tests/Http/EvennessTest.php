@@ -61,6 +61,9 @@ final class EvennessTest extends HttpTestCase
             }
         }
         $road = $this->api('GET', '/clients/'.$this->clientNamed('Bea Thwart')->id.'/road/plank-long-lever')->assertOk()->json('stretches');
-        self::assertNotSame([], $road);
+        self::assertSame('plank', end($road)['ladder']);
+        self::assertTrue(end($road)['forecast']['enough']);
+        $near = array_column($this->page('Bea Thwart')['ladders'], null, 'id')['plank']['forecast']['next'][0]['weeks']['soonest'];
+        self::assertGreaterThan($near, end($road)['forecast']['weeks']['soonest'], 'the end of the road lies behind the next rung');
     }
 }
