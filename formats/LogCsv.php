@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
+use EvenRungs\Core\Dose\Bounds;
+
 /**
  * Logged sessions as RFC 4180 CSV: one row a set and side, session-wide cells read from the first row of each log. `log` names
  * the session a row belongs to; rows of one day without it are one session. Lists in a cell are parted by blanks.
@@ -18,6 +20,9 @@ final class LogCsv extends CsvReader
     protected const NEEDED = ['date', 'exercise', 'target', 'done'];
 
     private const SCALES = ['soreness' => 'soreness', 'pain_before' => 'pain_before', 'pain_next_day' => 'pain_next_day', 'session_effort' => 'effort'];
+
+    /** Where something may be felt. */
+    private const PLACES = ['low-back', 'hamstrings', 'neck', 'shoulder', 'hip-front', 'wrist', 'knee', 'as-expected'];
 
     private function __construct()
     {
@@ -85,8 +90,8 @@ final class LogCsv extends CsvReader
             'pain' => $this->whole($number, $row, 'pain', null, [0, 10]),
             'pain_kind' => $this->oneOf($number, $row, 'pain_kind', ['ordinary', 'familiar', 'sharp', 'spreading', 'numb', 'giving-way']),
             'effort' => $this->whole($number, $row, 'effort', null, [0, 10]),
-            'range' => $this->number($number, $row, 'range', null, [0, 1]),
-            'load_kg' => $this->number($number, $row, 'load_kg', null, [0, 500]),
+            'range' => $this->number($number, $row, 'range', Bounds::Range),
+            'load_kg' => $this->number($number, $row, 'load_kg', Bounds::Load),
         ];
         foreach (['target', 'done'] as $needed) {
             if (! isset($row[$needed])) {
@@ -94,7 +99,10 @@ final class LogCsv extends CsvReader
             }
         }
         foreach (['faults', 'cued', 'felt'] as $list) {
-            $set[$list] = ! isset($row[$list]) ? null : ($row[$list] === 'none' ? [] : preg_split('/\s+/', $row[$list]));
+            $set[$list] = ! isset($row[$list]) ? null : ($row[$list] === 'none' ? [] : explode(' ', (string) preg_replace('/\s+/', ' ', $row[$list])));
+        }
+        foreach (array_diff($set['felt'] ?? [], self::PLACES) as $place) {
+            $this->problem($number, 'felt', sprintf('"%s" is none of %s', mb_substr($place, 0, 40), implode(', ', self::PLACES)));
         }
         foreach (['breathing', 'talked', 'shaking'] as $flag) {
             $answer = $this->oneOf($number, $row, $flag, ['yes', 'no']);

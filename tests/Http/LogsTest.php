@@ -105,6 +105,25 @@ final class LogsTest extends HttpTestCase
         self::assertSame(['stop'], array_column($this->api('GET', $this->path('/logs'))->json('verdicts'), 'verdict'));
     }
 
+    public function test_a_long_list_comes_in_looks_and_is_whole_in_the_end(): void
+    {
+        $this->signedIn();
+        $document = $this->clientNamed('Maren Tidewell')->document;
+        for ($i = 0; $i < 12; $i++) {
+            $this->api('POST', '/clients', ['document' => [...$document, 'name' => 'Many '.$i]])->assertCreated();
+        }
+        $first = $this->api('GET', '/clients')->assertOk()->json();
+        self::assertGreaterThan(0, $first['behind']);
+        self::assertLessThan(18, count($first['clients']));
+        for ($look = 0; $look < 4 && ($list = $this->api('GET', '/clients')->json())['behind'] > 0; $look++);
+        self::assertSame([0, 18], [$list['behind'], count(array_unique(array_column($list['clients'], 'id')))]);
+
+        $this->travel(1)->days();
+        $next = $this->api('GET', '/clients')->json();
+        self::assertCount(18, $next['clients'], 'on the next day nobody is missing meanwhile');
+        self::assertGreaterThan(0, $next['behind']);
+    }
+
     public function test_who_was_not_seen_for_weeks_is_said_and_after_eight_the_screen_is_due(): void
     {
         $this->signedIn();
