@@ -123,7 +123,7 @@ export function DoorPage() {
             value={minutes}
             onChange={setMinutes}
           />
-          <div className="mt-1 flex gap-1">
+          <div className="mt-1 flex flex-wrap gap-1">
             {[5, 10, 15, 20, 30].map((each) => (
               <Button
                 key={each}
