@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Cli;
 
+use DateTimeImmutable;
 use EvenRungs\Core\Audit\Audit;
-use EvenRungs\Core\Audit\Numbers;
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Body\NormGroup;
 use EvenRungs\Core\Body\SafetyScreen;
@@ -18,6 +18,8 @@ use EvenRungs\Core\Planning\WeekPlanner;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Verdict\Judge;
 use EvenRungs\Formats\AuditJson;
 use EvenRungs\Formats\DataFolder;
@@ -49,10 +51,10 @@ final class JobCommands
     private const OPTIONS = [
         'library' => [],
         'time' => ['--timeline' => false, '--format' => true],
-        'place' => ['--format' => true],
-        'plan' => ['--weeks' => true, '--style' => true, '--format' => true],
+        'place' => ['--style' => true, '--on' => true, '--format' => true],
+        'plan' => ['--weeks' => true, '--style' => true, '--on' => true, '--format' => true],
         'swap' => ['--format' => true],
-        'audit' => ['--client' => true, '--style' => true, '--format' => true],
+        'audit' => ['--client' => true, '--style' => true, '--on' => true, '--apply' => true, '--format' => true],
         'verdict' => ['--style' => true, '--format' => true],
         'norms' => ['--format' => true],
         'schema' => [],
@@ -125,26 +127,62 @@ final class JobCommands
         $program = $this->isCsv($arguments, $text) ? ProgramCsv::read($text) : $this->programOrSession(Json::decode($text));
         $style = $arguments->value('--style') ?? (in_array($program->style, $this->data->styleNames(), true) ? $program->style : null);
         $file = $arguments->value('--client');
-        $client = $file === null ? null : $this->data->clients()->read($this->checked('client', Json::decode($this->fileText($file))));
-        $audit = new Audit($this->data->library());
+        $on = self::on($arguments);
+        $client = $file === null ? null : $this->data->clients()->read($this->checked('client', Json::decode($this->fileText($file))), $on);
+        $client ??= $on === null ? null : $program->client?->on($on);
+        $audit = new Audit($this->data->library(), $style === null ? null : $this->data->style($style));
         try {
-            $read = $audit->read($program, $style === null ? Numbers::usual() : Numbers::of($this->data->style($style)), $client);
+            $read = $audit->read($program, $client);
         } catch (InvalidValue $e) {
             (new TimeJson($this->data->library()))->program($program);
             throw $e;
         }
 
-        return $this->answer(AuditJson::write($audit->findings($read), $read));
+        $findings = $audit->findings($read);
+        $number = $arguments->value('--apply');
+        if ($number === null) {
+            return $this->answer(AuditJson::write($findings, $read));
+        }
+        $finding = preg_match('/^\d{1,6}$/', $number) === 1 ? $findings[(int) $number] ?? null : null;
+        if ($finding?->fix === null) {
+            throw UnusableInput::at('--apply', $finding === null ? sprintf('there is no finding %s; there are %d, from 0', mb_substr($number, 0, 20), count($findings)) : sprintf('finding %s has no change: %s', $number, lcfirst($finding->advice())));
+        }
+
+        return $this->answer((new ProgramJson($this->data->clients()))->write($finding->fix->apply($program)));
     }
 
     private function verdict(Arguments $arguments): int
     {
         $node = $this->checked('history', $this->document($arguments));
-        $history = (new HistoryJson($this->data->library()))->read($node);
         $written = $node->optionalString('style');
         $style = $this->data->style($arguments->value('--style') ?? (in_array($written, $this->data->styleNames(), true) ? $written : DataFolder::DEFAULT_STYLE));
+        $child = $node->optionalChild('client');
+        $client = $child === null ? null : $this->data->clients()->read($child, $child->optionalDay('as_of') ?? $node->optionalDay('as_of') ?? self::lastDay($node));
+        $judge = new Judge($this->data->library(), $style, $client, $client === null ? null : GoalRule::for($client, $this->data->goals()));
+        $history = (new HistoryJson($this->data->library()))->read($node, $judge->steps);
 
-        return $this->answer(HistoryJson::write((new Judge($this->data->library(), $style))->decide($history), $history));
+        return $this->answer(HistoryJson::write($judge->decide($history), $history));
+    }
+
+    /** The day of the newest session of a history. */
+    private static function lastDay(Node $history): ?DateTimeImmutable
+    {
+        $days = array_filter($history->each('sessions', static fn (Node $session): ?DateTimeImmutable => $session->optionalDay('date')));
+
+        return $days === [] ? null : max($days);
+    }
+
+    /** The day that --on names; null where it is not given. */
+    private static function on(Arguments $arguments): ?DateTimeImmutable
+    {
+        $text = $arguments->value('--on');
+
+        return $text === null ? null : Node::day($text) ?? throw UnusableInput::at('--on', sprintf('must be a day written YYYY-MM-DD, not "%s"', mb_substr($text, 0, 40)));
+    }
+
+    private function style(Arguments $arguments): Style
+    {
+        return $this->data->style($arguments->value('--style') ?? DataFolder::DEFAULT_STYLE);
     }
 
     /** A session alone is audited as a week that has no other. */
@@ -169,11 +207,12 @@ final class JobCommands
 
     private function place(Arguments $arguments): int
     {
-        $client = $this->data->clients()->read($this->checked('client', $this->document($arguments)));
-
+        $style = $this->style($arguments);
+        $on = self::on($arguments);
+        $client = $this->data->clients()->read($this->checked('client', $this->document($arguments)), $on);
         $this->sayWhatIsNotApplied($client);
 
-        return $this->answer(PlacementJson::write($this->placer()->place($client)));
+        return $this->answer(PlacementJson::write((new Placer($this->data->library(), $style))->place($client)));
     }
 
     private function plan(Arguments $arguments): int
@@ -182,8 +221,9 @@ final class JobCommands
         if (preg_match('/^\d{1,3}$/', $weeks) !== 1 || (int) $weeks < 1 || (int) $weeks > WeekPlanner::MOST_WEEKS) {
             throw UnusableInput::at('--weeks', sprintf('must be a whole number from 1 to %d', WeekPlanner::MOST_WEEKS));
         }
-        $style = $this->data->style($arguments->value('--style') ?? DataFolder::DEFAULT_STYLE);
-        $client = $this->data->clients()->readForPlanning($this->checked('client', $this->document($arguments)));
+        $style = $this->style($arguments);
+        $on = self::on($arguments);
+        $client = $this->data->clients()->readForPlanning($this->checked('client', $this->document($arguments)), $on);
         $this->sayWhatIsNotApplied($client);
         $referrals = (new SafetyScreen)->referrals($client);
         if ($referrals !== []) {
@@ -192,7 +232,7 @@ final class JobCommands
 
             return self::REFERRED;
         }
-        $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->placer($style->plan->withoutLadders));
+        $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals());
 
         return $this->answer((new ProgramJson($this->data->clients()))->write($planner->plan($client, (int) $weeks)));
     }
@@ -248,12 +288,6 @@ final class JobCommands
         fwrite($this->out, $text);
 
         return self::USED;
-    }
-
-    /** @param  list<string>  $withoutLadders  ladders that the house style leaves out */
-    private function placer(array $withoutLadders = []): Placer
-    {
-        return new Placer($this->data->library(), new Swaps($this->data->library(), $withoutLadders));
     }
 
     private function document(Arguments $arguments): object

@@ -9,6 +9,7 @@ use EvenRungs\Core\Audit\AuditedSession;
 use EvenRungs\Core\Audit\AuditedWeek;
 use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\SessionTime;
 
 /**
@@ -23,14 +24,14 @@ final class AuditJson
     public static function write(array $findings, AuditedProgram $program): array
     {
         return [
-            'findings' => array_map(self::finding(...), $findings),
+            'findings' => array_map(static fn (Finding $finding): array => self::finding($finding, $program->program), $findings),
             'coverage' => array_map(self::coverage(...), $program->weeks),
             'time' => (new TimeJson($program->library))->program($program->program, array_map(static fn (AuditedWeek $week): array => array_map(static fn (AuditedSession $session): SessionTime => $session->time, $week->sessions), $program->weeks)),
         ];
     }
 
     /** @return array<string, mixed> */
-    public static function finding(Finding $finding): array
+    public static function finding(Finding $finding, Program $program): array
     {
         return [
             'rule' => $finding->rule,
@@ -38,8 +39,34 @@ final class AuditJson
             'where' => $finding->where,
             'message' => $finding->message,
             'evidence' => (object) $finding->evidence,
-            'fix' => $finding->fix?->text,
+            'fix' => $finding->advice(),
+            'change' => $finding->fix === null ? null : self::change($program, $finding->fix->apply($program)),
         ];
+    }
+
+    /**
+     * The edit that makes one program another: each session that changed, and the one that goes.
+     *
+     * @return array{edits: list<array{path: string, value: array<string, mixed>|null}>}
+     */
+    private static function change(Program $before, Program $after): array
+    {
+        $edits = [];
+        foreach ($before->weeks as $w => $week) {
+            $now = $after->weeks[$w]->sessions ?? [];
+            $gone = count($now) < count($week->sessions);
+            foreach ($week->sessions as $s => $session) {
+                $other = $now[$s] ?? null;
+                if ($session !== $other && ($other === null || SessionJson::write($session) != SessionJson::write($other))) {
+                    $edits[] = ['path' => sprintf('/weeks/%d/sessions/%d', $w, $s), 'value' => $gone || $other === null ? null : SessionJson::write($other)];
+                    if ($gone) {
+                        break;
+                    }
+                }
+            }
+        }
+
+        return ['edits' => $edits];
     }
 
     /** @return array<string, mixed> */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
+use DateTimeImmutable;
+use EvenRungs\Core\Body\Clearance;
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Body\Flag;
 use EvenRungs\Core\Body\Goal;
@@ -14,9 +16,13 @@ use EvenRungs\Core\Body\NormGroup;
 use EvenRungs\Core\Body\OtherTraining;
 use EvenRungs\Core\Body\Screen;
 use EvenRungs\Core\Body\Severity;
+use EvenRungs\Core\Body\Standing;
+use EvenRungs\Core\Body\Stop;
 use EvenRungs\Core\Body\Tests;
 use EvenRungs\Core\Body\TrainingAge;
 use EvenRungs\Core\Body\TrainingType;
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Level;
@@ -31,18 +37,30 @@ final class ClientJson
 {
     public const FORMAT = 'even-rungs/client';
 
+    private const OLDEST = 110;
+
     private const HOLDS = ['front-plank', 'side-plank-left', 'side-plank-right', 'extensor', 'flexor'];
 
     /**
      * @param  array<string, Flag>  $flags  by id
+     * @param  ?DateTimeImmutable  $day  what a document without a day of its own speaks of
+     * @param  bool  $stored  documents that were right when they were stored: what is gone from the library is passed over, and only
+     *                        recorded clearances clear
      */
-    public function __construct(private readonly Library $library, private readonly array $flags, private readonly bool $stored = false)
+    public function __construct(private readonly Library $library, private readonly array $flags, private readonly ?DateTimeImmutable $day = null, private readonly bool $stored = false)
     {
     }
 
-    /** @throws UnusableInput */
-    public function read(Node $node): Client
+    /**
+     * @param  ?DateTimeImmutable  $on  goes before the day that the document speaks of
+     *
+     * @throws UnusableInput
+     */
+    public function read(Node $node, ?DateTimeImmutable $on = null): Client
     {
+        $asOf = $on ?? $node->optionalDay('as_of') ?? $this->day;
+        self::checkBirth($node, $asOf);
+        $stopped = $node->optionalChild('stopped');
         $screen = $node->optionalChild('screen');
         $days = $node->has('days') ? $node->ints('days') : null;
 
@@ -58,10 +76,103 @@ final class ClientJson
             $node->strings('equipment'),
             $days,
             $node->each('other_training', self::readOtherTraining(...)),
-            $screen === null || ! $screen->has('flags') ? null : new Screen($screen->bool('cleared'), array_map(fn (string $id): Flag => $this->flags[$id], $screen->strings('flags'))),
+            $screen === null || ! $screen->has('flags') ? null : new Screen(! $this->stored && $screen->bool('cleared'), array_map(fn (string $id): Flag => $this->flags[$id], $screen->strings('flags')), $screen->optionalDay('on')),
             $this->readTests($node->optionalChild('tests')),
             home: self::readHome($node->optionalChild('home')),
+            asOf: $asOf,
+            standings: $this->readStandings($node->optionalChild('standings')),
+            stopped: $stopped === null ? null : new Stop(self::needed($stopped, 'on'), $stopped->optionalString('kind') ?? 'pain'),
+            clearances: $node->each('clearances', $this->readClearance(...)),
+            ladders: $node->has('ladders') ? $this->readLadders($node) : null,
         );
+    }
+
+    /** @throws UnusableInput when nobody of that age can be meant */
+    private static function checkBirth(Node $node, ?DateTimeImmutable $asOf): void
+    {
+        $born = $node->optionalInt('born');
+        $year = $asOf === null ? null : (int) $asOf->format('Y');
+        if ($born !== null && $year !== null && ($born > $year || $year - $born > self::OLDEST)) {
+            throw UnusableInput::at($node->path('born'), $born > $year ? sprintf('lies after %d, the year that is spoken of', $year) : sprintf('would make the client older than %d', self::OLDEST));
+        }
+    }
+
+    private static function needed(Node $node, string $key): DateTimeImmutable
+    {
+        return $node->optionalDay($key) ?? throw UnusableInput::at($node->path($key), 'is required');
+    }
+
+    /**
+     * @return list<string>
+     *
+     * @throws UnusableInput
+     */
+    private function readLadders(Node $node): array
+    {
+        $problems = [];
+        foreach ($node->strings('ladders') as $i => $ladder) {
+            if (! $this->library->hasLadder($ladder)) {
+                $problems[] = new Problem($node->path('ladders', $i), 'is not a ladder of the library');
+            }
+        }
+
+        return $problems === [] || $this->stored ? array_values(array_filter($node->strings('ladders'), $this->library->hasLadder(...))) : throw new UnusableInput($problems);
+    }
+
+    /**
+     * @return array<string, Standing> by ladder
+     *
+     * @throws UnusableInput with every ladder and rung that is not there
+     */
+    private function readStandings(?Node $node): array
+    {
+        if ($node === null) {
+            return [];
+        }
+        $standings = [];
+        $problems = [];
+        foreach ($node->keys() as $id) {
+            try {
+                $standings[$id] = $this->readStanding($node->child($id), $id);
+            } catch (UnusableInput $e) {
+                $problems = $this->stored ? [] : [...$problems, ...$e->problems];
+            }
+        }
+
+        return $problems === [] ? $standings : throw new UnusableInput($problems);
+    }
+
+    private function readStanding(Node $node, string $ladder): Standing
+    {
+        if (! $this->library->hasLadder($ladder)) {
+            throw UnusableInput::at($node->path(), 'is not a ladder of the library');
+        }
+
+        return new Standing(
+            self::rungOf($this->library->ladder($ladder), $node->string('rung'), $node->path('rung')),
+            $node->optionalInt('step') ?? 0,
+            $node->guard(static fn (): ?Range => DoseJson::readRange($node)),
+            $node->has('dose') ? $node->child('dose')->guard(static fn (): Dose => DoseJson::read($node->child('dose'))) : null,
+            $node->optionalDay('arrived'),
+            $node->optionalDay('stopped'),
+        );
+    }
+
+    /** @throws UnusableInput when what it lifts is nothing that can be lifted */
+    private function readClearance(Node $node): Clearance
+    {
+        $lifts = $node->string('lifts');
+        $known = isset($this->flags[$lifts]) || isset($this->library->limits[$lifts]) || in_array($lifts, [Clearance::MONITORED_PAIN, Clearance::STOP_OF_ALL], true)
+            || (str_starts_with($lifts, 'stop:') && ($this->stored || $this->library->hasLadder(substr($lifts, 5))));
+        if (! $known) {
+            throw UnusableInput::at($node->path('lifts'), sprintf('"%s" is no flag, limit, stop:LADDER, stop:all or monitored-pain', $lifts));
+        }
+        [$on, $until] = [self::needed($node, 'on'), $node->optionalDay('until')];
+        if ($until !== null && $until < $on) {
+            throw UnusableInput::at($node->path('until'), 'lies before the day it begins');
+        }
+
+        return new Clearance($lifts, $on, $until, $node->optionalInt('max_level'), $node->optionalString('by'), $node->optionalString('role'));
     }
 
     private static function readHome(?Node $node): ?Home
@@ -74,7 +185,7 @@ final class ClientJson
      *
      * @throws UnusableInput
      */
-    public function readForPlanning(Node $node): Client
+    public function readForPlanning(Node $node, ?DateTimeImmutable $on = null): Client
     {
         $problems = [];
         if (! $node->has('screen')) {
@@ -86,7 +197,7 @@ final class ClientJson
             $problems[] = new Problem($node->path('days'), 'is required to plan');
         }
         try {
-            $client = $this->read($node);
+            $client = $this->read($node, $on);
         } catch (UnusableInput $e) {
             throw new UnusableInput([...$problems, ...$e->problems]);
         }
@@ -100,8 +211,13 @@ final class ClientJson
     /** Whoever a swap is asked for: only limits, kit and ability. */
     public function readForSwap(Node $node): Client
     {
+        $asOf = $node->optionalDay('as_of') ?? $this->day;
+        self::checkBirth($node, $asOf);
+
         return new Client(
             name: 'swap',
+            born: $node->optionalInt('born'),
+            asOf: $asOf,
             ability: array_map(Level::of(...), $node->ints('ability')),
             limits: $this->readLimits($node),
             equipment: $node->strings('equipment'),
@@ -200,6 +316,7 @@ final class ClientJson
             'format' => self::FORMAT,
             'version' => 1,
             'name' => $client->name,
+            'as_of' => $client->asOf?->format('Y-m-d'),
             'goal' => $client->goal->value,
             'born' => $client->born,
             'norm_group' => $client->normGroup->value,
@@ -213,9 +330,40 @@ final class ClientJson
             'screen' => $client->screen === null ? null : [
                 'cleared' => $client->screen->cleared,
                 'flags' => array_map(static fn (Flag $flag): string => $flag->id, $client->screen->flags),
+                ...($client->screen->on === null ? [] : ['on' => $client->screen->on->format('Y-m-d')]),
             ],
             'tests' => self::writeTests($client->tests),
+            'standings' => $client->standings === [] ? null : array_map(self::writeStanding(...), $client->standings),
+            'stopped' => $client->stopped === null ? null : ['on' => $client->stopped->on->format('Y-m-d'), 'kind' => $client->stopped->kind],
+            'clearances' => $client->clearances === [] ? null : array_map(self::writeClearance(...), $client->clearances),
+            'ladders' => $client->ladders,
             'home' => $client->home === null ? null : ['days' => array_map(static fn (Day $day): string => $day->value, $client->home->days), 'equipment' => $client->home->equipment],
+        ], static fn (mixed $value): bool => $value !== null);
+    }
+
+    /** @return array<string, mixed> */
+    private static function writeStanding(Standing $standing): array
+    {
+        return array_filter([
+            'rung' => $standing->rung->id,
+            'step' => $standing->step,
+            ...DoseJson::writeRange($standing->range),
+            'arrived' => $standing->arrived?->format('Y-m-d'),
+            'dose' => $standing->dose === null ? null : DoseJson::write($standing->dose),
+            'stopped' => $standing->stopped?->format('Y-m-d'),
+        ], static fn (mixed $value): bool => $value !== null);
+    }
+
+    /** @return array<string, mixed> */
+    private static function writeClearance(Clearance $clearance): array
+    {
+        return array_filter([
+            'lifts' => $clearance->lifts,
+            'on' => $clearance->on->format('Y-m-d'),
+            'until' => $clearance->until?->format('Y-m-d'),
+            'max_level' => $clearance->maxLevel,
+            'by' => $clearance->by,
+            'role' => $clearance->role,
         ], static fn (mixed $value): bool => $value !== null);
     }
 

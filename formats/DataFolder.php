@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
+use DateTimeImmutable;
 use EvenRungs\Core\Body\Flag;
 use EvenRungs\Core\Body\Urgency;
 use EvenRungs\Core\Figure\BasePose;
@@ -152,6 +153,12 @@ final class DataFolder
         return array_column($this->node('poses.json', 'poses')->each('poses', FigureJson::readBase(...)), null, 'id');
     }
 
+    /** What a document that names no day speaks of: 1 January of the year of the tables. */
+    public function day(): DateTimeImmutable
+    {
+        return new DateTimeImmutable(sprintf('%d-01-01', $this->node('norms.json')->int('year')));
+    }
+
     public function norms(): NormTables
     {
         return NormsJson::readTables($this->node('norms.json'));
@@ -225,7 +232,7 @@ final class DataFolder
     {
         $library = $this->library();
 
-        return $this->clients ??= new ClientJson($library, $this->flags());
+        return $this->clients ??= new ClientJson($library, $this->flags(), $this->day());
     }
 
     /** For documents that were right when they were stored: a highest clean rung that is gone from the library is passed over. */
@@ -233,7 +240,7 @@ final class DataFolder
     {
         $library = $this->library();
 
-        return $this->storedClients ??= new ClientJson($library, $this->flags(), true);
+        return $this->storedClients ??= new ClientJson($library, $this->flags(), null, true);
     }
 
     private function tables(): Node

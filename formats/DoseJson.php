@@ -9,6 +9,7 @@ use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Hold;
 use EvenRungs\Core\Dose\Intervals;
 use EvenRungs\Core\Dose\Measure;
+use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Side;
@@ -30,8 +31,29 @@ final class DoseJson
             Side::tryFrom($node->optionalString('side') ?? ''),
             self::seconds($node, 'rest_s'),
             $node->optionalNumber('load_kg'),
-            $node->optionalNumber('range'),
+            self::readRange($node),
         );
+    }
+
+    /** @throws InvalidValue when both a share and centimetres are written */
+    public static function readRange(Node $node, string $prefix = ''): ?Range
+    {
+        [$share, $cm] = [$node->optionalNumber($prefix.'range'), $node->optionalNumber($prefix.'range_cm')];
+        if ($share !== null && $cm !== null) {
+            throw InvalidValue::because(sprintf('has both %srange and %srange_cm; one of them counts', $prefix, $prefix));
+        }
+
+        return match (true) {
+            $share !== null => Range::share($share),
+            $cm !== null => Range::cm($cm),
+            default => null,
+        };
+    }
+
+    /** @return array<string, int|float> */
+    public static function writeRange(?Range $range): array
+    {
+        return array_filter(['range' => $range?->share, 'range_cm' => $range?->cm], static fn (mixed $value): bool => $value !== null);
     }
 
     private static function readMeasure(Node $node): Measure
@@ -75,7 +97,7 @@ final class DoseJson
             'side' => $dose->side?->value,
             'rest_s' => $dose->rest?->toNumber(),
             'load_kg' => $dose->loadKg,
-            'range' => $dose->range,
+            ...self::writeRange($dose->range),
         ], static fn (mixed $value): bool => $value !== null);
     }
 

@@ -22,6 +22,7 @@ use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Position;
+use EvenRungs\Core\Ladder\RangeScale;
 use EvenRungs\Core\Ladder\Role;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Ladder\Stress;
@@ -101,7 +102,19 @@ final class LibraryJson
             ),
             FigureJson::read($node->child('figure'), $poses),
             $node->optionalString('timed_test'),
+            self::readRange($node),
         );
+    }
+
+    private static function readRange(Node $node): ?RangeScale
+    {
+        $cm = is_array($node->all()['range'] ?? null) ? $node->child('range') : null;
+
+        return match (true) {
+            $cm !== null => RangeScale::cm($cm->number('step_cm'), $cm->number('full_cm')),
+            $node->has('range') => RangeScale::share(),
+            default => null,
+        };
     }
 
     public static function readLimit(Node $node): LimitRule
@@ -111,6 +124,7 @@ final class LibraryJson
             $barsFrom[$stress] = max(1, min(3, $grade));
         }
         $cap = $node->optionalNumber('hold_cap_s');
+        $flat = $node->optionalNumber('flat_under_s');
 
         return new LimitRule(
             $node->string('id'),
@@ -118,8 +132,8 @@ final class LibraryJson
             $node->strings('stresses'),
             $node->string('kind') === 'medical',
             $barsFrom,
-            $node->strings('keeps'),
             $cap === null ? null : Seconds::of($cap),
+            $flat === null ? null : Seconds::of($flat),
             $node->string('caution'),
             $node->optionalString('refer') ?? '',
         );
@@ -148,8 +162,8 @@ final class LibraryJson
             'kind' => $rule->medical ? 'medical' : 'soreness',
             'stresses' => $rule->stresses,
             ...($rule->barsFrom === [] ? [] : ['bars_from' => $rule->barsFrom]),
-            ...($rule->keeps === [] ? [] : ['keeps' => $rule->keeps]),
             ...($rule->holdCap === null ? [] : ['hold_cap_s' => $rule->holdCap->toNumber()]),
+            ...($rule->flatUnder === null ? [] : ['flat_under_s' => $rule->flatUnder->toNumber()]),
             'caution' => $rule->caution,
             ...($rule->refer === '' ? [] : ['refer' => $rule->refer]),
         ];
@@ -191,6 +205,7 @@ final class LibraryJson
             'also' => array_map(static fn (Category $also): string => $also->value, $rung->also),
             'measure' => $rung->start()->measure->kind()->value,
             'side' => $rung->side->value,
+            ...($rung->range === null ? [] : ['range' => $rung->range->document()]),
             'start' => DoseJson::write($rung->start()),
             'top' => DoseJson::write($rung->top()),
             'steps' => array_map(static fn (Dose $dose): array => DoseJson::write($dose), $rung->steps),

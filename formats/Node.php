@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
+use DateTimeImmutable;
 use EvenRungs\Core\InvalidValue;
 use LogicException;
 
@@ -75,6 +76,30 @@ final class Node
     public function bool(string $key): bool
     {
         return ($this->value[$key] ?? false) === true;
+    }
+
+    /** Whether it is written to be false; what is not written is neither. */
+    public function isFalse(string $key): bool
+    {
+        return ($this->value[$key] ?? null) === false;
+    }
+
+    /** @throws UnusableInput when there is no such day in the calendar */
+    public function optionalDay(string $key): ?DateTimeImmutable
+    {
+        $text = $this->optionalString($key);
+
+        return $text === null ? null : self::day($text) ?? throw UnusableInput::at($this->path($key), sprintf('"%s" is not a day of the calendar', $text));
+    }
+
+    /** A day written YYYY-MM-DD; null where the calendar has none such. */
+    public static function day(string $text): ?DateTimeImmutable
+    {
+        if (preg_match('/^(\d{4})-(\d{2})-(\d{2})$/D', $text, $m) !== 1 || ! checkdate((int) $m[2], (int) $m[3], (int) $m[1])) {
+            return null;
+        }
+
+        return new DateTimeImmutable($text);
     }
 
     public function child(string $key): self

@@ -6,6 +6,7 @@ namespace EvenRungs\Formats;
 
 use EvenRungs\Core\Body\Bar;
 use EvenRungs\Core\Body\Referral;
+use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Swap;
@@ -27,7 +28,7 @@ final class PlacementJson
     /** @return array<string, mixed> */
     private static function writeOne(Placement $placement): array
     {
-        $barred = $missing = $requires = [];
+        $barred = $missing = $requires = $unsuitable = [];
         foreach ($placement->obstacles as $each) {
             $barred = [...$barred, ...array_map(self::writeBar(...), $each->bars)];
             foreach ($each->missingKit as $kit) {
@@ -35,6 +36,9 @@ final class PlacementJson
             }
             foreach ($each->unmetGates as $gate) {
                 $requires[] = ['rung' => $each->rung->id, 'gate' => $gate->rung, 'what' => $gate->what];
+            }
+            if ($each->unsuitable !== null) {
+                $unsuitable[] = ['rung' => $each->rung->id, 'why' => $each->unsuitable];
             }
         }
 
@@ -44,11 +48,15 @@ final class PlacementJson
             'rung' => $placement->rung?->id,
             'level' => $placement->rung?->level->value,
             'step' => $placement->step,
+            ...DoseJson::writeRange($placement->range),
+            'steps' => array_map(static fn (Dose $dose): array => DoseJson::write($dose), $placement->steps),
             'basis' => $placement->basis->value,
             'worse_side' => $placement->worseSide,
             'barred' => $barred,
             'missing' => $missing,
             'requires' => $requires,
+            'unsuitable' => $unsuitable,
+            'stopped' => $placement->stopped()?->format('Y-m-d'),
             'swap' => $placement->swap?->id,
             'why' => $placement->why,
         ];

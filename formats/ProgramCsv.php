@@ -10,6 +10,7 @@ use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Hold;
 use EvenRungs\Core\Dose\Intervals;
 use EvenRungs\Core\Dose\Measure;
+use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Side;
@@ -35,7 +36,7 @@ final class ProgramCsv extends CsvReader
 {
     public const COLUMNS = [
         'week', 'day', 'kind', 'block', 'block_type', 'rounds', 'exercise', 'sets', 'reps', 'hold_s', 'intervals', 'work_s', 'distance_m', 'pace_m_s', 'tempo', 'side',
-        'rest_s', 'range', 'load_kg', 'note', 'round_rest_s', 'rest_after_s', 'side_s', 'station_s', 'warm_up_s', 'cool_down_s', 'claimed_min',
+        'rest_s', 'range', 'range_cm', 'load_kg', 'note', 'round_rest_s', 'rest_after_s', 'side_s', 'station_s', 'warm_up_s', 'cool_down_s', 'claimed_min',
     ];
 
     protected const NEEDED = ['day', 'exercise'];
@@ -182,12 +183,12 @@ final class ProgramCsv extends CsvReader
             $this->problem($number, 'sets', 'must be 1 or empty: a circuit counts rounds');
         }
         $side = $this->oneOf($number, $row, 'side', self::SIDES);
-        if ($side === Side::Alternate->value && $measure !== null && ! $measure instanceof Reps) {
-            $this->problem($number, 'side', 'alternate goes only with reps; write each instead');
+        if ($side === Side::Alternate->value && $measure !== null && ! $measure instanceof Reps && ! $measure instanceof Work) {
+            $this->problem($number, 'side', 'alternate goes only with reps or work_s; write each instead');
         }
         $rest = $this->number($number, $row, 'rest_s', Bounds::Rest);
         $load = $this->number($number, $row, 'load_kg', Bounds::Load);
-        $range = $this->number($number, $row, 'range', Bounds::Range);
+        $range = $this->range($number, $row);
         if ($measure === null || count($this->problems) > $before) {
             return null;
         }
@@ -197,6 +198,18 @@ final class ProgramCsv extends CsvReader
             new Dose($measure, $sets, $side === null ? null : Side::from($side), $rest === null ? null : Seconds::of($rest), $load, $range),
             $row['note'] ?? null,
         );
+    }
+
+    /** @param  array<string, string>  $row */
+    private function range(int $number, array $row): ?Range
+    {
+        $share = $this->number($number, $row, 'range', Bounds::Range);
+        $cm = $this->number($number, $row, 'range_cm', Bounds::RangeCm);
+        if ($share !== null && $cm !== null) {
+            $this->problem($number, 'range_cm', 'is a second range beside range; one of them counts');
+        }
+
+        return $cm === null ? ($share === null ? null : Range::share($share)) : Range::cm($cm);
     }
 
     /** @param  array<string, string>  $row */
@@ -334,7 +347,8 @@ final class ProgramCsv extends CsvReader
             ...$row,
             'side' => $entry->dose->side?->value,
             'rest_s' => $entry->dose->rest?->toNumber(),
-            'range' => $entry->dose->range,
+            'range' => $entry->dose->range?->share,
+            'range_cm' => $entry->dose->range?->cm,
             'load_kg' => $entry->dose->loadKg,
             'note' => $entry->note,
         ], static fn (mixed $value): bool => $value !== null);

@@ -252,6 +252,7 @@ final class ProgramText
         $kind = match ($session->kind) {
             Kind::Standalone => '',
             Kind::AfterLift => ', after lifting',
+            Kind::AfterSport => ', after sport',
             Kind::BeforeLift => ', before lifting',
             Kind::Activation => ', switch-on',
         };

@@ -117,21 +117,21 @@ final class StyleJson
         $usual = new StylePlan;
 
         return new StylePlan(
-            $node->bool('repeats'),
             $node->bool('struggle'),
             SetOrder::from($node->optionalString('order') ?? $usual->order->value),
-            $node->optionalInt('steps_ahead') ?? 0,
             $node->optionalInt('lighter_every') ?? 0,
             $node->bool('circuit'),
             [...($node->bool('trunk_movement') ? [Category::TrunkMovement] : []), ...($node->has('accessories') ? array_map(Category::from(...), $node->strings('accessories')) : $usual->accessories)],
             $node->strings('without_ladders'),
             $node->strings('without_rungs'),
-            $node->bool('descending'),
             $node->bool('high_reps'),
             $node->bool('core_first'),
             $node->ints('role_shares'),
             $node->bool('both_sides_one_rep'),
             $node->optionalInt('weeks_per_step') ?? $usual->weeksPerStep,
+            $node->bool('build'),
+            $node->bool('then_move'),
+            $node->bool('by_second'),
         );
     }
 

@@ -4,15 +4,20 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Audit;
 
+use EvenRungs\Core\Body\Basis;
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Session\CircuitBlock;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Style\Style;
 
 /**
  * A program read once for all rules: names matched, times counted, hard sessions found.
@@ -21,6 +26,8 @@ final class AuditedProgram
 {
     /** @var list<AuditedWeek> */
     public readonly array $weeks;
+
+    private ?Steps $steps = null;
 
     /** @var array<string, Placement>|null by ladder */
     private ?array $placements = null;
@@ -32,6 +39,7 @@ final class AuditedProgram
         public readonly Numbers $numbers,
         public readonly ?Client $client,
         private readonly Placer $placer,
+        public readonly ?Style $style = null,
     ) {
         $weeks = [];
         foreach ($program->weeks as $w => $week) {
@@ -42,6 +50,44 @@ final class AuditedProgram
             $weeks[] = new AuditedWeek($w, $week->number, $sessions, $this->otherTraining($week));
         }
         $this->weeks = $weeks;
+    }
+
+    /** Another program, read the same way. */
+    public function as(Program $program): self
+    {
+        return new self($program, $this->library, $this->numbers, $this->client, $this->placer, $this->style);
+    }
+
+    /** The steps of the client in the style that is asked for. */
+    public function steps(): Steps
+    {
+        return $this->steps ??= new Steps($this->style, $this->client);
+    }
+
+    /** The longest unbroken hold that is allowed: the style's cap or a limit's, the smaller. */
+    public function holdCap(): Seconds
+    {
+        $limit = $this->client?->holdCap();
+
+        return $limit !== null && $this->numbers->holdCap->isLongerThan($limit) ? $limit : $this->numbers->holdCap;
+    }
+
+    /** The level that is known of a client on a ladder: what is typed, tested, or stood on; null where nothing is. */
+    public function abilityOn(Rung $rung): ?int
+    {
+        $client = $this->client;
+        if ($client === null) {
+            return null;
+        }
+        $shown = $client->shown[$rung->ladder] ?? null;
+        $placement = $this->placement($rung->ladder);
+        $known = array_filter([
+            $client->abilityIn($rung->category)?->value,
+            in_array($placement?->basis, [Basis::Standing, Basis::HighestClean, Basis::Test], true) ? $placement->rung?->level->value : null,
+            $shown !== null && $this->library->hasRung($shown) ? $this->library->rung($shown)->level->value : null,
+        ]);
+
+        return $known === [] ? null : max($known);
     }
 
     /** @return list<\EvenRungs\Core\Body\OtherTraining> what the week says; where it says nothing, what the client does */

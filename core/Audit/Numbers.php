@@ -33,8 +33,8 @@ final class Numbers
         return new self(6, Seconds::of(150), Seconds::of(60), Seconds::of(240), Seconds::of(30));
     }
 
-    public static function of(Style $style): self
+    public static function of(?Style $style): self
     {
-        return new self($style->hardSets, $style->hardTension, $style->holdCap, $style->switchOnTension, $style->switchOnHold);
+        return $style === null ? self::usual() : new self($style->hardSets, $style->hardTension, $style->holdCap, $style->switchOnTension, $style->switchOnHold);
     }
 }

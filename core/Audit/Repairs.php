@@ -11,14 +11,19 @@ use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Ladder;
+use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Placement\Swap;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Session\Entry;
 use EvenRungs\Core\Session\Planned;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Session\StraightBlock;
 
 /**
@@ -59,17 +64,17 @@ final class Repairs
     }
 
     /** Puts another rung in the place of an entry; a work time stays, other doses start anew with as many sets. */
-    public function replace(AuditedEntry $at, Rung $rung): Fix
+    public function replace(AuditedEntry $at, Rung $rung, Steps $steps): Fix
     {
-        return $this->entry(sprintf('Swap for %s.', $rung->name), $at, fn (Entry $entry): Entry => $this->on($entry, $rung));
+        return $this->entry(sprintf('Swap for %s.', $rung->name), $at, fn (Entry $entry): Entry => $this->on($entry, $rung, $steps));
     }
 
-    private function on(Entry $entry, Rung $rung): Entry
+    private function on(Entry $entry, Rung $rung, Steps $steps): Entry
     {
         $old = $entry->dose;
         $dose = $old->measure instanceof Work
-            ? $old->withSide($rung->side === Side::Both ? Side::Both : Side::Each)
-            : $rung->start()->withSets($old->sets)->withRest($old->rest);
+            ? $old->withSide($rung->side === Side::Both ? Side::Both : Side::Each)->withRange(null)
+            : $steps->dose($rung, 0)->withSets($old->sets)->withRest($old->rest);
 
         return new Entry($rung->id, $dose, $entry->note, $entry->planned === null ? null : new Planned($rung->category, $rung->level, $rung->ladder, ['Swapped after an audit.']), $entry->x);
     }
@@ -80,61 +85,90 @@ final class Repairs
     }
 
     /**
-     * The nearest rung that is allowed: the ladder's own below it, else what trains the same, else nothing.
+     * What is allowed in the place of an entry, the nearest first: the ladder's own rungs below it, then what trains the same, last nothing.
+     * No rung is named that a limit, age, kit, a gate or the client's ability forbids.
      *
      * @param  ?int  $top  no level above this one
+     * @return list<Fix>
      */
-    public function spare(AuditedEntry $at, Client $client, ?int $top = null): Fix
+    public function spares(AuditedEntry $at, AuditedProgram $program, Client $client, ?int $top = null): array
     {
         $rung = $at->rung;
-        if ($rung === null) {
-            return $this->drop($at);
-        }
-        $fits = fn (Rung $other): bool => $other !== $rung && ($top === null || $other->level->value <= $top) && Obstacles::between($client, $other, $this->library)->isClear();
-        foreach ($this->library->ladderOf($rung)->downFrom($rung) as $below) {
-            if ($fits($below)) {
-                return $this->replace($at, $below);
-            }
-        }
-        foreach ($this->swaps->sameDirection($rung, $client) as $swap) {
-            if ($fits($swap->rung)) {
-                return $this->replace($at, $swap->rung);
+        $fixes = [];
+        if ($rung !== null) {
+            $there = array_map(static fn (AuditedEntry $each): ?Rung => $each->rung, $program->weeks[$at->place[0]]->sessions[$at->place[1]]->entries);
+            $fits = fn (Rung $other): bool => $other !== $rung
+                && ! in_array($other, $there, true)
+                && $other->level->value <= min($top ?? Level::MOST, ($program->abilityOn($other) ?? $rung->level->value) + 1)
+                && Obstacles::between($client, $other, $this->library)->isClear();
+            $below = array_filter($this->library->ladderOf($rung)->downFrom($rung), $fits);
+            $swaps = array_filter(array_map(static fn (Swap $swap): Rung => $swap->rung, $this->swaps->sameDirection($rung, $client)), $fits);
+            foreach (array_slice([...array_slice($below, 0, 1), ...$swaps], 0, self::MOST_TRIED) as $other) {
+                $fixes[] = $this->replace($at, $other, $program->steps());
             }
         }
 
-        return $this->drop($at);
+        return [...$fixes, $this->drop($at)];
     }
 
     /**
-     * Adds one exercise of a direction at the end of a session: the hardest that the client may do, at its start dose.
+     * Adds one exercise of a direction at the end of sessions: where the client stands on its ladders, the highest level first; for nobody in
+     * particular the hardest that needs no kit.
      *
-     * @return ?Fix null where nothing is allowed
+     * @param  non-empty-list<AuditedSession>  $to
+     * @return list<Fix>
      */
-    public function add(Category $direction, AuditedSession $at, ?Client $client): ?Fix
+    public function adds(Category $direction, array $to, AuditedProgram $program): array
     {
-        $best = null;
+        $client = $program->clientFor($to[0]);
+        $doses = [];
         foreach ($this->library->ladders as $ladder) {
-            if ($ladder->category !== $direction) {
+            if ($ladder->category !== $direction || in_array($ladder->id, $program->style->plan->withoutLadders ?? [], true)) {
                 continue;
             }
-            foreach ($ladder->rungs as $rung) {
-                $top = $client?->abilityIn($direction)->value ?? self::UNKNOWN_LEVEL;
-                $allowed = $client === null ? $rung->equipment === [] && $rung->requires === [] : Obstacles::between($client, $rung, $this->library)->isClear();
-                if ($allowed && $rung->level->value <= $top && ($best === null || $rung->level->value > $best->level->value)) {
-                    $best = $rung;
-                }
+            $placement = $client === null ? null : $program->placement($ladder->id);
+            $rung = $client === null ? $this->easyWithoutKit($ladder) : $placement?->rung;
+            if ($rung !== null && ($client === null || ($rung->level->value <= ($program->abilityOn($rung) ?? $rung->level->value) + 1 && Obstacles::between($client, $rung, $this->library)->isClear()))) {
+                $doses[] = [$rung, $program->steps()->dose($rung, $placement->step ?? 0, $placement?->range)];
             }
         }
-        if ($best === null) {
-            return null;
+        usort($doses, static fn (array $a, array $b): int => $b[0]->level->value <=> $a[0]->level->value);
+
+        return array_map(fn (array $of): Fix => $this->added($of[0], $of[1], $to), array_slice($doses, 0, self::MOST_TRIED));
+    }
+
+    /** @param  non-empty-list<AuditedSession>  $to */
+    private function added(Rung $rung, Dose $dose, array $to): Fix
+    {
+        $days = implode(' and ', array_map(static fn (AuditedSession $at): string => $at->session->day->label(), $to));
+        $library = $this->library;
+
+        return new Fix(sprintf('Add %s, %s, to %s.', lcfirst($rung->name), Shorthand::write($dose), $days), static function (Program $program) use ($rung, $dose, $to, $library): Program {
+            foreach ($to as $at) {
+                $program = $program->changeSession($at->place[0], $at->place[1], static function (Session $session) use ($rung, $dose, $library): Session {
+                    $longer = $session->withBlocks([...$session->blocks, new StraightBlock([new Entry($rung->id, $dose)], Seconds::zero())]);
+
+                    return $session->claimed === null ? $longer : $longer->withClaimed(SessionTime::total($longer, $library));
+                });
+            }
+
+            return $program;
+        });
+    }
+
+    private function easyWithoutKit(Ladder $ladder): ?Rung
+    {
+        $found = null;
+        foreach ($ladder->rungs as $rung) {
+            $found = $rung->equipment === [] && $rung->requires === [] && $rung->level->value <= self::UNKNOWN_LEVEL ? $rung : $found;
         }
 
-        return $this->session(sprintf('Add %s, %s, to %s.', lcfirst($best->name), Shorthand::write($best->start()), $at->session->day->label()), $at, static fn (Session $session): Session => $session->withBlocks([
-            ...$session->blocks,
-            new StraightBlock([new Entry($best->id, $best->start())], Seconds::zero()),
-        ]));
+        return $found;
     }
 
     /** The level that suits who is not known (common practice, no source). */
     private const UNKNOWN_LEVEL = 3;
+
+    /** Changes that are tried for one finding. */
+    private const MOST_TRIED = 4;
 }

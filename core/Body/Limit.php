@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Body;
 
+use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Ladder\Rung;
 
 /**
@@ -25,9 +26,13 @@ final class Limit
         $bars = [];
         foreach ($this->rule->stresses as $stress) {
             $grade = $rung->grade($stress);
-            if ($grade > 0 && $grade >= $this->rule->barsFrom($stress, $this->severity, $rung->id)) {
+            if ($grade > 0 && $grade >= $this->rule->barsFrom($stress, $this->severity)) {
                 $bars[] = new Bar($rung->id, $this->rule->id, $stress, $grade);
             }
+        }
+        $flat = $this->rule->flatUnder;
+        if ($bars === [] && $flat !== null && array_filter($rung->steps, static fn (Dose $dose): bool => $rung->flatMs($dose) < $flat->ms) === []) {
+            $bars[] = new Bar($rung->id, $this->rule->id, 'supine', $rung->grade('supine'));
         }
 
         return $bars;

@@ -18,8 +18,8 @@ final class LimitRule
      * @param  list<string>  $stresses
      * @param  bool  $medical  needs a recorded clearance and takes no severity
      * @param  array<string, int<1, 3>>  $barsFrom  grades of single stresses that differ from the rest of a medical limit
-     * @param  list<string>  $keeps  rungs that those lowered grades do not bar
      * @param  ?Seconds  $holdCap  the longest unbroken hold, where the limit sets one
+     * @param  ?Seconds  $flatUnder  unbroken time flat on the back in a set, both sides together, stays under this
      * @param  string  $caution  the usual caution, shown where the decision is made and on the sheet
      * @param  string  $refer  what is said while a medical limit has no clearance
      */
@@ -29,20 +29,16 @@ final class LimitRule
         public readonly array $stresses,
         public readonly bool $medical,
         public readonly array $barsFrom,
-        public readonly array $keeps,
         public readonly ?Seconds $holdCap,
+        public readonly ?Seconds $flatUnder,
         public readonly string $caution,
         public readonly string $refer,
     ) {
     }
 
     /** @return int<1, 3> */
-    public function barsFrom(string $stress, Severity $severity, string $rung): int
+    public function barsFrom(string $stress, Severity $severity): int
     {
-        if (! $this->medical) {
-            return $severity->barsFrom();
-        }
-
-        return in_array($rung, $this->keeps, true) ? self::MEDICAL_BARS_FROM : $this->barsFrom[$stress] ?? self::MEDICAL_BARS_FROM;
+        return $this->medical ? $this->barsFrom[$stress] ?? self::MEDICAL_BARS_FROM : $severity->barsFrom();
     }
 }

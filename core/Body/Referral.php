@@ -10,7 +10,7 @@ namespace EvenRungs\Core\Body;
 final class Referral
 {
     /**
-     * @param  'flag'|'limit'  $kind
+     * @param  'flag'|'limit'|'stop'  $kind
      */
     public function __construct(
         public readonly string $kind,

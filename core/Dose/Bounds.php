@@ -24,6 +24,7 @@ enum Bounds
     case WarmUp;
     case Load;
     case Range;
+    case RangeCm;
 
     /** @return array{string, int|float, int|float, string} name, least, most, unit */
     private function row(): array
@@ -42,6 +43,7 @@ enum Bounds
             self::WarmUp => ['warm-up or cool-down', 0, 7200, 's'],
             self::Load => ['load', 0, 500, 'kg'],
             self::Range => ['range', 0.001, 1, ''],
+            self::RangeCm => ['range', 1, 300, 'cm'],
         };
     }
 

@@ -18,9 +18,9 @@ final class Dose
      * @param  int  $sets  1 to 50
      * @param  ?Seconds  $rest  0 to 3600 s after a set
      * @param  int|float|null  $loadKg  0 to 500 kg
-     * @param  int|float|null  $range  share of the full range, over 0 to 1
+     * @param  ?Range  $range  how far the movement goes; null for all of it
      *
-     * @throws InvalidValue when out of range, or when `alternate` goes with anything but repetitions
+     * @throws InvalidValue when out of range, or when `alternate` goes with anything but repetitions or a work time
      */
     public function __construct(
         public readonly Measure $measure,
@@ -28,7 +28,7 @@ final class Dose
         public readonly ?Side $side = null,
         public readonly ?Seconds $rest = null,
         public readonly int|float|null $loadKg = null,
-        public readonly int|float|null $range = null,
+        public readonly ?Range $range = null,
     ) {
         Bounds::Sets->check($sets);
         if ($rest !== null) {
@@ -37,11 +37,8 @@ final class Dose
         if ($loadKg !== null) {
             Bounds::Load->check($loadKg);
         }
-        if ($range !== null) {
-            Bounds::Range->check($range);
-        }
-        if ($side === Side::Alternate && ! $measure instanceof Reps) {
-            throw InvalidValue::because('alternate sides go only with reps; write each side instead');
+        if ($side === Side::Alternate && ! $measure instanceof Reps && ! $measure instanceof Work) {
+            throw InvalidValue::because('alternate sides go only with reps or a work time; write each side instead');
         }
     }
 
@@ -63,6 +60,11 @@ final class Dose
     public function withSide(?Side $side): self
     {
         return new self($this->measure, $this->sets, $side, $this->rest, $this->loadKg, $this->range);
+    }
+
+    public function withRange(?Range $range): self
+    {
+        return new self($this->measure, $this->sets, $this->side, $this->rest, $this->loadKg, $range);
     }
 
     public function isPerSide(): bool

@@ -10,7 +10,7 @@ use EvenRungs\Core\InvalidValue;
  * A dose in one line, as trainers write it: `3 × 8 /s 3-1-3-1 r0:45`, `2 × 30 s`, `3 × (4 × 10 s / 5 s) /s`, `2 × 20 m /s`.
  *
  * `/s` is each side in turn, `/alt` alternating sides, neither is both at once; `r` is the rest after a set,
- * `@` the load, `%` the range.
+ * `@` the load, `30 cm`, `half range` or `75% range` the range.
  * Written and read in this one place, and what is written reads back to the same dose.
  */
 final class Shorthand
@@ -30,7 +30,7 @@ final class Shorthand
             $parts[] = '@'.InvalidValue::number($dose->loadKg).' kg';
         }
         if ($dose->range !== null) {
-            $parts[] = InvalidValue::number($dose->range * 100).'%';
+            $parts[] = $dose->range->toShort();
         }
         if ($dose->rest !== null) {
             $parts[] = 'r'.$dose->rest->toClock();
@@ -89,7 +89,9 @@ final class Shorthand
             } elseif (preg_match('/^@('.self::NUMBER.')(?:kg)?$/', $word, $m) === 1 && $load === null) {
                 $load = self::numeric($m[1]);
             } elseif (preg_match('/^('.self::NUMBER.')%$/', $word, $m) === 1 && $range === null) {
-                $range = self::numeric($m[1]) / 100;
+                $range = Range::share(self::numeric($m[1]) / 100);
+            } elseif (preg_match('/^('.self::NUMBER.')cm$/', $word, $m) === 1 && $range === null) {
+                $range = Range::cm(self::numeric($m[1]));
             } elseif (preg_match('/^r(\S+)$/', $word, $m) === 1 && $pause === null) {
                 $pause = Seconds::parse($m[1]);
             } else {
@@ -128,6 +130,10 @@ final class Shorthand
         '/(?<=[\ds)m]),/' => ' ',
         '/ at (\d[\d.]*) ?m\/s(?= |$)/' => ' at$1mps',
         '/\s*x\s*(?=[\d(])/' => 'x',
+        '/,? ?\bhalf (?:the |of the )?range\b/' => ' 50%',
+        '/,? ?\bfull range\b/' => ' 100%',
+        '/,? ?(?:\bat )?(\d+(?:\.\d+)?) ?% ?(?:of )?(?:the )?range\b/' => ' $1%',
+        '/(?<=\d) ?(?:centimet(?:re|er)s?|cms?)\b(?: far| out)?/' => 'cm',
         '/(?<=\d) (?=(?:s|m|kg|%)(?: |$|\)|\/|x))/' => '',
         '/(?<=\d)s\s*\/\s*(?=\d)/' => 's/',
         '/(?<=[\d)sm])\/(s|side|alt)(?= |$)/' => ' /$1',

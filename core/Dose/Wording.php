@@ -23,7 +23,7 @@ final class Wording
             $parts[] = InvalidValue::number($dose->loadKg).' kg';
         }
         if ($dose->range !== null) {
-            $parts[] = InvalidValue::number($dose->range * 100).' % of the range';
+            $parts[] = $dose->range->toWords();
         }
         if ($dose->rest !== null && ! $dose->rest->isZero()) {
             $parts[] = 'rest '.$dose->rest->toClock();

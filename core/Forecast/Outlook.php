@@ -10,6 +10,7 @@ use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Road;
 use EvenRungs\Core\Placement\RoadStretch;
+use EvenRungs\Core\Placement\Steps;
 
 /**
  * When the next rungs of one client are likely: every dose step of a rung and the move to the next one is a step to earn. Rungs
@@ -25,6 +26,8 @@ final class Outlook
      * @param  array<string, Forecast>  $byLadder
      * @param  array<string, int>  $running  qualifying sessions running at the present step, by ladder
      * @param  int  $cleanSessions  running, that a step takes
+     * @param  Steps  $steps  of the client in the style
+     * @param  ?Moves  $moves  by the goal and style of the client; null where neither is meant
      */
     public function __construct(
         private readonly array $byLadder,
@@ -32,8 +35,10 @@ final class Outlook
         private readonly Library $library,
         private readonly Client $client,
         private readonly int $cleanSessions,
+        private readonly Steps $steps,
+        ?Moves $moves = null,
     ) {
-        $this->moves = new Moves($library);
+        $this->moves = $moves ?? new Moves($library);
     }
 
     public function on(string $ladder): Forecast
@@ -45,13 +50,13 @@ final class Outlook
     public function next(Placement $placement): array
     {
         $rung = $placement->rung;
-        $steps = $rung === null ? 0 : count($rung->steps) - $placement->step;
+        $steps = $rung === null ? 0 : count($this->steps->of($rung)) - $placement->step;
         $next = [];
         while ($rung !== null && count($next) < self::RUNGS_AHEAD) {
             $rung = $this->moves->up($rung, $this->client);
             if ($rung !== null) {
                 $next[] = new Expected($rung, $this->weeks($placement->ladder->id, $steps));
-                $steps += count($rung->steps);
+                $steps += count($this->steps->of($rung));
             }
         }
 
@@ -64,9 +69,9 @@ final class Outlook
         if ($stretch->from === null || $stretch->rungs === []) {
             return null;
         }
-        $steps = count($stretch->from->steps) - $stretch->step;
+        $steps = count($this->steps->of($stretch->from)) - $stretch->step;
         foreach (array_slice($stretch->rungs, 0, -1) as $rung) {
-            $steps += Road::isPassedOver($rung, $this->client) ? 0 : count($rung->steps);
+            $steps += Road::isPassedOver($rung, $this->client) ? 0 : count($this->steps->of($rung));
         }
 
         return $this->weeks($stretch->ladder->id, $steps);

@@ -28,21 +28,27 @@ final class DoseRange
     }
 
     /**
+     * @param  list<Dose>  $steps  of the rung for the client in the style, one or more
      * @param  int  $sets  of the dose; a circuit's rounds
      * @return ?self null where the dose is usual, or counted otherwise than the rung's own
      */
-    public static function outside(Dose $dose, Rung $rung, int $sets): ?self
+    public static function outside(Dose $dose, array $steps, int $sets): ?self
     {
         if ($sets > self::MOST_SETS) {
             return new self(true, sprintf('%d sets; more than %d are seldom of use', $sets, self::MOST_SETS), ['sets' => $sets, 'most_sets' => self::MOST_SETS]);
         }
-        $start = $rung->start()->measure;
-        $top = $rung->top()->measure;
+        $start = ($steps[0] ?? $dose)->measure;
+        $top = ($steps[count($steps) - 1] ?? $dose)->measure;
         if (self::counted($dose->measure) !== self::counted($start) || self::counted($dose->measure) !== self::counted($top)) {
             return null;
         }
         [$least, $most, $given] = [$start->amount(), $top->amount(), $dose->measure->amount()];
         if ($given >= min($least, $most) && $given <= max($least, $most)) {
+            return null;
+        }
+        $inPieces = $dose->measure->kind() === MeasureKind::Intervals && array_filter($steps, static fn (Dose $step): bool => $step->measure->kind() === MeasureKind::Hold) !== [];
+        if ($inPieces && $given <= self::FAR_TIMES_TOP * $most) {
+            // each piece is looked at against the cap, the whole only for being far out
             return null;
         }
         $unit = self::counted($start);

@@ -35,6 +35,7 @@ final class Rung
      * @param  array<string, int<1, 3>>  $stresses  grade by stress id; 1 light, 2 real, 3 high
      * @param  list<string>  $equipment  required kit
      * @param  list<string>  $helpful  kit that helps and is never required
+     * @param  ?RangeScale  $range  how its range is cut and given back; null where nothing moves
      * @param  ?string  $timedTest  the timed test that is done on this rung: front-plank or side-plank
      *
      * @throws InvalidValue when a rung has no step or a grade outside 1 to 3
@@ -61,6 +62,7 @@ final class Rung
         Coaching $coaching,
         Figure $figure,
         public readonly ?string $timedTest = null,
+        public readonly ?RangeScale $range = null,
     ) {
         $this->coaching = Packed::of($coaching);
         $this->figure = Packed::of($figure);
@@ -106,6 +108,18 @@ final class Rung
     public function isLoaded(): bool
     {
         return array_intersect(self::WEIGHTS, $this->equipment) !== [];
+    }
+
+    /** Whether a weight or a band loads it. */
+    public function isWeighted(): bool
+    {
+        return $this->isLoaded() || in_array('band', $this->equipment, true);
+    }
+
+    /** Milliseconds flat on the back in one set of a dose, both sides together; 0 where nobody lies there. */
+    public function flatMs(Dose $dose): int
+    {
+        return $this->grade('supine') === 0 ? 0 : ($dose->measure->work()->ms + $dose->measure->breaks()->ms) * ($dose->isPerSide() ? 2 : 1);
     }
 
     /** @return int<0, 3> */

@@ -26,15 +26,16 @@ final class Landing
 
     /**
      * @param  Ladder  $before  the ladder as it was
+     * @param  Steps  $steps  of the client in the style
      * @param  Library  $after  the library as it becomes
      */
-    public static function of(Rung $from, int $step, Ladder $before, Library $after, Client $client): self
+    public static function of(Rung $from, int $step, Ladder $before, Library $after, Client $client, Steps $steps): self
     {
         if (self::open($from->id, $after, $client)) {
             $rung = $after->rung($from->id);
-            $kept = min($step, count($rung->steps) - 1);
+            $kept = $steps->clamp($rung, $step);
 
-            return new self($rung, $kept, $kept === $step ? 'Stays.' : sprintf('The rung has %d doses now: on its last.', count($rung->steps)));
+            return new self($rung, $kept, $kept === $step ? 'Stays.' : sprintf('The rung has %d doses now: on its last.', count($steps->of($rung))));
         }
         foreach ([[array_slice($before->downFrom($from), 1), 'below'], [$before->above($from), 'above']] as [$rungs, $where]) {
             foreach ($rungs as $rung) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Placement;
 
+use DateTimeImmutable;
+use EvenRungs\Core\Body\Age;
 use EvenRungs\Core\Body\Bar;
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Ladder\Gate;
@@ -11,7 +13,8 @@ use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 
 /**
- * What stands between a client and a rung: limits that bar it, kit that is missing, gates not met yet.
+ * What stands between a client and a rung: limits that bar it, age or the level of a clearance, a stop of its ladder, kit that is
+ * missing, gates not met yet.
  */
 final class Obstacles
 {
@@ -19,12 +22,16 @@ final class Obstacles
      * @param  list<Bar>  $bars
      * @param  list<string>  $missingKit
      * @param  list<Gate>  $unmetGates
+     * @param  ?string  $unsuitable  why age or a clearance leaves the rung out, as it follows the rung's name
+     * @param  ?DateTimeImmutable  $stopped  the day of a stop of the ladder that no clearance lifts
      */
     private function __construct(
         public readonly Rung $rung,
         public readonly array $bars,
         public readonly array $missingKit,
         public readonly array $unmetGates,
+        public readonly ?string $unsuitable,
+        public readonly ?DateTimeImmutable $stopped,
     ) {
     }
 
@@ -37,31 +44,50 @@ final class Obstacles
             }
         }
 
-        return new self($rung, $client->bars($rung), $client->missingKit($rung), $unmet);
+        $level = $client->clearedLevel();
+        $unsuitable = Age::of($client)->leavesOut($rung, $client)
+            ?? ($level !== null && $rung->level->value > $level ? sprintf('is level %d, and the clearance allows %d at most', $rung->level->value, $level) : null);
+
+        return new self($rung, $client->bars($rung), $client->missingKit($rung), $unmet, $unsuitable, $client->stopOn($rung->ladder));
     }
 
     public function isClear(): bool
     {
-        return $this->bars === [] && $this->missingKit === [] && $this->unmetGates === [];
+        return $this->isSafe() && $this->missingKit === [] && $this->unmetGates === [];
+    }
+
+    /** Whether neither a limit nor age, a clearance or a stop forbids it: what only a trainer who insists may pass over. */
+    public function isSafe(): bool
+    {
+        return $this->bars === [] && $this->unsuitable === null && $this->stopped === null;
     }
 
     /** @return list<string> each thing in the way, named once and shortly */
     public function labels(Library $library): array
     {
         return array_values(array_unique([
+            ...($this->stopped === null ? [] : ['stopped']),
             ...array_map(static fn (Bar $bar): string => lcfirst($library->limits[$bar->limit]->name), $this->bars),
+            ...($this->unsuitable === null ? [] : [str_contains($this->unsuitable, 'clearance') ? 'over the clearance' : 'not at this age']),
             ...array_map(static fn (string $kit): string => 'no '.lcfirst($library->equipment[$kit]->name), $this->missingKit),
             ...array_map(static fn (Gate $gate): string => 'first '.$library->rung($gate->rung)->name, $this->unmetGates),
         ]));
     }
 
+    /** @return list<string> what follows the rung's name, for what is not safe */
+    public function safety(Library $library): array
+    {
+        return [
+            ...($this->stopped === null ? [] : [sprintf('is stopped since %s, until a clearance of a later day', $this->stopped->format('Y-m-d'))]),
+            ...array_map(static fn (Bar $bar): string => sprintf('is barred by %s: %s, grade %d', lcfirst($library->limits[$bar->limit]->name), lcfirst($library->stresses[$bar->stress]->name), $bar->grade), $this->bars),
+            ...($this->unsuitable === null ? [] : [$this->unsuitable]),
+        ];
+    }
+
     /** @return list<string> what follows the rung's name, for each obstacle */
     public function sentences(Library $library): array
     {
-        $sentences = [];
-        foreach ($this->bars as $bar) {
-            $sentences[] = sprintf('is barred by %s: %s, grade %d', lcfirst($library->limits[$bar->limit]->name), lcfirst($library->stresses[$bar->stress]->name), $bar->grade);
-        }
+        $sentences = $this->safety($library);
         foreach ($this->missingKit as $kit) {
             $sentences[] = sprintf('needs kit that is not to hand: %s', lcfirst($library->equipment[$kit]->name));
         }

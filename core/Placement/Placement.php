@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Placement;
 
+use DateTimeImmutable;
+use EvenRungs\Core\Body\Basis;
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Rung;
 
@@ -19,7 +23,8 @@ final class Placement
      * @param  list<Obstacles>  $obstacles  of every rung of the ladder that has any, easiest first
      * @param  ?Rung  $swap  what trains the same category instead, where there is no rung
      * @param  list<string>  $why
-     * @param  bool  $kept  it follows where the client is known to stand
+     * @param  ?Range  $range  done at now, where that is less than the step's own
+     * @param  list<Dose>  $steps  of the rung, as this client climbs them in the style; none where there is no rung
      */
     public function __construct(
         public readonly Ladder $ladder,
@@ -30,7 +35,14 @@ final class Placement
         public readonly array $obstacles,
         public readonly ?Rung $swap,
         public readonly array $why,
-        public readonly bool $kept = false,
+        public readonly ?Range $range = null,
+        public readonly array $steps = [],
     ) {
+    }
+
+    /** The day of a stop of the ladder that no clearance lifts. */
+    public function stopped(): ?DateTimeImmutable
+    {
+        return ($this->obstacles[0] ?? null)?->stopped;
     }
 }

@@ -4,47 +4,62 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Placement;
 
+use EvenRungs\Core\Body\Basis;
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Body\Standing;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Style\Style;
 
 /**
  * Finds the starting rung on every ladder.
  *
- * In this order: the highest clean rung (the lower of two sides); the rung of a timed hold; the highest rung at or under
- * the ability typed for the category. From there down to the nearest rung that no limit, kit or gate forbids.
+ * In this order: where the client stands; the highest clean rung (the lower of two sides); the rung of a timed hold; the highest rung at
+ * or under the ability typed for the category. From there down to the nearest rung that nothing forbids.
  */
 final class Placer
 {
-    /** Ability in a category that nobody tested (house rule). */
+    /** Ability in a category that nobody tested and nothing has shown (house rule). */
     public const UNTESTED_LEVEL = 2;
 
     /** How far the first rung of a ladder may stand above the ability (house rule). */
     public const ENTRY_REACH = 2;
 
-    public function __construct(private readonly Library $library, private readonly Swaps $swaps)
+    /** A working hold is at most this share of the test best, in thirds (house rule): the trunk is still needed when the session is over. */
+    private const TEST_SHARE_THIRDS = 2;
+
+    /** Who held far longer than the rung asks starts at most this much higher (house rule). */
+    private const TEST_REACH = 1;
+
+    private readonly Swaps $swaps;
+
+    /** @param  ?Style  $style  whose steps are meant; null for the rungs' own */
+    public function __construct(private readonly Library $library, private readonly ?Style $style = null)
     {
+        $this->swaps = new Swaps($library, $style->plan->withoutLadders ?? []);
     }
 
-    /**
-     * @param  array<string, Standing>  $standings  where the client is known to stand, by ladder; it goes before tests and ability
-     * @return list<Placement> one for each ladder, in library order
-     */
-    public function place(Client $client, array $standings = []): array
+    /** @return list<Placement> one for each ladder, in library order */
+    public function place(Client $client): array
     {
-        return array_map(fn (Ladder $ladder): Placement => $this->placeOn($ladder, $client, $standings[$ladder->id] ?? null), $this->library->ladders);
+        $steps = new Steps($this->style, $client);
+
+        return array_map(fn (Ladder $ladder): Placement => $this->placeOn($ladder, $client, $steps), $this->library->ladders);
     }
 
-    private function placeOn(Ladder $ladder, Client $client, ?Standing $standing): Placement
+    private function placeOn(Ladder $ladder, Client $client, Steps $steps): Placement
     {
         $obstacles = [];
         foreach ($ladder->rungs as $rung) {
             $obstacles[$rung->id] = Obstacles::between($client, $rung, $this->library);
         }
         $met = array_values(array_filter($obstacles, static fn (Obstacles $each): bool => ! $each->isClear()));
-        $start = $this->fromStanding($standing) ?? $this->fromClean($ladder, $client) ?? $this->fromTimedHold($ladder, $client) ?? $this->fromAbility($ladder, $client);
+        $start = $this->fromStanding($client->standings[$ladder->id] ?? null, $steps)
+            ?? $this->fromClean($ladder, $client, $steps)
+            ?? $this->fromTimedHold($ladder, $client, $steps, $obstacles)
+            ?? $this->fromAbility($ladder, $client);
         if ($start->rung === null) {
             return new Placement($ladder, null, 0, Basis::None, null, $met, null, $start->why);
         }
@@ -54,10 +69,9 @@ final class Placer
                 if ($rung !== $start->rung) {
                     $why[] = sprintf('The nearest allowed rung below is %s.', $rung->name);
                 }
+                [$step, $range] = $rung === $start->rung ? [$start->step, $start->range] : [0, null];
 
-                $step = $standing !== null && $rung === $standing->rung ? $standing->step : 0;
-
-                return new Placement($ladder, $rung, $step, $start->basis, $start->worseSide, $met, null, $why, $standing !== null);
+                return new Placement($ladder, $rung, $step, $start->basis, $start->worseSide, $met, null, $why, $range, $steps->of($rung));
             }
             foreach ($obstacles[$rung->id]->sentences($this->library) as $sentence) {
                 $why[] = sprintf('%s %s.', $rung->name, $sentence);
@@ -71,12 +85,20 @@ final class Placer
         return new Placement($ladder, null, 0, Basis::None, $start->worseSide, $met, $swap, $why);
     }
 
-    private function fromStanding(?Standing $standing): ?Start
+    private function fromStanding(?Standing $standing, Steps $steps): ?Start
     {
-        return $standing === null ? null : new Start($standing->rung, $standing->basis, null, $standing->why === [] ? [sprintf('Stands on %s.', $standing->rung->name)] : $standing->why);
+        if ($standing === null) {
+            return null;
+        }
+        $rung = $standing->rung;
+        $dose = $standing->dose;
+        $step = $dose === null ? $standing->step : $steps->highestNotOver($rung, $dose->measure) ?? ($steps->of($rung)[0]->measure->kind() === $dose->measure->kind() ? 0 : $standing->step);
+        [$step, $range] = $steps->settle($rung, $step, $standing->range ?? $dose?->range);
+
+        return new Start($rung, $standing->basis, null, $standing->why === [] ? [sprintf('Stands on %s.', $rung->name)] : $standing->why, $step, $range);
     }
 
-    private function fromClean(Ladder $ladder, Client $client): ?Start
+    private function fromClean(Ladder $ladder, Client $client, Steps $steps): ?Start
     {
         $clean = $client->tests->ladders[$ladder->id] ?? null;
         if ($clean === null) {
@@ -84,41 +106,80 @@ final class Placer
         }
         $rung = $clean->lower($ladder);
         $worse = $clean->worseSide($ladder);
+        $hold = $rung->timedTest === null ? null : TimedHold::of($rung->timedTest, $client->tests);
+        $step = $hold === null ? null : $this->stepOf($rung, $hold, $steps);
 
         return new Start($rung, Basis::HighestClean, $worse, [
             $worse === null
                 ? sprintf('%s is the highest rung done clean.', $rung->name)
                 : sprintf('%s is the highest rung done clean on the %s, the worse side; it sets the rung.', $rung->name, $worse),
-        ]);
+            ...($step === null || $hold === null ? [] : [sprintf('Held %s: the step is at most two thirds of it (house rule).', self::seconds($hold->best))]),
+        ], $step ?? 0);
     }
 
-    private function fromTimedHold(Ladder $ladder, Client $client): ?Start
+    /** The highest step whose work in one set is at most two thirds of a test best; null where even the start is more. */
+    private function stepOf(Rung $rung, TimedHold $hold, Steps $steps): ?int
+    {
+        $found = null;
+        foreach ($steps->of($rung) as $i => $dose) {
+            $found = 3 * $dose->measure->work()->ms <= self::TEST_SHARE_THIRDS * $hold->best->ms ? $i : $found;
+        }
+
+        return $found;
+    }
+
+    /** @param  array<string, Obstacles>  $obstacles  by rung */
+    private function fromTimedHold(Ladder $ladder, Client $client, Steps $steps, array $obstacles): ?Start
     {
         foreach ($ladder->rungs as $i => $rung) {
             $hold = $rung->timedTest === null ? null : TimedHold::of($rung->timedTest, $client->tests);
             if ($hold === null) {
                 continue;
             }
-            $needed = $rung->start()->measure->longestHold();
-            $reached = ! $needed->isLongerThan($hold->best);
-            $placed = $reached ? $rung : $ladder->rungs[max(0, $i - 1)];
-            $side = $hold->worseSide === null ? '' : sprintf(' on the %s, the worse side', $hold->worseSide);
+            $held = sprintf('Held %s%s', self::seconds($hold->best), $hold->worseSide === null ? '' : sprintf(' on the %s, the worse side', $hold->worseSide));
+            $step = $this->stepOf($rung, $hold, $steps);
+            if ($step === null) {
+                $below = $ladder->rungs[max(0, $i - 1)];
 
-            return new Start($placed, Basis::Test, $hold->worseSide, [
-                sprintf('Held %s%s; %s starts at %s, so %s.', self::seconds($hold->best), $side, $rung->name, self::seconds($needed), $reached ? 'it is reached' : 'the rung below it is taken'),
-            ]);
+                return new Start($below, Basis::Test, $hold->worseSide, [sprintf('%s; %s starts at %s, more than two thirds of it (house rule): %s.', $held, $rung->name, self::seconds($steps->of($rung)[0]->measure->work()), $i === 0 ? 'it is the first of its ladder all the same' : 'the rung below it is taken')]);
+            }
+            $above = $step === $steps->last($rung) ? $this->above($rung, $ladder, $obstacles) : null;
+
+            return $above === null
+                ? new Start($rung, Basis::Test, $hold->worseSide, [sprintf('%s: step %d of %s is at most two thirds of it (house rule).', $held, $step + 1, $rung->name)], $step)
+                : new Start($above, Basis::Test, $hold->worseSide, [sprintf('%s: two thirds of it are past the top of %s, so %s, at most one level above (house rule).', $held, $rung->name, $above->name)]);
         }
 
         return null;
     }
 
+    /**
+     * The highest allowed rung above, at most one level higher.
+     *
+     * @param  array<string, Obstacles>  $obstacles  by rung
+     */
+    private function above(Rung $rung, Ladder $ladder, array $obstacles): ?Rung
+    {
+        $found = null;
+        foreach ($ladder->above($rung) as $other) {
+            $found = $other->level->value <= $rung->level->value + self::TEST_REACH && $obstacles[$other->id]->isClear() ? $other : $found;
+        }
+
+        return $found;
+    }
+
     private function fromAbility(Ladder $ladder, Client $client): Start
     {
         $typed = $client->abilityIn($ladder->category);
-        $level = $typed->value ?? self::UNTESTED_LEVEL;
-        $why = [$typed === null
-            ? sprintf('%s was not tested: taken as level %d.', $ladder->category->label(), $level)
-            : sprintf('Ability typed as level %d in %s.', $level, strtolower($ladder->category->label()))];
+        $shown = $typed === null ? $this->shownElsewhere($ladder, $client) : null;
+        $level = $typed->value ?? ($shown === null ? self::UNTESTED_LEVEL : max(1, $shown - 1));
+        $name = strtolower($ladder->category->label());
+        $why = [match (true) {
+            $client->isHeldBack($ladder->category) => sprintf('Ability typed as level %d in %s, which nothing has shown: it counts as %d.', $client->ability[$ladder->category->value]->value, $name, $level),
+            $typed !== null => sprintf('Ability typed as level %d in %s.', $level, $name),
+            $shown !== null => sprintf('%s was not tested on this ladder; level %d was shown on another, so one less.', $ladder->category->label(), $shown),
+            default => sprintf('%s was not tested: taken as level %d.', $ladder->category->label(), $level),
+        }];
         $rung = $ladder->highestAtOrUnder($level);
         if ($rung !== null) {
             return new Start($rung, Basis::Ability, null, [...$why, sprintf('%s is the highest rung at or under it.', $rung->name)]);
@@ -129,6 +190,28 @@ final class Placer
         }
 
         return new Start(null, Basis::None, null, [...$why, sprintf('The ladder starts at level %d, too far above.', $first->level->value)]);
+    }
+
+    /** The highest level shown on another ladder of the category, by a climbed ladder, a standing or a timed hold. */
+    private function shownElsewhere(Ladder $ladder, Client $client): ?int
+    {
+        $levels = [];
+        foreach ($this->library->ladders as $other) {
+            if ($other === $ladder || $other->category !== $ladder->category) {
+                continue;
+            }
+            $clean = $client->tests->ladders[$other->id] ?? null;
+            $standing = $client->standings[$other->id] ?? null;
+            $levels[] = $standing?->rung->level->value;
+            $levels[] = $clean?->lower($other)->level->value;
+            foreach ($standing === null && $clean === null ? $other->rungs : [] as $rung) {
+                $hold = $rung->timedTest === null ? null : TimedHold::of($rung->timedTest, $client->tests);
+                $levels[] = $hold === null || $rung->start()->measure->work()->isLongerThan($hold->best) ? null : $rung->level->value;
+            }
+        }
+        $levels = array_filter($levels);
+
+        return $levels === [] ? null : max($levels);
     }
 
     private static function seconds(Seconds $time): string

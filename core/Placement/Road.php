@@ -36,8 +36,9 @@ final class Road
 
     /**
      * @param  list<Placement>  $placements  where the client stands
+     * @param  Steps  $steps  of the client in the style
      */
-    public static function to(Rung $goal, Client $client, array $placements, Library $library): self
+    public static function to(Rung $goal, Client $client, array $placements, Library $library, Steps $steps): self
     {
         $standing = [];
         foreach ($placements as $placement) {
@@ -65,7 +66,7 @@ final class Road
             $obstacles->isClear() && $climb === [] => 'next',
             default => 'not-yet',
         };
-        [$next, $step] = self::next($stretches, $standing, $client, $library);
+        [$next, $step] = self::next($stretches, $standing, $client, $library, $steps);
 
         return new self($goal, $answer, $because, $stretches, $next, $step);
     }
@@ -126,15 +127,15 @@ final class Road
      * @param  array<string, Placement>  $standing
      * @return array{?Rung, int}
      */
-    private static function next(array $stretches, array $standing, Client $client, Library $library): array
+    private static function next(array $stretches, array $standing, Client $client, Library $library, Steps $steps): array
     {
         foreach ($stretches as $stretch) {
             $at = $standing[$stretch->ladder->id] ?? null;
             $first = $stretch->rungs[0] ?? null;
             if ($at?->rung !== null && $first !== null && $stretch->ladder->indexOf($first->id) <= $stretch->ladder->indexOf($at->rung->id) && Obstacles::between($client, $first, $library)->isClear()) {
-                return [$first, count($first->steps) - 1];
+                return [$first, $steps->last($first)];
             }
-            if ($at?->rung !== null && $stretch->rungs !== [] && $at->step < count($at->rung->steps) - 1) {
+            if ($at?->rung !== null && $stretch->rungs !== [] && $at->step < $steps->last($at->rung)) {
                 return [$at->rung, $at->step + 1];
             }
             foreach ($stretch->rungs as $rung) {

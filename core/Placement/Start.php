@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Placement;
 
+use EvenRungs\Core\Body\Basis;
+use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\Rung;
 
 /**
@@ -16,12 +18,16 @@ final class Start
     /**
      * @param  'left'|'right'|null  $worseSide
      * @param  list<string>  $why
+     * @param  int  $step  of the rung, 0 the start
+     * @param  ?Range  $range  done at now, where that is less than the step's own
      */
     public function __construct(
         public readonly ?Rung $rung,
         public readonly Basis $basis,
         public readonly ?string $worseSide,
         public readonly array $why,
+        public readonly int $step = 0,
+        public readonly ?Range $range = null,
     ) {
     }
 }

@@ -14,11 +14,11 @@ use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Session\Entry;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
-use EvenRungs\Core\Verdict\Judge;
 use EvenRungs\Core\Verdict\LoggedSession;
 
 /**
@@ -32,6 +32,7 @@ final class Door
         private readonly Swaps $swaps,
         private readonly ProgramEdit $edit,
         private readonly Fit $fit,
+        private readonly Steps $steps,
     ) {
     }
 
@@ -40,15 +41,15 @@ final class Door
         if ($answers->pain > LoggedSession::STOP_OVER) {
             return new DoorSession(null, [], true, sprintf('Pain is %d, over %d: no training today, and a clinician sees the client first.', $answers->pain, LoggedSession::STOP_OVER));
         }
-        $severity = $answers->pain > Judge::MOST_PAIN ? Severity::Severe : Severity::Moderate;
+        $severity = $answers->pain > LoggedSession::MOST_PAIN ? Severity::Severe : Severity::Moderate;
         $today = $client->sore(array_map(static fn (LimitRule $place): Limit => new Limit($place, $severity), $answers->sore));
         $today = $answers->equipment === null ? $today : $today->inPlace($today->days ?? [], $answers->equipment);
         $changes = [];
-        if ($answers->soreness >= Judge::SORE_FROM) {
+        if ($answers->soreness >= LoggedSession::SORE_FROM) {
             $session = $this->withoutDirectWork($session, $answers->soreness, $changes);
         }
         $session = $this->allowed($session, $today, $changes);
-        if ($answers->pain > Judge::MOST_PAIN) {
+        if ($answers->pain > LoggedSession::MOST_PAIN) {
             $session = $this->eased($session, $today, $answers->pain, $changes);
         }
         if ($session->entries() === []) {
@@ -84,7 +85,7 @@ final class Door
 
         return $this->each($session, function (Entry $entry, ?Rung $rung) use ($today, &$changes, &$used): ?Entry {
             $obstacles = $rung === null ? null : Obstacles::between($today, $rung, $this->library);
-            if ($rung === null || $obstacles === null || $obstacles->bars === [] && $obstacles->missingKit === []) {
+            if ($rung === null || $obstacles === null || $obstacles->isSafe() && $obstacles->missingKit === []) {
                 return $entry;
             }
             $why = $rung->name.' '.implode('; ', $obstacles->sentences($this->library)).'.';
@@ -93,7 +94,7 @@ final class Door
                     $used[$swap->rung->id] = true;
                     $changes[] = new DoorChange('swapped', $rung->name, $swap->rung->name, $why.' '.implode(' ', $swap->why));
 
-                    return $this->edit->onRung($entry, $swap->rung, 0, $today, ['At the door: '.$why]);
+                    return $this->edit->onRung($entry, $swap->rung, 0, null, ['At the door: '.$why]);
                 }
             }
             $changes[] = new DoorChange('left-out', $rung->name, null, $why.sprintf(' Nothing else that is allowed trains %s.', lcfirst($rung->category->label())));
@@ -106,12 +107,13 @@ final class Door
     private function eased(Session $session, Client $today, int $pain, array &$changes): Session
     {
         return $this->each($session, function (Entry $entry, ?Rung $rung) use ($today, $pain, &$changes): Entry {
-            if ($rung === null || $entry->dose->measure->kind() !== $rung->start()->measure->kind()) {
+            $start = $rung === null ? null : $this->steps->of($rung)[0]->measure;
+            if ($rung === null || $start === null || ! (Steps::isAtMost($start, $entry->dose->measure) || Steps::isAtMost($entry->dose->measure, $start))) {
                 return $entry;
             }
             $why = sprintf('Pain is %d, from 3 to 5: less of it today.', $pain);
-            if ($entry->dose->measure->amount() > $rung->start()->measure->amount()) {
-                $eased = $this->edit->onRung($entry, $rung, 0, $today, ['At the door: '.$why]);
+            if (! Steps::isAtMost($entry->dose->measure, $start)) {
+                $eased = $this->edit->onRung($entry, $rung, 0, null, ['At the door: '.$why]);
                 $changes[] = new DoorChange('eased', $rung->name, Shorthand::write($eased->dose), $why);
 
                 return $eased;
@@ -120,7 +122,7 @@ final class Door
                 if (Obstacles::between($today, $below, $this->library)->isClear()) {
                     $changes[] = new DoorChange('eased', $rung->name, $below->name, $why);
 
-                    return $this->edit->onRung($entry, $below, 0, $today, ['At the door: '.$why]);
+                    return $this->edit->onRung($entry, $below, 0, null, ['At the door: '.$why]);
                 }
             }
 

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Planning;
 
+use EvenRungs\Core\Body\Basis;
+use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Placement\Basis;
 
 /**
  * A rung that a program may use for one client, and why.
@@ -15,7 +16,8 @@ final class ExerciseChoice
     /**
      * @param  bool  $swap  it stands in for a ladder on which nothing is allowed
      * @param  list<string>  $why
-     * @param  int  $step  of the rung's dose, 0 the start
+     * @param  int  $step  of the rung's steps for the client, 0 the start
+     * @param  ?Range  $range  done at now, where that is less than the step's own
      */
     public function __construct(
         public readonly Rung $rung,
@@ -23,15 +25,16 @@ final class ExerciseChoice
         public readonly bool $swap,
         public readonly array $why,
         public readonly int $step = 0,
+        public readonly ?Range $range = null,
     ) {
     }
 
     /** The same choice where it is expected later. */
-    public function at(Rung $rung, int $step): self
+    public function at(Rung $rung, int $step, ?Range $range = null): self
     {
         $why = $rung === $this->rung ? $this->why : [sprintf('Expected by now, after %s, while sessions are clean.', $this->rung->name)];
 
-        return new self($rung, $this->basis, $this->swap, $why, $step);
+        return new self($rung, $this->basis, $this->swap, $why, $step, $range);
     }
 
     /** How sure the rung is, 0 the surest. */

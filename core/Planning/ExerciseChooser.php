@@ -4,41 +4,39 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Planning;
 
+use EvenRungs\Core\Body\Basis;
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Position;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Placement\Basis;
-use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Placement\Placer;
+use EvenRungs\Core\Placement\TimedHold;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 
 /**
- * Picks the rungs a program may use: the placed rung of each ladder, or one further down where the goal or the
- * typed ability asks for it; where a direction or the switch-on has none, a swap that trains the same.
+ * Picks the rungs a program may use: the placed rung of each ladder, or one further down where the goal or the style asks for it; where a
+ * direction or the switch-on has none, a swap that trains the same.
  */
 final class ExerciseChooser
 {
-    /** Above the typed ability by more than this, a rung is not planned even when it was done clean (house rule). */
-    private const ABILITY_REACH = 2;
-
     public function __construct(private readonly Library $library, private readonly Style $style)
     {
     }
 
     /**
      * @param  list<Placement>  $placements
-     * @param  list<string>|null  $only  ladders to draw on; null draws on all that the style does not leave out
      * @return array<string, list<ExerciseChoice>> by category code, best first
      */
-    public function choices(Client $client, GoalRule $goal, array $placements, ?array $only = null): array
+    public function choices(Client $client, GoalRule $goal, array $placements): array
     {
         $choices = [];
         foreach (Category::cases() as $category) {
-            $own = array_values(array_filter($placements, fn (Placement $each): bool => $each->ladder->category === $category && $this->uses($each->ladder->id, $only)));
-            $found = in_array($category, $goal->without, true) ? [] : $this->fromLadders($client, $goal, $own);
+            $own = array_values(array_filter($placements, fn (Placement $each): bool => $each->ladder->category === $category && $this->uses($each->ladder->id, $client->ladders)));
+            $found = array_values(array_filter(array_map(fn (Placement $each): ?ExerciseChoice => $this->onLadder($client, $goal, $each), $own)));
             if ($found === [] && ($category->isDirection() || $category === Category::Bracing)) {
                 $found = $this->fromSwaps($client, $goal, $own);
             }
@@ -54,51 +52,65 @@ final class ExerciseChooser
         return $only === null ? ! in_array($ladder, $this->style->plan->withoutLadders, true) : in_array($ladder, $only, true);
     }
 
-    /**
-     * @param  list<Placement>  $placements
-     * @return list<ExerciseChoice>
-     */
-    private function fromLadders(Client $client, GoalRule $goal, array $placements): array
+    /** Where the client trains on a ladder; null where nothing of it is planned. */
+    public function onLadder(Client $client, GoalRule $goal, Placement $placement): ?ExerciseChoice
     {
-        $found = [];
-        foreach ($placements as $placement) {
-            if ($placement->rung === null) {
+        if ($placement->rung === null) {
+            return null;
+        }
+        $moves = new Moves($this->library, $goal, $this->style);
+        $start = $this->start($placement, $client, $moves);
+        foreach ($placement->ladder->downFrom($start) as $rung) {
+            if (! $moves->isOpen($rung, $client)) {
                 continue;
             }
-            $start = $this->start($placement, $client, $goal);
-            foreach ($placement->ladder->downFrom($start) as $rung) {
-                if (in_array($rung->id, $this->style->plan->withoutRungs, true) || ! $this->suits($rung, $client, $goal, $placement->kept || $placement->basis === Basis::Entry) || ! Obstacles::between($client, $rung, $this->library)->isClear()) {
-                    continue;
-                }
-                $why = $placement->why;
-                if ($rung === $start && $start !== $placement->rung) {
-                    $why[] = sprintf('%s starts on the first rung that is a struggle: %s.', $this->style->name, $rung->name);
-                } elseif ($rung !== $placement->rung) {
-                    $why[] = $goal->levelCap !== null && $placement->rung->level->value > $goal->levelCap
-                        ? sprintf('%s asks for level %d at most: %s.', $goal->name, $goal->levelCap, $rung->name)
-                        : sprintf('Planned on %s: the ability typed for this direction, or the goal, asks for a lower rung.', $rung->name);
-                }
-                $found[] = new ExerciseChoice($rung, $placement->basis, false, $why, $rung === $placement->rung ? $placement->step : 0);
-                break;
+            $why = $placement->why;
+            if ($rung === $start && $start !== $placement->rung) {
+                $why[] = sprintf('%s starts on the first rung that is a struggle: %s.', $this->style->name, $rung->name);
+            } elseif ($rung !== $placement->rung) {
+                $why[] = $goal->levelCap !== null && $placement->rung->level->value > $goal->levelCap
+                    ? sprintf('%s asks for level %d at most: %s.', $goal->name, $goal->levelCap, $rung->name)
+                    : sprintf('Planned on %s: the goal or the style asks for a lower rung.', $rung->name);
             }
+            $stays = $rung === $placement->rung;
+
+            return new ExerciseChoice($rung, $this->ground($placement, $client), false, $why, $stays ? $placement->step : 0, $stays ? $placement->range : null);
         }
 
-        return $found;
+        return null;
     }
 
-    /** The placed rung, or where the style starts with a struggle the next allowed one above what was tested. */
-    private function start(Placement $placement, Client $client, GoalRule $goal): Rung
+    /** Where a client stands who is placed: the placed rung, or the struggle above it that the style begins with. */
+    public function standsOn(Client $client, GoalRule $goal, Placement $placement): ?Rung
+    {
+        return $placement->rung === null ? null : $this->start($placement, $client, new Moves($this->library, $goal, $this->style));
+    }
+
+    /** The placed rung, or where the style starts with a struggle the next open one above what was tested, one level up at most. */
+    private function start(Placement $placement, Client $client, Moves $moves): Rung
     {
         $placed = $placement->rung ?? $placement->ladder->rungs[0];
-        if ($this->style->plan->struggle && in_array($placement->basis, [Basis::HighestClean, Basis::Test], true)) {
-            foreach ($placement->ladder->above($placed) as $rung) {
-                if (! in_array($rung->id, $this->style->plan->withoutRungs, true) && $this->suits($rung, $client, $goal, true) && Obstacles::between($client, $rung, $this->library)->isClear()) {
-                    return $rung;
-                }
-            }
-        }
+        $above = $this->style->plan->struggle && in_array($placement->basis, [Basis::HighestClean, Basis::Test], true) ? $moves->up($placed, $client) : null;
 
-        return $placed;
+        return $above !== null && $above->level->value <= $placed->level->value + 1 ? $above : $placed;
+    }
+
+    /** What a standing rests on: a test or a step that was climbed, a typed ability, or only the first rung of a ladder that begins high. */
+    private function ground(Placement $placement, Client $client): Basis
+    {
+        $rung = $placement->rung;
+        if ($placement->basis !== Basis::Standing || $rung === null) {
+            return $placement->basis;
+        }
+        $clean = $client->tests->ladders[$placement->ladder->id] ?? null;
+        $tested = $clean !== null && $placement->ladder->indexOf($clean->lower($placement->ladder)->id) >= $placement->ladder->indexOf($rung->id);
+
+        return match (true) {
+            $tested, $placement->step > 0 => Basis::HighestClean,
+            $rung->timedTest !== null && TimedHold::of($rung->timedTest, $client->tests) !== null => Basis::Test,
+            $rung === $placement->ladder->rungs[0] && $rung->level->value > ($client->abilityIn($rung->category)->value ?? Placer::UNTESTED_LEVEL) => Basis::Entry,
+            default => Basis::Ability,
+        };
     }
 
     /**
@@ -107,10 +119,11 @@ final class ExerciseChooser
      */
     private function fromSwaps(Client $client, GoalRule $goal, array $placements): array
     {
+        $moves = new Moves($this->library, $goal, $this->style);
         $found = [];
         foreach ($placements as $placement) {
             $rung = $placement->swap;
-            if ($rung !== null && ! isset($found[$rung->id]) && $this->suits($rung, $client, $goal, true)) {
+            if ($rung !== null && ! isset($found[$rung->id]) && $moves->isOpen($rung, $client)) {
                 $found[$rung->id] = new ExerciseChoice($rung, Basis::None, true, [
                     sprintf('In place of %s, where nothing is allowed.', lcfirst($placement->ladder->name)),
                 ]);
@@ -118,13 +131,6 @@ final class ExerciseChooser
         }
 
         return array_values($found);
-    }
-
-    private function suits(Rung $rung, Client $client, GoalRule $goal, bool $mayExceedAbility): bool
-    {
-        $typed = $client->abilityIn($rung->category);
-
-        return $goal->allows($rung) && ($mayExceedAbility || $typed === null || $rung->level->value <= $typed->value + self::ABILITY_REACH);
     }
 
     /**

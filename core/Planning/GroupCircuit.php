@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Planning;
 
 use EvenRungs\Core\Ladder\Ladder;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Placement\Swaps;
+use EvenRungs\Core\Style\Style;
 
 /**
  * One clock for a small group, own rungs: everybody works at the same stations for the same time, each on the rung and dose where they
@@ -13,7 +15,7 @@ use EvenRungs\Core\Placement\Swaps;
  */
 final class GroupCircuit
 {
-    public function __construct(private readonly Swaps $swaps, private readonly DoseChooser $doses)
+    public function __construct(private readonly Swaps $swaps, private readonly Style $style)
     {
     }
 
@@ -29,24 +31,19 @@ final class GroupCircuit
     private function place(Ladder $ladder, GroupMember $member): GroupPlace
     {
         $placement = $member->placements[$ladder->id] ?? null;
+        $steps = new Steps($this->style, $member->client);
         if ($placement?->rung !== null) {
-            [$dose, $why] = $this->doses->choose($placement->rung, $placement->step, $member->client);
-
-            return new GroupPlace($member->id, $placement->rung, $dose, false, [...$placement->why, ...$why]);
+            return new GroupPlace($member->id, $placement->rung, $steps->dose($placement->rung, $placement->step, $placement->range)->withSets(1), false, [...$placement->why, ...$steps->why($placement->rung, $placement->step, $placement->range)]);
         }
         $barred = $placement === null ? [] : $placement->why;
         $swap = $this->swaps->sameDirection($ladder->rungs[0], $member->client)[0] ?? null;
         foreach ($member->placements as $other) {
             if ($other->rung !== null && $other->ladder->category === $ladder->category) {
-                [$dose, $why] = $this->doses->choose($other->rung, $other->step, $member->client);
-
-                return new GroupPlace($member->id, $other->rung, $dose, true, [...$barred, sprintf('%s trains the same.', $other->rung->name), ...$why]);
+                return new GroupPlace($member->id, $other->rung, $steps->dose($other->rung, $other->step, $other->range)->withSets(1), true, [...$barred, sprintf('%s trains the same.', $other->rung->name), ...$steps->why($other->rung, $other->step, $other->range)]);
             }
         }
         if ($swap !== null) {
-            [$dose, $why] = $this->doses->choose($swap->rung, 0, $member->client);
-
-            return new GroupPlace($member->id, $swap->rung, $dose, true, [...$barred, ...$swap->why, ...$why]);
+            return new GroupPlace($member->id, $swap->rung, $steps->dose($swap->rung, 0)->withSets(1), true, [...$barred, ...$swap->why, ...$steps->why($swap->rung, 0)]);
         }
 
         return new GroupPlace($member->id, null, null, false, [...$barred, sprintf('Nothing that is allowed trains %s: rest here, and it stays a gap.', lcfirst($ladder->category->label()))]);

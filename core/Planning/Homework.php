@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Planning;
 
+use EvenRungs\Core\Body\Basis;
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Ladder\Library;
-use EvenRungs\Core\Placement\Basis;
 use EvenRungs\Core\Placement\Obstacles;
 
 /**
@@ -45,7 +45,7 @@ final class Homework
         foreach ($this->library->ladderOf($choice->rung)->downFrom($choice->rung) as $rung) {
             $tested = $rung === $choice->rung && in_array($choice->basis, [Basis::Test, Basis::HighestClean], true);
             if (($tested || $there->hasShown($rung, $this->library)) && Obstacles::between($there, $rung, $this->library)->isClear()) {
-                return new ExerciseChoice($rung, $choice->basis, $choice->swap, [...$choice->why, 'Homework: already clean.'], $rung === $choice->rung ? $choice->step : 0);
+                return new ExerciseChoice($rung, $choice->basis, $choice->swap, [...$choice->why, 'Homework: already clean.'], $rung === $choice->rung ? $choice->step : 0, $rung === $choice->rung ? $choice->range : null);
             }
         }
 

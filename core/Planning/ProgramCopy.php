@@ -11,7 +11,7 @@ use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
-use EvenRungs\Core\Placement\Standing;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Session\DirectionShares;
 use EvenRungs\Core\Session\Entry;
@@ -34,24 +34,23 @@ final class ProgramCopy
     /** How far above the ability of the other client a rung may stand (house rule). */
     private const ABILITY_REACH = 1;
 
-    private readonly DoseChooser $doses;
+    private readonly Placer $placer;
 
     private readonly Swaps $swaps;
 
-    public function __construct(private readonly Library $library, private readonly Style $style, private readonly Placer $placer)
+    public function __construct(private readonly Library $library, private readonly Style $style)
     {
-        $this->doses = new DoseChooser($style);
+        $this->placer = new Placer($library, $style);
         $this->swaps = new Swaps($library, $style->plan->withoutLadders);
     }
 
     /**
-     * @param  array<string, Standing>  $standings  where the other client is known to stand, by ladder
      * @return array{Program, list<CopyChange>} the program, and what had to change, each exercise once
      */
-    public function to(Program $program, Client $client, GoalRule $goal, array $standings = []): array
+    public function to(Program $program, Client $client, GoalRule $goal): array
     {
         $placed = [];
-        foreach ($this->placer->place($client, $standings) as $placement) {
+        foreach ($this->placer->place($client) as $placement) {
             $placed[$placement->ladder->id] = $placement;
         }
         $changes = [];
@@ -119,13 +118,13 @@ final class ProgramCopy
         if ($other === null) {
             return null;
         }
-        [$dose, $why] = $this->doses->choose($other, 0, $client);
+        $steps = new Steps($this->style, $client);
 
         return new Entry(
             $other->id,
-            $dose->withSets($entry->dose->sets)->withRest($entry->dose->rest),
+            $steps->dose($other, 0)->withSets($entry->dose->sets)->withRest($entry->dose->rest),
             $entry->note,
-            new Planned($other->category, $other->level, $other->ladder, [...$changes[$rung->id]->why, ...$why]),
+            new Planned($other->category, $other->level, $other->ladder, [...$changes[$rung->id]->why, ...$steps->why($other, 0)]),
         );
     }
 

@@ -6,26 +6,27 @@ namespace EvenRungs\Core\Planning;
 
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Session\Entry;
 use EvenRungs\Core\Session\Planned;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Session\Week;
-use EvenRungs\Core\Style\GoalRule;
 
 /**
  * Changes to a planned program. The claimed minutes follow the computed ones.
  */
 final class ProgramEdit
 {
-    public function __construct(private readonly Library $library, private readonly DoseChooser $doses)
+    public function __construct(private readonly Library $library, private readonly Steps $steps)
     {
     }
 
@@ -33,26 +34,26 @@ final class ProgramEdit
      * Puts a rung in the place of every rung of its ladder, and in later weeks what is expected after it; sets and rests
      * stay as they were.
      */
-    public function standOn(Program $program, Rung $rung, int $step, Client $client, Progression $progression, GoalRule $goal): Program
+    public function standOn(Program $program, Rung $rung, int $step, ?Range $range, Client $client, Progression $progression): Program
     {
-        return $program->mapSessions(function (Session $session, Week $week) use ($rung, $step, $client, $progression, $goal): Session {
+        return $program->mapSessions(function (Session $session, Week $week) use ($rung, $step, $range, $client, $progression): Session {
             if (! $this->trains($session, $rung->ladder)) {
                 return $session;
             }
-            $expected = $progression->expected($rung, $step, $week->number, $client, $goal);
+            $expected = $progression->expected($rung, $step, $range, $week->number, $client);
 
-            return $this->claimed($session->mapEntries($this->replacement($expected->rung, $expected->step, $client, $expected->rung === $rung ? [] : $expected->why)));
+            return $this->claimed($session->mapEntries($this->replacement($expected->rung, $expected->step, $expected->range, $expected->rung === $rung ? [] : $expected->why)));
         });
     }
 
     /** Puts a rung in the place of one exercise wherever the program has it; sets and rests stay as they were. */
-    public function replace(Program $program, string $exercise, Rung $rung, int $step, Client $client): Program
+    public function replace(Program $program, string $exercise, Rung $rung, int $step): Program
     {
         $identity = $this->library->identity($exercise);
 
         return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries(
             fn (Entry $entry): Entry => $entry->exercise === $exercise || $this->library->identity($entry->exercise) === $identity
-                ? $this->onRung($entry, $rung, $step, $client, ['In place of '.($this->library->find($exercise)->name ?? $exercise).'.'])
+                ? $this->onRung($entry, $rung, $step, null, ['In place of '.($this->library->find($exercise)->name ?? $exercise).'.'])
                 : $entry,
         )));
     }
@@ -64,27 +65,54 @@ final class ProgramEdit
      *
      * @throws InvalidValue when there is no such entry, or its block cannot take the dose
      */
-    public function swap(Program $program, int $week, int $session, int $block, int $entry, Rung $rung, Client $client): Program
+    public function swap(Program $program, int $week, int $session, int $block, int $entry, Rung $rung): Program
     {
-        return $this->changeEntry($program, $week, $session, $block, $entry, fn (Entry $old): Entry => $this->onRung($old, $rung, 0, $client, [sprintf('Swapped for %s.', $this->library->find($old->exercise)->name ?? $old->exercise)]));
+        return $this->changeEntry($program, $week, $session, $block, $entry, fn (Entry $old): Entry => $this->onRung($old, $rung, 0, null, [sprintf('Swapped for %s.', $this->library->find($old->exercise)->name ?? $old->exercise)]));
+    }
+
+    /** Takes a ladder out of the program; a rung of another ladder stands in where one is given and the session does not have it. */
+    public function instead(Program $program, string $ladder, ?Rung $swap): Program
+    {
+        $of = [];
+        foreach ($program->weeks as $week) {
+            foreach ($week->sessions as $session) {
+                foreach ($session->entries() as $entry) {
+                    if ($this->library->find($entry->exercise)?->ladder === $ladder) {
+                        $of[$entry->exercise] = $entry->exercise;
+                    }
+                }
+            }
+        }
+        foreach ($of as $exercise) {
+            $program = $swap === null ? $this->without($program, $exercise) : $program->mapSessions(function (Session $session) use ($exercise, $swap): Session {
+                $there = array_filter($session->entries(), fn (Entry $entry): bool => $this->library->find($entry->exercise) === $swap) !== [];
+
+                return $there ? $this->withoutIn($session, $exercise) : $this->claimed($session->mapEntries(fn (Entry $entry): Entry => $entry->exercise === $exercise ? $this->onRung($entry, $swap, 0, null, [sprintf('In place of %s, which is stopped.', $this->library->find($exercise)->name ?? $exercise)]) : $entry));
+            });
+        }
+
+        return $program->withWeeks(array_map(static fn (Week $week): Week => $week->withSessions(array_values(array_filter($week->sessions, static fn (Session $session): bool => $session->entries() !== []))), $program->weeks));
     }
 
     /** Takes one exercise out of the program, and blocks that it leaves empty. */
     public function without(Program $program, string $exercise): Program
     {
-        return $program->mapSessions(function (Session $session) use ($exercise): Session {
-            $blocks = [];
-            foreach ($session->blocks as $block) {
-                $entries = array_values(array_filter($block->entries(), static fn (Entry $entry): bool => $entry->exercise !== $exercise));
-                if ($entries === $block->entries()) {
-                    $blocks[] = $block;
-                } elseif ($entries !== []) {
-                    $blocks[] = $block->withEntries($entries);
-                }
-            }
+        return $program->mapSessions(fn (Session $session): Session => $this->withoutIn($session, $exercise));
+    }
 
-            return $this->claimed($session->withBlocks($blocks));
-        });
+    private function withoutIn(Session $session, string $exercise): Session
+    {
+        $blocks = [];
+        foreach ($session->blocks as $block) {
+            $entries = array_values(array_filter($block->entries(), static fn (Entry $entry): bool => $entry->exercise !== $exercise));
+            if ($entries === $block->entries()) {
+                $blocks[] = $block;
+            } elseif ($entries !== []) {
+                $blocks[] = $block->withEntries($entries);
+            }
+        }
+
+        return $this->claimed($session->withBlocks($blocks));
     }
 
     /**
@@ -92,9 +120,9 @@ final class ProgramEdit
      *
      * @param  list<Session>  $sessions  those that train its ladder
      */
-    public function totalOn(array $sessions, Rung $rung, int $step, Client $client): Seconds
+    public function totalOn(array $sessions, Rung $rung, int $step): Seconds
     {
-        $replace = $this->replacement($rung, $step, $client);
+        $replace = $this->replacement($rung, $step, null);
 
         return $this->total(array_map(static fn (Session $session): Session => $session->mapEntries($replace), $sessions));
     }
@@ -125,16 +153,16 @@ final class ProgramEdit
      * @param  list<string>  $why  goes before the reasons of the dose
      * @return callable(Entry): Entry
      */
-    private function replacement(Rung $rung, int $step, Client $client, array $why = []): callable
+    private function replacement(Rung $rung, int $step, ?Range $range, array $why = []): callable
     {
-        return function (Entry $entry) use ($rung, $step, $client, $why): Entry {
+        return function (Entry $entry) use ($rung, $step, $range, $why): Entry {
             $old = $this->library->find($entry->exercise);
             if ($old === null || $old->ladder !== $rung->ladder) {
                 return $entry;
             }
             $from = $old === $rung ? [] : [sprintf('Moved from %s.', $old->name)];
 
-            return $this->onRung($entry, $rung, $step, $client, $why === [] ? $from : $why);
+            return $this->onRung($entry, $rung, $step, $range, $why === [] ? $from : $why);
         };
     }
 
@@ -143,15 +171,13 @@ final class ProgramEdit
      *
      * @param  list<string>  $from  how the rung came here
      */
-    public function onRung(Entry $entry, Rung $rung, int $step, Client $client, array $from): Entry
+    public function onRung(Entry $entry, Rung $rung, int $step, ?Range $range, array $from): Entry
     {
-        [$dose, $why] = $this->doses->choose($rung, $step, $client);
-
         return new Entry(
             $rung->id,
-            $dose->withSets($entry->dose->sets)->withRest($entry->dose->rest),
+            $this->steps->dose($rung, $step, $range)->withSets($entry->dose->sets)->withRest($entry->dose->rest),
             $entry->note,
-            new Planned($rung->category, $rung->level, $rung->ladder, [...$from, ...$why]),
+            new Planned($rung->category, $rung->level, $rung->ladder, [...$from, ...$this->steps->why($rung, $step, $range)]),
             $entry->x,
         );
     }

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Planning;
 
+use EvenRungs\Core\Body\Basis;
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Placement\Basis;
 use EvenRungs\Core\Placement\Moves;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 
@@ -23,9 +25,9 @@ final class Progression
 {
     private readonly Moves $moves;
 
-    public function __construct(Library $library, private readonly Style $style)
+    public function __construct(Library $library, private readonly Style $style, private readonly Steps $steps, private readonly GoalRule $goal)
     {
-        $this->moves = new Moves($library);
+        $this->moves = new Moves($library, $goal, $style);
     }
 
     public function isLight(int $week, int $weeks): bool
@@ -51,7 +53,7 @@ final class Progression
      * @param  int  $held  weeks by which growth is held back
      * @return array<string, list<ExerciseChoice>>
      */
-    public function at(array $choices, int $week, int $held, Client $client, GoalRule $goal): array
+    public function at(array $choices, int $week, int $held, Client $client): array
     {
         $later = [];
         $turn = 0;
@@ -59,7 +61,7 @@ final class Progression
             $later[$category] = [];
             foreach ($list as $choice) {
                 $weeks = max(0, $this->grown($week) - $held - $turn % $this->style->plan->weeksPerStep);
-                $later[$category][] = $this->after($choice, max($choice->step, $this->style->plan->stepsAhead) + intdiv($weeks, $this->style->plan->weeksPerStep), $client, $goal);
+                $later[$category][] = $this->after($choice, intdiv($weeks, $this->style->plan->weeksPerStep), $client);
                 $turn++;
             }
         }
@@ -70,37 +72,42 @@ final class Progression
     /**
      * Where somebody who stands on a rung today is expected to be in a week.
      *
-     * @param  int  $step  of the rung's dose today, 0 the start
+     * @param  int  $step  of the rung's steps today, 0 the start
+     * @param  ?Range  $range  done at today
      * @param  int  $week  1 is the first
      */
-    public function expected(Rung $rung, int $step, int $week, Client $client, GoalRule $goal): ExerciseChoice
+    public function expected(Rung $rung, int $step, ?Range $range, int $week, Client $client): ExerciseChoice
     {
-        return $this->after(new ExerciseChoice($rung, Basis::HighestClean, false, []), $step + intdiv($this->grown($week), $this->style->plan->weeksPerStep), $client, $goal);
+        return $this->after(new ExerciseChoice($rung, Basis::HighestClean, false, [], $step, $range), intdiv($this->grown($week), $this->style->plan->weeksPerStep), $client);
     }
 
-    private function after(ExerciseChoice $choice, int $steps, Client $client, GoalRule $goal): ExerciseChoice
+    /** @param  int  $further  steps from where the choice stands */
+    private function after(ExerciseChoice $choice, int $further, Client $client): ExerciseChoice
     {
-        $rung = $choice->rung;
-        while ($steps >= count($rung->steps)) {
-            $next = $this->moves->up($rung, $client);
-            if ($next === null || ! $this->mayReach($next, $rung, $client, $goal)) {
-                return $choice->at($rung, count($rung->steps) - 1);
+        [$rung, $step, $range] = [$choice->rung, $this->steps->clamp($choice->rung, $choice->step), $choice->range];
+        for (; $further > 0; $further--) {
+            $on = $this->steps->further($rung, $step, $range);
+            if ($on !== null) {
+                [$step, $range] = $on;
+
+                continue;
             }
-            $steps -= count($rung->steps);
-            $rung = $next;
+            $next = $this->moves->next($rung, $client);
+            if ($next === null || ! $this->mayReach($next, $rung, $client)) {
+                break;
+            }
+            [$rung, $step, $range] = [$next, 0, null];
         }
 
-        return $choice->at($rung, $steps);
+        return $choice->at($rung, $step, $range);
     }
 
-    /** One level more at most, within the goal and a typed ability, and nothing that the goal avoids. */
-    private function mayReach(Rung $next, Rung $from, Client $client, GoalRule $goal): bool
+    /** One level more at most, and within a typed ability or what was reached already. */
+    private function mayReach(Rung $next, Rung $from, Client $client): bool
     {
         $ability = $client->abilityIn($next->category);
 
         return $next->level->value <= $from->level->value + 1
-            && $goal->allows($next)
-            && ($ability === null || $next->level->value <= $ability->value + 1)
-            && ! in_array($next->id, $this->style->plan->withoutRungs, true);
+            && ($ability === null || $next->level->value <= max($ability->value, $from->level->value) + 1);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Planning;
 
 use EvenRungs\Core\Dose\Dose;
-use EvenRungs\Core\Dose\Intervals;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
@@ -28,8 +27,6 @@ final class SessionDraft
 {
     /** Rest between stations of a circuit, at most (common practice, no source). */
     private const CIRCUIT_REST_S = 20;
-
-    private const DESCENDING_HOLD_MS = 10_000;
 
     private ?DraftItem $switchOn = null;
 
@@ -185,7 +182,7 @@ final class SessionDraft
         if ($ordered !== []) {
             $blocks[] = $this->circuit
                 ? new CircuitBlock(array_map($this->station(...), $ordered), $this->items[0]->dose->sets, Seconds::zero(), Seconds::zero())
-                : new StraightBlock(array_merge([], ...array_map($this->sets(...), $ordered)), Seconds::zero());
+                : new StraightBlock(array_map(fn (DraftItem $item): Entry => $this->entry($item, $item->dose), $ordered), Seconds::zero());
         }
 
         return new Session(
@@ -198,29 +195,6 @@ final class SessionDraft
             null,
             $this->slot->why === [] ? null : ['why' => $this->slot->why, ...($this->slot->atHome ? ['place' => 'home'] : [])],
         );
-    }
-
-    /**
-     * The entries of an item: one, or where the style asks for it one for each set of ten-second repeats, the most repeats
-     * first and two fewer each time, as many in all as in even sets. Three sets of 3, 4 and 6 repeats become 5-3-1, 6-4-2
-     * and 8-6-4 (McGill SM (2010) Strength Cond J 32(3):33–46, method from memory; exact figures vary).
-     *
-     * @return list<Entry>
-     */
-    private function sets(DraftItem $item): array
-    {
-        $dose = $item->dose;
-        $repeats = $dose->measure;
-        if (! $this->style->plan->descending || ! $repeats instanceof Intervals || $dose->sets < 2 || $repeats->count < $dose->sets || $repeats->hold->ms !== self::DESCENDING_HOLD_MS) {
-            return [$this->entry($item, $dose)];
-        }
-        $entries = [];
-        for ($set = 0; $set < $dose->sets; $set++) {
-            $fewer = new Intervals($repeats->count + $dose->sets - 1 - 2 * $set, $repeats->hold, $repeats->break);
-            $entries[] = $this->entry($item, $dose->withSets(1)->withMeasure($fewer));
-        }
-
-        return $entries;
     }
 
     private function station(DraftItem $item): Entry

@@ -11,7 +11,7 @@ use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
-use EvenRungs\Core\Placement\Standing;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Session\DirectionShares;
 use EvenRungs\Core\Session\Gap;
 use EvenRungs\Core\Session\Kind;
@@ -38,7 +38,7 @@ final class WeekPlanner
     /** Weeks between tests, and so the shortest program that ends with one (common practice, no source). */
     private const TEST_AFTER_WEEKS = 4;
 
-    private readonly DoseChooser $doses;
+    private readonly Placer $placer;
 
     /**
      * @param  array<string, GoalRule>  $goals  by goal
@@ -47,28 +47,25 @@ final class WeekPlanner
         private readonly Library $library,
         private readonly Style $style,
         private readonly array $goals,
-        private readonly Placer $placer,
     ) {
-        $this->doses = new DoseChooser($style);
+        $this->placer = new Placer($library, $style);
     }
 
     /**
      * @param  int  $weeks  1 to 12
-     * @param  array<string, Standing>  $standings  where the client is known to stand, by ladder
-     * @param  list<string>|null  $only  ladders to draw on; null draws on all that the style does not leave out
      * @param  Calendar  $calendar  weeks away, matches and wishes for days
      *
      * @throws InvalidValue when the number of weeks is out of range
      */
-    public function plan(Client $client, int $weeks = 1, array $standings = [], ?array $only = null, Calendar $calendar = new Calendar): Program
+    public function plan(Client $client, int $weeks = 1, Calendar $calendar = new Calendar): Program
     {
         if ($weeks < 1 || $weeks > self::MOST_WEEKS) {
             throw InvalidValue::outside('the number of weeks', $weeks, 1, self::MOST_WEEKS);
         }
-        $goal = $this->goals[$client->goal->value];
+        $goal = GoalRule::for($client, $this->goals);
         $home = $client;
-        [$placements, $choices] = $usual = $this->choices($client, $goal, $standings, $only);
-        $progression = new Progression($this->library, $this->style);
+        [$placements, $choices] = $usual = $this->choices($client, $goal);
+        $progression = new Progression($this->library, $this->style, new Steps($this->style, $client), $goal);
         $slots = $usualSlots = (new WeekSlots($this->style))->of($client, $goal, [], $calendar->wished);
         $planned = [];
         $gaps = [];
@@ -79,12 +76,12 @@ final class WeekPlanner
             $away = $calendar->away[$number] ?? null;
             $matches = $calendar->matches[$number] ?? [];
             $client = $away === null ? $home : $home->inPlace($away->days, $away->equipment);
-            [$placements, $choices] = $away === null ? $usual : $this->choices($client, $goal, $standings, $only);
+            [$placements, $choices] = $away === null ? $usual : $this->choices($client, $goal);
             $slots = $away === null && $matches === [] ? $usualSlots : (new WeekSlots($this->style))->of($client, $goal, $matches, $calendar->wished);
-            [$sessions, $covered, $load] = $this->week($slots, $client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
+            [$sessions, $covered, $load] = $this->week($slots, $client, $goal, $progression->at($choices, $number, $held, $client), $light);
             while (! $light && $most !== null && $held < $number && $this->growsTooFast($most, $load)) {
                 $held++;
-                [$sessions, $covered, $load] = $this->week($slots, $client, $goal, $progression->at($choices, $number, $held, $client, $goal), $light);
+                [$sessions, $covered, $load] = $this->week($slots, $client, $goal, $progression->at($choices, $number, $held, $client), $light);
             }
             $most = $light ? $most : [max($most[0] ?? 0, $load[0]), max($most[1] ?? 0, $load[1])];
             $notes = [...$this->notes($number, $weeks, $light), ...$calendar->notes($number)];
@@ -97,15 +94,13 @@ final class WeekPlanner
     }
 
     /**
-     * @param  array<string, Standing>  $standings
-     * @param  list<string>|null  $only
      * @return array{list<Placement>, array<string, list<ExerciseChoice>>} where the client is placed, and what is planned from there
      */
-    private function choices(Client $client, GoalRule $goal, array $standings, ?array $only): array
+    private function choices(Client $client, GoalRule $goal): array
     {
-        $placements = $this->placer->place($client, $standings);
+        $placements = $this->placer->place($client);
 
-        return [$placements, (new ExerciseChooser($this->library, $this->style))->choices($client, $goal, $placements, $only)];
+        return [$placements, (new ExerciseChooser($this->library, $this->style))->choices($client, $goal, $placements)];
     }
 
     /**
@@ -179,21 +174,23 @@ final class WeekPlanner
      */
     private function draft(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, array $ms, bool $light, ?ExerciseChoice $open): SessionDraft
     {
-        $draft = new SessionDraft($slot, ($goal->circuit || $this->style->plan->circuit) && $slot->kind !== Kind::Activation, $this->library, $this->style, $goal);
+        $circuit = ($goal->circuit || $this->style->plan->circuit) && $slot->kind !== Kind::Activation;
+        $draft = new SessionDraft($slot, $circuit, $this->library, $this->style, $goal);
+        $steps = new Steps($this->style, $client);
         if ($open !== null) {
-            $draft->openWith($open, $this->doses->choose($open->rung, $open->step, $client)[0]);
+            $draft->openWith($open, $steps->dose($open->rung, $open->step, $open->range)->withSets(1));
         }
         $order = $this->needs($slot, $goal, $covered);
         foreach ($order as $direction) {
-            $this->addFrom($choices[$direction->value], $covered[$direction->value], $draft, $client);
+            $this->addFrom($choices[$direction->value], $covered[$direction->value], $draft, $steps, $slot, $circuit);
         }
         $this->raiseSets($draft, $light ? $goal->sets - 1 : $goal->sets, $slot, $ms, $goal);
         foreach ($this->style->plan->accessories as $category) {
-            $this->addFrom($choices[$category->value], 0, $draft, $client);
+            $this->addFrom($choices[$category->value], 0, $draft, $steps, $slot, $circuit);
         }
         if ($slot->mayBeHard) {
             foreach ($order as $direction) {
-                $this->addFrom($choices[$direction->value], $covered[$direction->value] + 1, $draft, $client);
+                $this->addFrom($choices[$direction->value], $covered[$direction->value] + 1, $draft, $steps, $slot, $circuit);
             }
         }
         $this->raiseSets($draft, $light ? $goal->sets - 1 : $goal->mostSets, $slot, $ms, $goal);
@@ -206,15 +203,30 @@ final class WeekPlanner
      *
      * @param  list<ExerciseChoice>  $choices
      */
-    private function addFrom(array $choices, int $turn, SessionDraft $draft, Client $client): void
+    private function addFrom(array $choices, int $turn, SessionDraft $draft, Steps $steps, Slot $slot, bool $circuit): void
     {
         $best = array_slice($choices, 0, 2);
         if ($best === []) {
             return;
         }
         $choice = $best[$turn % count($best)];
-        [$dose, $why] = $this->doses->choose($choice->rung, $choice->step, $client);
+        $step = $slot->kind === Kind::Activation ? $this->switchOnStep($choice, $steps) : $choice->step;
+        $dose = $steps->dose($choice->rung, $step, $choice->range)->withSets(1);
+        $why = $steps->why($choice->rung, $step, $choice->range);
+        $many = $circuit ? $steps->many($choice->rung) : null;
+        if ($many !== null && ! Steps::isAtMost($many, $dose->measure)) {
+            $dose = $dose->withMeasure($many);
+            $why[] = sprintf('%d repetitions: %s does light accessories in many (common practice, no source).', $many->count, $this->style->name);
+        }
         $draft->add($choice, $dose, $why);
+    }
+
+    /** A switch-on never holds long: the highest step up to the client's own that keeps its line. */
+    private function switchOnStep(ExerciseChoice $choice, Steps $steps): int
+    {
+        for ($step = $choice->step; $step > 0 && $steps->dose($choice->rung, $step)->measure->longestHold()->isLongerThan($this->style->switchOnHold); $step--);
+
+        return $step;
     }
 
     /**

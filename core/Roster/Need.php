@@ -9,10 +9,12 @@ namespace EvenRungs\Core\Roster;
  */
 enum Need: string
 {
+    case Stop = 'stop';
     case Refer = 'refer';
     case Pain = 'pain';
     case Decision = 'decision';
     case Screen = 'screen';
+    case Kept = 'kept';
     case Stuck = 'stuck';
     case Retest = 'retest';
     case Unseen = 'unseen';

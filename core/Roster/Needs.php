@@ -8,7 +8,7 @@ use DateTimeImmutable;
 use EvenRungs\Core\Body\ScreenDue;
 use EvenRungs\Core\Verdict\Decision;
 use EvenRungs\Core\Verdict\History;
-use EvenRungs\Core\Verdict\Judge;
+use EvenRungs\Core\Verdict\LoggedSession;
 
 /**
  * What one client needs on a day, and how soon.
@@ -37,14 +37,18 @@ final class Needs
      * @param  ?DateTimeImmutable  $seen  day of the newest log
      * @param  int  $stuck  ladders that do not move
      * @param  ?DateTimeImmutable  $tested  the newest test day; null where there was none
+     * @param  ?DateTimeImmutable  $stopped  the day of a stop that no clearance lifts
+     * @param  int  $kept  exercises of the program that something forbids
      */
-    public static function on(DateTimeImmutable $today, bool $refers, ?DateTimeImmutable $painOn, int $pain, int $waiting, ?ScreenDue $due, ?DateTimeImmutable $seen, int $stuck = 0, ?DateTimeImmutable $tested = null): self
+    public static function on(DateTimeImmutable $today, bool $refers, ?DateTimeImmutable $painOn, int $pain, int $waiting, ?ScreenDue $due, ?DateTimeImmutable $seen, int $stuck = 0, ?DateTimeImmutable $tested = null, ?DateTimeImmutable $stopped = null, int $kept = 0): self
     {
         return new self(array_values(array_filter([
-            $refers ? [Need::Refer, null, null] : null,
-            $painOn !== null && $painOn >= self::recentFrom($today) && $pain > Judge::MOST_PAIN ? [Need::Pain, $painOn, $pain] : null,
+            $stopped !== null ? [Need::Stop, $stopped, null] : null,
+            $refers && $stopped === null ? [Need::Refer, null, null] : null,
+            $painOn !== null && $painOn >= self::recentFrom($today) && $pain > LoggedSession::MOST_PAIN ? [Need::Pain, $painOn, $pain] : null,
             $waiting > 0 ? [Need::Decision, null, $waiting] : null,
             $due?->isOver($today) === true ? [Need::Screen, $due->on, null] : null,
+            $kept > 0 ? [Need::Kept, null, $kept] : null,
             $stuck > 0 ? [Need::Stuck, null, $stuck] : null,
             $tested !== null && $tested->modify(sprintf('+%d days', self::RETEST_DAYS)) <= $today ? [Need::Retest, $tested->modify(sprintf('+%d days', self::RETEST_DAYS)), null] : null,
             $seen !== null && $seen < self::recentFrom($today) ? [Need::Unseen, $seen, null] : null,
@@ -57,7 +61,7 @@ final class Needs
         $first = $history->sessions[0] ?? null;
         $since = max($history->arrived, $first?->date);
 
-        return $decision === Decision::Stay && count($history->sessions) > 1 && ! ($history->isLastStep() && $history->isTop())
+        return $decision === Decision::Stay && count($history->sessions) > 1 && ! $history->isAtTop()
             && $history->last()?->date >= self::recentFrom($today)
             && $since !== null && $since <= $today->modify(sprintf('-%d days', self::STUCK_DAYS));
     }

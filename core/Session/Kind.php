@@ -9,5 +9,6 @@ enum Kind: string
     case Standalone = 'standalone';
     case AfterLift = 'after-lift';
     case BeforeLift = 'before-lift';
+    case AfterSport = 'after-sport';
     case Activation = 'activation';
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Style;
 
+use EvenRungs\Core\Body\Age;
+use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Body\Goal;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Rung;
@@ -43,6 +45,26 @@ final class GoalRule
         public readonly bool $standingFirst,
         public readonly bool $showsRoles = false,
     ) {
+    }
+
+    /**
+     * What the goal of a client asks. Under 18 the sets, the way of working and what is left out are those of the goal youth, whatever the goal (house rule).
+     *
+     * @param  array<string, self>  $goals  by goal
+     */
+    public static function for(Client $client, array $goals): self
+    {
+        $own = $goals[$client->goal->value];
+        $youth = $goals[Goal::Youth->value] ?? null;
+        if ($youth === null || $own === $youth || ! Age::of($client)->isUnderAge()) {
+            return $own;
+        }
+        $without = $own->without;
+        foreach ($youth->without as $category) {
+            $without = in_array($category, $without, true) ? $without : [...$without, $category];
+        }
+
+        return new self($own->goal, $own->name, $own->intent, min($own->sets, $youth->sets), min($own->mostSets, $youth->mostSets), $own->first, $own->sessions, $own->levelCap, $without, array_values(array_unique([...$own->avoid, ...$youth->avoid])), $youth->circuit, $own->standingFirst, $own->showsRoles);
     }
 
     /** Whether a rung stays under the goal's level and loads nothing that the goal avoids. */

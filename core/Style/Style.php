@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Style;
 
+use EvenRungs\Core\Body\Age;
+use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Body\Goal;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Planning\OrderWeights;
 use EvenRungs\Core\Planning\WeekWeights;
@@ -13,6 +16,9 @@ use EvenRungs\Core\Planning\WeekWeights;
  */
 final class Style
 {
+    /** Clean sessions running that usually earn a step (common practice, no source). */
+    public const USUAL_CLEAN = 2;
+
     /**
      * @param  list<StyleChoice>  $choices
      * @param  int  $directionSessions  sessions a week that each direction is meant to get
@@ -49,13 +55,27 @@ final class Style
         public readonly Seconds $shortLength,
         public readonly int $mostTrainingDays,
         public readonly StylePlan $plan = new StylePlan,
-        public readonly int $cleanSessions = 2,
+        public readonly int $cleanSessions = self::USUAL_CLEAN,
         public readonly int $daysOnRung = 0,
         public readonly int $mostEffort = 6,
         public readonly bool $monitorsPain = false,
         public readonly OrderWeights $orderWeights = new OrderWeights,
         public readonly WeekWeights $weekWeights = new WeekWeights,
     ) {
+    }
+
+    /**
+     * The style for one client: time to the first fault is not for medical limits, rehab, under 18 or from 65, and the usual count of
+     * clean sessions stands in.
+     */
+    public function suiting(Client $client): self
+    {
+        $age = Age::of($client);
+        if (! $this->plan->bySecond || ! ($client->hasMedicalLimit() || $client->goal === Goal::Rehab || $age->isUnderAge() || $age->isOld())) {
+            return $this;
+        }
+
+        return new self($this->id, $this->name, $this->summary, $this->choices, $this->directionSessions, $this->hardSets, $this->hardTension, $this->mostHardDays, $this->holdCap, $this->switchOnTension, $this->switchOnHold, $this->standaloneLength, $this->shortLength, $this->mostTrainingDays, $this->plan->notBySecond(), max(self::USUAL_CLEAN, $this->cleanSessions), $this->daysOnRung, $this->mostEffort, $this->monitorsPain, $this->orderWeights, $this->weekWeights);
     }
 
     /** @return list<string> the answers that are told to whoever trains */

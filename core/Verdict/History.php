@@ -5,11 +5,16 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Verdict;
 
 use DateTimeImmutable;
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\Ladder;
+use EvenRungs\Core\Ladder\RangeScale;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Steps;
 
 /**
- * What was logged on one ladder, oldest session first, for somebody who stands on a rung.
+ * What was logged on one ladder, oldest session first, for somebody who stands on a rung. Sessions of one day are one; a session of
+ * which nothing was done and nothing said is none.
  */
 final class History
 {
@@ -18,13 +23,23 @@ final class History
 
     public readonly int $step;
 
+    /** Done at now, where that is less than the step's own. */
+    public readonly ?Range $range;
+
     public readonly ?DateTimeImmutable $asOf;
 
+    /** @var list<LoggedSession> */
+    public readonly array $sessions;
+
     /**
-     * @param  ?int  $step  of the rung's dose; null takes the last step whose target is at most the latest target
+     * @param  ?int  $step  of the rung's steps for the client; null takes the last step whose target is at most the latest target
      * @param  ?DateTimeImmutable  $arrived  the day the client came to the rung
      * @param  ?DateTimeImmutable  $asOf  the day of the verdict; null takes that of the last session
-     * @param  list<LoggedSession>  $sessions
+     * @param  list<LoggedSession>  $sessions  oldest first
+     * @param  ?Range  $range  done at now
+     * @param  ?DateTimeImmutable  $cleared  the day of the newest clearance of a stop
+     * @param  array{DateTimeImmutable, ?DateTimeImmutable}|null  $monitored  from when, and until when, pain may be monitored
+     * @param  ?DateTimeImmutable  $trainedOn  the last day of any core session
      */
     public function __construct(
         public readonly Ladder $ladder,
@@ -32,22 +47,51 @@ final class History
         ?int $step,
         public readonly ?DateTimeImmutable $arrived,
         ?DateTimeImmutable $asOf,
-        public readonly array $sessions,
+        array $sessions,
+        private readonly Steps $steps,
+        ?Range $range = null,
+        public readonly ?DateTimeImmutable $cleared = null,
+        public readonly ?array $monitored = null,
+        public readonly ?DateTimeImmutable $trainedOn = null,
     ) {
-        $last = $sessions === [] ? null : $sessions[count($sessions) - 1];
-        $this->asOf = $asOf ?? $last?->date;
-        $this->step = min($step ?? $this->inferred($last), count($rung->steps) - 1);
+        $byDay = [];
+        foreach ($sessions as $session) {
+            if ($session->isReported()) {
+                $day = $session->date->format('Y-m-d');
+                $byDay[$day] = isset($byDay[$day]) ? $byDay[$day]->with($session) : $session;
+            }
+        }
+        $this->sessions = array_values($byDay);
+        $this->asOf = $asOf ?? $this->last()?->date;
+        [$this->step, $this->range] = $this->steps->settle($rung, $step ?? $this->inferred(), $range);
     }
 
-    private function inferred(?LoggedSession $last): int
+    private function inferred(): int
     {
-        $target = $last === null || $last->sets === [] ? 0 : max(array_map(static fn (LoggedSet $set): int|float => $set->target, $last->sets));
         $step = 0;
-        foreach ($this->rung->steps as $i => $dose) {
-            $step = $dose->measure->amount() <= $target ? $i : $step;
+        $sets = $this->last()->sets ?? [];
+        foreach ($this->steps->of($this->rung) as $i => $dose) {
+            $reached = array_filter($sets, fn (LoggedSet $set): bool => ! $set->timed && $set->asks($dose->measure) && $this->scale()->perMille($set->targetRange) >= $this->scale()->perMille($dose->range));
+            $step = $reached !== [] ? $i : $step;
         }
 
         return $step;
+    }
+
+    public function scale(): RangeScale
+    {
+        return $this->rung->range ?? RangeScale::share();
+    }
+
+    /** What a set must ask to count here: the measure of the step, and the range it is done at now. */
+    public function dose(): Dose
+    {
+        return $this->steps->dose($this->rung, $this->step, $this->range);
+    }
+
+    public function position(): Position
+    {
+        return new Position($this->rung, $this->step, $this->range);
     }
 
     public function last(): ?LoggedSession
@@ -60,19 +104,31 @@ final class History
         return $this->sessions[count($this->sessions) - 2] ?? null;
     }
 
+    /** @return list<LoggedSession> those in which somebody watched the form, since the client came to the rung */
+    public function watched(): array
+    {
+        return array_values(array_filter($this->sessions, fn (LoggedSession $session): bool => $session->checked && ($this->arrived === null || $session->date >= $this->arrived)));
+    }
+
+    /** On the last step of the top rung, in full range. */
+    public function isAtTop(): bool
+    {
+        return $this->index() === count($this->ladder->rungs) - 1 && $this->steps->further($this->rung, $this->step, $this->range) === null;
+    }
+
     /** Where the rung stands on its ladder, from 0. */
     public function index(): int
     {
         return $this->ladder->indexOf($this->rung->id) ?? 0;
     }
 
-    public function isTop(): bool
+    public function isMonitoredOn(DateTimeImmutable $day): bool
     {
-        return $this->index() === count($this->ladder->rungs) - 1;
+        return $this->monitored !== null && $this->monitored[0] <= $day && ($this->monitored[1] === null || $day <= $this->monitored[1]);
     }
 
-    public function isLastStep(): bool
+    public static function days(DateTimeImmutable $from, DateTimeImmutable $to): int
     {
-        return $this->step === count($this->rung->steps) - 1;
+        return (int) $from->diff($to)->format('%r%a');
     }
 }

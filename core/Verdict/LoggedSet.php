@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Verdict;
 
+use EvenRungs\Core\Dose\Measure;
+use EvenRungs\Core\Dose\Range;
+use EvenRungs\Core\Ladder\RangeScale;
+use EvenRungs\Core\Placement\Steps;
+
 /**
  * One set as it was really done. What was not recorded is null, and never counts as good.
  */
@@ -14,7 +19,7 @@ final class LoggedSet
 
     /**
      * @param  'left'|'right'|'both'|null  $side
-     * @param  int|float  $target  repetitions, or milliseconds held
+     * @param  int|float  $target  repetitions, metres, or milliseconds held or worked
      * @param  int|float  $done  the same, 0 where it was not begun
      * @param  list<string>|null  $faults  seen and not cured
      * @param  list<string>  $cued  faults that a cue cured: done, but not clean
@@ -22,6 +27,13 @@ final class LoggedSet
      * @param  ?int  $pain  0 to 10
      * @param  ?int  $effort  0 to 10
      * @param  list<string>  $felt  where it was felt, as the client says
+     * @param  ?Range  $targetRange  null for the full one
+     * @param  ?Range  $range  how far it really went; null for the full one, which is what absent means
+     * @param  bool  $noRange  it did not move at all
+     * @param  bool  $open  a hold meant to run to the first fault
+     * @param  bool  $timed  the target is a time of work in a circuit, in which nobody counts
+     * @param  ?int  $targetHold  milliseconds held in every repetition; null where nobody wrote it
+     * @param  ?int  $hold  milliseconds really held in every repetition
      */
     public function __construct(
         public readonly ?string $side,
@@ -35,46 +47,45 @@ final class LoggedSet
         public readonly ?int $effort,
         public readonly ?bool $breathing,
         public readonly array $felt = [],
+        public readonly ?Range $targetRange = null,
+        public readonly ?Range $range = null,
+        public readonly bool $noRange = false,
+        public readonly bool $open = false,
+        public readonly bool $timed = false,
+        public readonly ?int $targetHold = null,
+        public readonly ?int $hold = null,
     ) {
     }
 
+    /** Under its target in amount, or in the hold of its repetitions. */
     public function isShort(): bool
     {
-        return $this->done < $this->target;
+        return $this->done < $this->target || ($this->targetHold !== null && $this->hold !== null && $this->hold < $this->targetHold);
     }
 
-    /** @return list<string> every fault of the set, the one that ended it too */
+    public function isShortOfRange(RangeScale $scale): bool
+    {
+        return $this->noRange || $scale->perMille($this->range) < $scale->perMille($this->targetRange);
+    }
+
+    /** Whether the target asks at least a measure; a time of work does whatever it is. */
+    public function asks(Measure $measure): bool
+    {
+        return $this->timed || ($this->target >= $measure->amount() && ($this->targetHold === null || $this->targetHold >= Steps::heldInRep($measure)));
+    }
+
+    /** @return list<string> every fault of the set, the one that ended it too; the end of an open hold at its target is its score */
     public function allFaults(): array
     {
-        return array_values(array_unique([...($this->faults ?? []), ...($this->endedBy === null ? [] : [$this->endedBy])]));
+        $score = $this->open && ! $this->isShort() ? $this->endedBy : null;
+        $all = [...($this->faults ?? []), ...($this->endedBy === null ? [] : [$this->endedBy])];
+
+        return array_values(array_unique(array_filter($all, static fn (string $fault): bool => $fault !== $score)));
     }
 
-    /** @return list<string> what keeps the set from counting as clean; empty when it does */
-    public function misses(int $mostPain, int $mostEffort): array
+    /** Whether anything was done or said. */
+    public function isReported(): bool
     {
-        $side = $this->side === null || $this->side === 'both' ? 'a set' : 'the '.$this->side.' side';
-
-        return [
-            ...($this->isShort() ? [sprintf('%s was short of its target', $side)] : []),
-            ...($this->faults === null ? ['faults were not recorded'] : []),
-            ...($this->allFaults() === [] ? [] : [sprintf('%s showed %s', $side, implode(', ', $this->allFaults()))]),
-            ...($this->cued === [] ? [] : [sprintf('%s needed a cue for %s', $side, implode(', ', $this->cued))]),
-            ...match (true) {
-                $this->breathing === null => ['breathing was not recorded'],
-                ! $this->breathing => ['the breath was held'],
-                default => [],
-            },
-            ...match (true) {
-                $this->pain === null => ['pain was not recorded'],
-                $this->pain > $mostPain => [sprintf('pain was %d', $this->pain)],
-                default => [],
-            },
-            ...match (true) {
-                $this->effort === null => ['effort was not recorded'],
-                $this->effort > $mostEffort => [sprintf('effort was %d', $this->effort)],
-                default => [],
-            },
-            ...array_map(static fn (string $place): string => sprintf('it was felt in the %s: try less range or load', str_replace('-', ' ', $place)), array_values(array_intersect(self::WRONG_PLACES, $this->felt))),
-        ];
+        return $this->done > 0 || $this->pain !== null || $this->painKind?->stops() === true || $this->allFaults() !== [];
     }
 }

@@ -18,4 +18,15 @@ enum PainKind: string
     {
         return ! in_array($this, [self::Ordinary, self::Familiar], true);
     }
+
+    /** Stops the whole plan, and not only the ladder on which it was felt. */
+    public function stopsAll(): bool
+    {
+        return in_array($this, [self::Spreading, self::Numb, self::GivingWay], true);
+    }
+
+    public function label(): string
+    {
+        return $this === self::GivingWay ? 'giving way' : $this->value;
+    }
 }

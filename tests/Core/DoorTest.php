@@ -9,11 +9,11 @@ use EvenRungs\Core\Body\Limit;
 use EvenRungs\Core\Body\LimitRule;
 use EvenRungs\Core\Body\Severity;
 use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Planning\Door;
 use EvenRungs\Core\Planning\DoorAnswers;
 use EvenRungs\Core\Planning\DoorSession;
-use EvenRungs\Core\Planning\DoseChooser;
 use EvenRungs\Core\Planning\Fit;
 use EvenRungs\Core\Planning\ProgramEdit;
 use EvenRungs\Core\Session\Session;
@@ -38,7 +38,7 @@ final class DoorTest extends TestCase
         $library = Documents::data()->library();
         $style = Documents::data()->style('even-keel');
 
-        return (new Door($library, new Swaps($library, $style->plan->withoutLadders), new ProgramEdit($library, new DoseChooser($style)), new Fit($library)))->rewrite($session, $client, $answers);
+        return (new Door($library, new Swaps($library, $style->plan->withoutLadders), new ProgramEdit($library, new Steps($style, $client)), new Fit($library), new Steps($style, $client)))->rewrite($session, $client, $answers);
     }
 
     private static function limit(string $id, Severity $severity): Limit

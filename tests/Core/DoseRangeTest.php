@@ -32,7 +32,7 @@ final class DoseRangeTest extends TestCase
     public function test_what_is_unusual_is_noted_and_what_is_far_out_is_called_so(string $rung, string $dose, string $expected): void
     {
         $parsed = Shorthand::parse($dose);
-        $range = DoseRange::outside($parsed, Documents::data()->library()->rung($rung), $parsed->sets);
+        $range = DoseRange::outside($parsed, Documents::data()->library()->rung($rung)->steps, $parsed->sets);
 
         self::assertSame($expected, $range === null ? 'usual' : ($range->isFar ? 'far' : 'noted'), $range->text ?? '');
     }

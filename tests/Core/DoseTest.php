@@ -10,6 +10,7 @@ use EvenRungs\Core\Dose\Distance;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Hold;
 use EvenRungs\Core\Dose\Intervals;
+use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
@@ -37,7 +38,7 @@ final class DoseTest extends TestCase
             ['3X12/alt x-0-1-0', '3 × 12 /alt X-0-1-0'],
             ['2x20m/s @16kg', '2 × 20 m /s @16 kg'],
             ['2 × 15 m at 0.5 m/s', '2 × 15 m at 0.5 m/s'],
-            ['3 × 8 @7.5 kg 50%', '3 × 8 @7.5 kg 50%'],
+            ['3 × 8 @7.5 kg half range', '3 × 8 @7.5 kg half range'],
             ['2 × 40 s work r20s', '2 × 40 s work r0:20'],
             ['3 x 8', '3 × 8'],
             ['3*8', '3 × 8'],
@@ -79,7 +80,10 @@ final class DoseTest extends TestCase
             ['3x8 8 kg', '3 × 8 @8 kg'],
             ['3x8 with 8 kg', '3 × 8 @8 kg'],
             ['3x8 @ 20 lb', '3 × 8 @9.1 kg'],
-            ['3x8 50%', '3 × 8 50%'],
+            ['3x8 50%', '3 × 8 half range'],
+            ['3 x 8, half the range', '3 × 8 half range'],
+            ['3x8 30 cm r45', '3 × 8 30 cm r0:45'],
+            ['2 x 5 at 75 % of the range', '2 × 5 75% range'],
             ['3x(4x10/5)', '3 × (4 × 10 s / 5 s)'],
             ['4x10s/5s', '1 × (4 × 10 s / 5 s)'],
             ['3x20m', '3 × 20 m'],
@@ -153,9 +157,13 @@ final class DoseTest extends TestCase
             Generators::map(static fn (array $p): Intervals => new Intervals($p[0], Seconds::ofMs($p[1]), Seconds::ofMs($p[2])), Generators::tuple(Generators::choose(1, 50), $ms, $ms)),
             Generators::map(static fn (array $p): Distance => new Distance($p[0], $p[1]), Generators::tuple(Generators::choose(1, 5000), Generators::elements(null, 0.05, 0.8, 5))),
         );
-        $this->limitTo(300)->forAll($measure, Generators::choose(1, 50), Generators::elements(null, Side::Each), Generators::elements(null, 0, 45, 3600), Generators::elements(null, 0, 12.5, 500), Generators::elements(null, 0.5, 1))
-            ->then(function ($measure, int $sets, ?Side $side, ?int $rest, int|float|null $load, int|float|null $range): void {
-                $dose = new Dose($measure, $sets, $side, $rest === null ? null : Seconds::of($rest), $load, $range);
+        $this->limitTo(300)->forAll($measure, Generators::choose(1, 50), Generators::elements(null, Side::Each), Generators::elements(null, 0, 45, 3600), Generators::elements(null, 0, 12.5, 500), Generators::elements(null, 0.25, 0.5, 0.75, 1, '15', '45', '300'))
+            ->then(function ($measure, int $sets, ?Side $side, ?int $rest, int|float|null $load, int|float|string|null $range): void {
+                $dose = new Dose($measure, $sets, $side, $rest === null ? null : Seconds::of($rest), $load, match (true) {
+                    $range === null => null,
+                    is_string($range) => Range::cm((int) $range),
+                    default => Range::share($range),
+                });
 
                 self::assertEquals($dose, Shorthand::parse(Shorthand::write($dose)), Shorthand::write($dose));
             });

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use DateTimeImmutable;
+use EvenRungs\Core\Body\Standing;
 use EvenRungs\Core\Evenness\EvennessRule;
 use EvenRungs\Core\Evenness\WorkDone;
 use EvenRungs\Core\Forecast\Forecast;
 use EvenRungs\Core\Ladder\Category;
-use EvenRungs\Core\Placement\Basis;
-use EvenRungs\Core\Placement\Standing;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 
@@ -24,8 +23,8 @@ final class EvennessTest extends TestCase
     {
         $library = Documents::data()->library();
         $person = Documents::client(['name' => 'Somebody', 'equipment' => ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bench', 'wall'], 'screen' => ['flags' => []], ...$client]);
-        $standings = array_map(static fn (string $rung): Standing => new Standing($library->rung($rung), 0, Basis::HighestClean), $rungs);
-        $placements = array_filter(Documents::placer()->place($person, $standings), static fn ($each): bool => isset($rungs[$each->ladder->id]));
+        $standings = array_map(static fn (string $rung): Standing => new Standing($library->rung($rung)), $rungs);
+        $placements = array_filter(Documents::placer()->place($person->standing($standings)), static fn ($each): bool => isset($rungs[$each->ladder->id]));
 
         return EvennessRule::of(array_values($placements), $person, $library);
     }

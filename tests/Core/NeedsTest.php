@@ -66,7 +66,7 @@ final class NeedsTest extends TestCase
         $sessions = array_map(static fn (string $day): LoggedSession => new LoggedSession(new DateTimeImmutable($day), null, null, null, [new LoggedSet('both', 8, 8, [], [], null, 0, null, 5, true)]), $days);
         $stands = $rung === 'heel-taps' ? Documents::data()->library()->rung($rung) : $ladder->rungs[count($ladder->rungs) - 1];
 
-        self::assertSame($expected, Needs::isStuck(new History($ladder, $stands, $step, new DateTimeImmutable($arrived), null, $sessions), $decision, new DateTimeImmutable('2026-11-26')));
+        self::assertSame($expected, Needs::isStuck(new History($ladder, $stands, $step, new DateTimeImmutable($arrived), null, $sessions, Documents::steps()), $decision, new DateTimeImmutable('2026-11-26')));
     }
 
     /** @param  list<string>  $expected */

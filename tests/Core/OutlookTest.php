@@ -6,13 +6,12 @@ namespace Tests\Core;
 
 use DateTimeImmutable;
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Body\Standing;
 use EvenRungs\Core\Forecast\Expected;
 use EvenRungs\Core\Forecast\Forecast;
 use EvenRungs\Core\Forecast\Outlook;
-use EvenRungs\Core\Placement\Basis;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Road;
-use EvenRungs\Core\Placement\Standing;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 
@@ -26,7 +25,7 @@ final class OutlookTest extends TestCase
     {
         $sessions = array_map(static fn (int $i): array => [new DateTimeImmutable(sprintf('2026-10-%02d', 2 + intdiv(7 * $i, 2))), true], range(0, 7));
 
-        return new Outlook(['dead-bug' => Forecast::from($sessions, new DateTimeImmutable('2026-10-29'), 2)], [], Documents::data()->library(), self::person($client), 2);
+        return new Outlook(['dead-bug' => Forecast::from($sessions, new DateTimeImmutable('2026-10-29'), 2)], [], Documents::data()->library(), self::person($client), 2, Documents::steps(self::person($client)));
     }
 
     private static function person(array $more = []): Client
@@ -38,7 +37,7 @@ final class OutlookTest extends TestCase
     private static function placements(string $rung, int $step, array $client = []): array
     {
         $library = Documents::data()->library();
-        $placed = Documents::placer()->place(self::person($client), [$library->rung($rung)->ladder => new Standing($library->rung($rung), $step, Basis::HighestClean)]);
+        $placed = Documents::placer()->place(self::person($client)->standing([$library->rung($rung)->ladder => new Standing($library->rung($rung), $step)]));
 
         return array_combine(array_map(static fn (Placement $each): string => $each->ladder->id, $placed), $placed);
     }
@@ -73,7 +72,7 @@ final class OutlookTest extends TestCase
         $goal = $library->rung('dead-bug-plate-overhead');
         $end = static function (array $client) use ($goal, $library): ?int {
             $placements = self::placements('heel-taps', 0, $client);
-            $road = Road::to($goal, self::person($client), array_values($placements), $library);
+            $road = Road::to($goal, self::person($client), array_values($placements), $library, Documents::steps());
             $stretch = $road->stretches[count($road->stretches) - 1];
 
             return self::outlook($client)->endOf($stretch)?->soonest;

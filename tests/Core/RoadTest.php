@@ -26,7 +26,7 @@ final class RoadTest extends TestCase
         $library = Documents::data()->library();
         $person = Documents::client($client);
 
-        return Road::to($library->rung($goal), $person, Documents::placer()->place($person), $library);
+        return Road::to($library->rung($goal), $person, Documents::placer()->place($person), $library, Documents::steps($person));
     }
 
     public function test_gates_on_other_ladders_come_before_what_they_open(): void
@@ -68,7 +68,7 @@ final class RoadTest extends TestCase
         $this->limitTo(150)->forAll(Generators::elements(...$ids), Generators::choose(1, 9), Generators::subset(['shoulder', 'wrist', 'kneeling', 'balance']), Generators::subset(['band', 'wall', 'kettlebell', 'wheel', 'ball', 'bench', 'hang', 'bar']))
             ->then(static function (string $goal, int $level, array $limits, array $kit) use ($library): void {
                 $client = Documents::client(['limits' => array_values($limits), 'equipment' => array_values($kit), 'ability' => ['AE' => $level, 'AF' => $level, 'AL' => $level, 'AR' => $level]]);
-                $road = Road::to($library->rung($goal), $client, Documents::placer()->place($client), $library);
+                $road = Road::to($library->rung($goal), $client, Documents::placer()->place($client), $library, Documents::steps($client));
                 $last = $road->stretches[count($road->stretches) - 1];
                 self::assertSame($library->rung($goal)->ladder, $last->ladder->id);
                 self::assertArrayHasKey($goal, $last->goals);
@@ -92,10 +92,10 @@ final class RoadTest extends TestCase
         };
         $library = Documents::data()->library()->with([$asking('bridge', 'hip-straight-leg'), $asking('side-lying-hip', 'bridge-hold'), $asking('kickback', 'hip-straight-leg')]);
         $client = Documents::client([]);
-        $placer = new \EvenRungs\Core\Placement\Placer($library, new \EvenRungs\Core\Placement\Swaps($library));
+        $placer = new \EvenRungs\Core\Placement\Placer($library);
 
-        self::assertNotSame([], Road::to($library->rung('kickback-lift'), $client, $placer->place($client), $library)->stretches);
-        self::assertNotSame([], Road::to($library->rung('hip-straight-leg'), $client, $placer->place($client), $library)->stretches);
+        self::assertNotSame([], Road::to($library->rung('kickback-lift'), $client, $placer->place($client), $library, Documents::steps($client))->stretches);
+        self::assertNotSame([], Road::to($library->rung('hip-straight-leg'), $client, $placer->place($client), $library, Documents::steps($client))->stretches);
     }
 
     /** @param  callable(array<string, mixed>): array<string, mixed>  $change */
@@ -105,7 +105,7 @@ final class RoadTest extends TestCase
         $document = $change(LibraryJson::document($library->ladder($ladderId)));
         $after = $library->with([LibraryJson::readLadder(new Node($document), Documents::data()->poses())]);
 
-        return Landing::of($library->rung($rung), $step, $library->ladder($ladderId), $after, Documents::client(['equipment' => array_keys($library->equipment), 'ability' => ['AE' => 9, 'AL' => 9]]));
+        return Landing::of($library->rung($rung), $step, $library->ladder($ladderId), $after, Documents::client(['equipment' => array_keys($library->equipment), 'ability' => ['AE' => 9, 'AL' => 9]]), Documents::steps());
     }
 
     public function test_who_stands_on_a_retired_rung_lands_on_the_nearest_below_and_at_the_bottom_above(): void

@@ -16,39 +16,45 @@ use Tests\Support\Documents;
  */
 final class PainZonesTest extends TestCase
 {
-    private static function verdict(int $pain, string $when, string $style, bool $cleared, int $before = 0): string
+    /** @param  list<array{int, int, int}>  $pains  before, during and on the day after each session */
+    private static function verdict(array $pains, string $style, bool $cleared): string
     {
-        $session = static fn (string $date, int $during, int $after): array => ['date' => $date, 'pain_next_day' => $after, 'sets' => array_map(static fn (string $side): array => ['side' => $side, 'target_reps' => 8, 'reps' => 8, 'faults' => [], 'pain' => $during, 'effort' => 5, 'breathing' => true], ['left', 'right'])];
-        $history = Documents::history(['ladder' => 'dead-bug', 'rung' => 'heel-taps', 'step' => 0, 'sessions' => [$session('2027-01-04', $before, $before), $session('2027-01-06', $when === 'during' ? $pain : 0, $when === 'next day' ? $pain : 0)]]);
+        $sessions = [];
+        foreach ($pains as $i => [$before, $during, $after]) {
+            $sessions[] = ['date' => sprintf('2027-01-%02d', 4 + 2 * $i), 'pain_before' => $before, 'pain_next_day' => $after, 'sets' => array_map(static fn (string $side): array => ['side' => $side, 'target_reps' => 8, 'reps' => 8, 'faults' => [], 'pain' => $during, 'effort' => 5, 'breathing' => true], ['left', 'right'])];
+        }
+        $history = Documents::history(['ladder' => 'dead-bug', 'rung' => 'heel-taps', 'step' => 0, 'sessions' => $sessions, ...($cleared ? ['monitored' => ['from' => '2027-01-01', 'until' => '2027-06-30']] : [])], $style);
 
-        return (new Judge(Documents::data()->library(), Documents::data()->style($style), null, $cleared))->decide($history)->decision->value;
+        return (new Judge(Documents::data()->library(), Documents::data()->style($style)))->decide($history)->decision->value;
     }
 
-    /** @return iterable<string, array{int, string, string}> pain, verdict of the strict style, verdict under a clearance */
+    /** @return iterable<string, array{int, string, string}> pain in three sessions running, verdict of the strict style, verdict under a clearance */
     public static function zones(): iterable
     {
         yield '0 is safe' => [0, 'step-up', 'step-up'];
-        yield '2 is safe, though a rise does not earn' => [2, 'stay', 'stay'];
-        yield '3 is a caution' => [3, 'regress', 'stay'];
-        yield '5 is the most that is acceptable' => [5, 'regress', 'stay'];
+        yield '2 is safe' => [2, 'step-up', 'step-up'];
+        yield '3 is a caution, and acceptable where it is watched' => [3, 'regress', 'step-up'];
+        yield '5 is the most that is acceptable' => [5, 'regress', 'step-up'];
         yield '6 is high risk' => [6, 'stop', 'stop'];
         yield '10 too' => [10, 'stop', 'stop'];
     }
 
     #[DataProvider('zones')]
-    public function test_zones_during_and_the_next_day(int $pain, string $strict, string $monitored): void
+    public function test_zones_before_during_and_the_next_day(int $pain, string $strict, string $monitored): void
     {
         $monitors = array_values(array_filter(Documents::data()->styleNames(), static fn (string $name): bool => Documents::data()->style($name)->monitorsPain));
         self::assertNotSame([], $monitors, 'a style that monitors pain ships');
-        foreach (['during', 'next day'] as $when) {
-            self::assertSame($strict, self::verdict($pain, $when, 'even-keel', true), 'strict, '.$when);
-            self::assertSame($monitored, self::verdict($pain, $when, $monitors[0], true), 'monitored, '.$when);
-            self::assertSame($strict, self::verdict($pain, $when, $monitors[0], false), 'without a clearance the strict zones hold, '.$when);
-        }
+        $same = array_fill(0, 3, [$pain, $pain, $pain]);
+        self::assertSame($strict, self::verdict($same, 'even-keel', true), 'strict');
+        self::assertSame($monitored, self::verdict($same, $monitors[0], true), 'monitored');
+        self::assertSame($strict, self::verdict($same, $monitors[0], false), 'without a clearance the strict zones hold');
     }
 
-    public function test_a_rise_inside_the_safe_zone_does_not_earn(): void
+    public function test_a_rise_does_not_earn_and_worse_on_the_day_after_neither(): void
     {
-        self::assertSame(['step-up', 'stay'], [self::verdict(1, 'during', 'even-keel', false, 1), self::verdict(2, 'during', 'even-keel', false, 1)]);
+        self::assertSame(['step-up', 'stay'], [self::verdict([[1, 1, 1], [1, 1, 1]], 'even-keel', false), self::verdict([[1, 1, 1], [1, 2, 1]], 'even-keel', false)]);
+        self::assertSame('step-down', self::verdict([[0, 0, 0], [3, 4, 3]], 'full-compass', true), 'a rise ends it, monitored or not');
+        self::assertSame('regress', self::verdict([[3, 4, 3], [3, 3, 4]], 'full-compass', true), 'worse on the day after than before');
+        self::assertSame('stay', self::verdict([[3, 3, 3]], 'full-compass', true), 'a first session only stays');
     }
 }

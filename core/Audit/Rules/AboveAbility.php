@@ -9,7 +9,7 @@ use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
-use EvenRungs\Core\Placement\Basis;
+use EvenRungs\Core\Body\Basis;
 
 final class AboveAbility implements Rule
 {
@@ -32,8 +32,8 @@ final class AboveAbility implements Rule
         foreach ($program->sessions() as $session) {
             foreach ($session->entries as $entry) {
                 $client = $program->clientFor($session);
-                $ability = $entry->rung === null ? null : $client?->abilityIn($entry->rung->category);
-                if ($client === null || $entry->rung === null || $ability === null || $entry->rung->level->value <= $ability->value + self::WARNS_OVER) {
+                $ability = $entry->rung === null ? null : $program->abilityOn($entry->rung);
+                if ($client === null || $entry->rung === null || $ability === null || $entry->rung->level->value <= $ability + self::WARNS_OVER) {
                     continue;
                 }
                 $placement = $program->placement($entry->rung->ladder);
@@ -42,11 +42,12 @@ final class AboveAbility implements Rule
                 }
                 $findings[] = new Finding(
                     'level.above-ability',
-                    $entry->rung->level->value > $ability->value + self::ERRS_OVER ? Severity::Error : Severity::Warn,
+                    $entry->rung->level->value > $ability + self::ERRS_OVER ? Severity::Error : Severity::Warn,
                     $entry->where(),
-                    sprintf('%s is level %d, %s ability is %d', $entry->name(), $entry->rung->level->value, lcfirst($entry->rung->category->label()), $ability->value),
-                    ['level' => $entry->rung->level->value, 'ability' => $ability->value],
-                    $this->repairs->spare($entry, $client, $ability->value + self::WARNS_OVER),
+                    sprintf('%s is level %d, %s ability is %d', $entry->name(), $entry->rung->level->value, lcfirst($entry->rung->category->label()), $ability),
+                    ['level' => $entry->rung->level->value, 'ability' => $ability],
+                    $this->repairs->spares($entry, $program, $client, $ability + self::WARNS_OVER),
+                    $entry->name(),
                 );
             }
         }

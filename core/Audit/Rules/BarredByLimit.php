@@ -37,7 +37,8 @@ final class BarredByLimit implements Rule
                         $entry->where(),
                         sprintf('%s is barred by %s: %s, grade %d', $entry->name(), lcfirst($program->library->limits[$bar->limit]->name), lcfirst($program->library->stresses[$bar->stress]->name), $bar->grade),
                         ['grade' => $bar->grade],
-                        $this->repairs->spare($entry, $client),
+                        $this->repairs->spares($entry, $program, $client),
+                        $entry->name(),
                     );
                 }
             }

@@ -49,7 +49,7 @@ final class BeforeHeavyLift implements Rule
                         $session->where(),
                         $found[1],
                         ['sets' => $session->directionSets(), 'tension_s' => $session->directionMs() / 1000, 'work_s' => $session->time->time->workMs / 1000],
-                        $found[2] ?? $this->lighten($program, $session),
+                        [$found[2] ?? $this->lighten($program, $session)],
                     );
                 }
             }

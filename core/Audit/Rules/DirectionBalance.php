@@ -32,7 +32,7 @@ final class DirectionBalance implements Rule
                         Severity::Note,
                         $week->where(),
                         sprintf('%s gets %d of %d s of work in the four directions of week %d', $direction->label(), intdiv($own, 1000), intdiv($all, 1000), $week->number),
-                        ['tension_s' => $own / 1000, 'all_s' => $all / 1000],
+                        ['tension_s' => $own / 1000, 'all_s' => $all / 1000, 'direction' => $direction->value],
                     );
                 }
             }

@@ -37,7 +37,7 @@ final class DirectionCoverage implements Rule
                 $sessions = count($week->counted());
                 $named = array_filter($program->program->gaps, static fn (Gap $gap): bool => $gap->category === $direction && $gap->week === $week->number);
                 $short = $times === 0 || ($times === 1 && $sessions >= self::MEANT);
-                if (! $short && $named === []) {
+                if (! $short) {
                     continue;
                 }
                 $findings[] = new Finding(
@@ -51,8 +51,8 @@ final class DirectionCoverage implements Rule
                     $times === 0
                         ? sprintf('%s is in no session of week %d', $direction->label(), $week->number)
                         : sprintf('%s is in %d of %d sessions of week %d', $direction->label(), $times, $sessions, $week->number),
-                    ['sessions' => $times, 'meant' => self::MEANT, 'of' => $sessions],
-                    $named !== [] ? null : $this->add($direction, $week, $program),
+                    ['sessions' => $times, 'meant' => self::MEANT, 'of' => $sessions, 'direction' => $direction->value],
+                    $named !== [] ? [] : $this->adds($direction, $week, $program),
                 );
             }
         }
@@ -60,13 +60,13 @@ final class DirectionCoverage implements Rule
         return $findings;
     }
 
-    /** To the session with the most room that does not train it yet. */
-    private function add(Category $direction, AuditedWeek $week, AuditedProgram $program): ?Fix
+    /** @return list<Fix> to the sessions with the most room that do not train it yet */
+    private function adds(Category $direction, AuditedWeek $week, AuditedProgram $program): array
     {
         $open = array_filter($week->counted(), static fn (AuditedSession $each): bool => ! $each->trains($direction));
         $room = static fn (AuditedSession $each): int => 60_000 * ($program->clientFor($each)?->minutesOn($each->session->day) ?? 0) - $each->time->time->total()->ms;
         usort($open, static fn (AuditedSession $a, AuditedSession $b): int => [$room($b), $a->place] <=> [$room($a), $b->place]);
 
-        return $open === [] ? null : $this->repairs->add($direction, $open[0], $program->clientFor($open[0]));
+        return $open === [] ? [] : $this->repairs->adds($direction, array_slice($open, 0, max(1, min(self::MEANT, count($week->counted())) - $week->times($direction))), $program);
     }
 }

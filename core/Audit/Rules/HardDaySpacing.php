@@ -54,7 +54,7 @@ final class HardDaySpacing implements Rule
 
     private function finding(AuditedSession $session, string $message, int $hours, AuditedProgram $program): Finding
     {
-        return new Finding('spacing.hard-days', Severity::Warn, $session->where(), $message, ['hours' => $hours, 'sets' => $session->directionSets(), 'tension_s' => $session->directionMs() / 1000], $this->move($session, $program));
+        return new Finding('spacing.hard-days', Severity::Warn, $session->where(), $message, ['hours' => $hours, 'sets' => $session->directionSets(), 'tension_s' => $session->directionMs() / 1000], array_values(array_filter([$this->move($session, $program)])));
     }
 
     private function liftsHeavyAfter(AuditedProgram $program, int $day): bool

@@ -4,16 +4,19 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Audit\Rules;
 
+use EvenRungs\Core\Audit\AuditedEntry;
 use EvenRungs\Core\Audit\AuditedProgram;
 use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
+use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Hold;
 use EvenRungs\Core\Dose\Intervals;
 use EvenRungs\Core\Dose\Measure;
 use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Placement\Steps;
 
 final class HoldOverCap implements Rule
 {
@@ -31,7 +34,7 @@ final class HoldOverCap implements Rule
 
     public function check(AuditedProgram $program): array
     {
-        $cap = $program->numbers->holdCap;
+        $cap = $program->holdCap();
         $findings = [];
         foreach ($program->sessions() as $session) {
             foreach ($session->entries as $entry) {
@@ -43,13 +46,23 @@ final class HoldOverCap implements Rule
                         $entry->where(),
                         sprintf('%s is held %s at a stretch, over the cap of %s', $entry->name(), $hold->toClock(), $cap->toClock()),
                         ['hold_s' => $hold->toNumber(), 'cap_s' => $cap->toNumber()],
-                        $this->repairs->dose($entry, $entry->entry->dose->withMeasure($this->cut($entry->entry->dose->measure, $cap))),
+                        [$this->repairs->dose($entry, $this->within($entry, $program->steps(), $cap))],
+                        $entry->name(),
                     );
                 }
             }
         }
 
         return $findings;
+    }
+
+    /** The highest step of the rung that is not over what was written; what is no rung is cut. */
+    private function within(AuditedEntry $entry, Steps $steps, Seconds $cap): Dose
+    {
+        $dose = $entry->entry->dose;
+        $step = $entry->rung === null ? null : $steps->highestNotOver($entry->rung, $dose->measure);
+
+        return $entry->rung === null || $step === null ? $dose->withMeasure($this->cut($dose->measure, $cap)) : $dose->withMeasure($steps->dose($entry->rung, $step)->measure);
     }
 
     /** As long in all, in pieces of the cap; a hold in every repetition is shortened. */

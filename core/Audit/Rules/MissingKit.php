@@ -33,7 +33,7 @@ final class MissingKit implements Rule
                 $missing = $entry->rung === null ? [] : $client->missingKit($entry->rung);
                 if ($missing !== []) {
                     $names = array_map(static fn (string $kit): string => lcfirst($program->library->equipment[$kit]->name), $missing);
-                    $findings[] = new Finding('equipment.missing', Severity::Error, $entry->where(), sprintf('%s needs what is not to hand: %s', $entry->name(), implode(', ', $names)), ['missing' => count($missing)], $this->repairs->spare($entry, $client));
+                    $findings[] = new Finding('equipment.missing', Severity::Error, $entry->where(), sprintf('%s needs what is not to hand: %s', $entry->name(), implode(', ', $names)), ['missing' => count($missing)], $this->repairs->spares($entry, $program, $client), $entry->name());
                 }
             }
         }

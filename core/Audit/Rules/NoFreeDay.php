@@ -42,7 +42,7 @@ final class NoFreeDay implements Rule
                 $days[$session->session->day->value] = true;
             }
             if (count($days) === count(Day::cases())) {
-                $findings[] = new Finding('recovery.none', Severity::Warn, $week->where(), sprintf('week %d trains on all seven days', $week->number), ['days' => count($days)], $this->free($week, $elsewhere));
+                $findings[] = new Finding('recovery.none', Severity::Warn, $week->where(), sprintf('week %d trains on all seven days', $week->number), ['days' => count($days)], array_values(array_filter([$this->free($week, $elsewhere)])));
             }
         }
 

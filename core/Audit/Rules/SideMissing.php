@@ -40,7 +40,8 @@ final class SideMissing implements Rule
                     $entry->where(),
                     sprintf('%s is done side by side, but the dose names no side', $entry->name()),
                     ['work_s' => $dose->tension()->toNumber(), 'both_sides_s' => $dose->withSide($side)->tension()->toNumber()],
-                    $this->repairs->dose($entry, $dose->withSide($side)),
+                    [$this->repairs->dose($entry, $dose->withSide($side))],
+                    $entry->name(),
                 );
             }
         }

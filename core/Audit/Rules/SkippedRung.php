@@ -10,6 +10,7 @@ use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
+use EvenRungs\Core\Placement\Obstacles;
 
 final class SkippedRung implements Rule
 {
@@ -42,13 +43,15 @@ final class SkippedRung implements Rule
                 $before = $highest[$ladder] ?? null;
                 if ($before !== null && $index > $before + 1) {
                     $next = $program->library->ladder($ladder)->rungs[$before + 1];
+                    $client = $program->client;
                     $findings[] = new Finding(
                         'ladder.skip',
                         Severity::Warn,
                         $entry->where(),
                         sprintf('%s is %d rungs above the highest before, %s', $entry->name(), $index - $before, $program->library->ladder($ladder)->rungs[$before]->name),
                         ['rungs' => $index - $before],
-                        $this->repairs->replace($entry, $next),
+                        $client === null || Obstacles::between($client, $next, $program->library)->isClear() ? [$this->repairs->replace($entry, $next, $program->steps())] : [],
+                        $entry->name(),
                     );
                 }
                 $highest[$ladder] = max($before ?? 0, $index);

@@ -11,6 +11,7 @@ use EvenRungs\Core\Audit\Fix;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Session\Entry;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
@@ -43,7 +44,7 @@ final class StuckRung implements Rule
             }
             foreach ($running as $key => $weeks) {
                 if ($weeks === self::MOST_WEEKS + 1) {
-                    $findings[] = new Finding('ladder.stuck', Severity::Note, $now[$key]->where(), sprintf('%s has the same dose for week %d running', $now[$key]->name(), $weeks), ['weeks' => $weeks], $this->next($now[$key], $week->number));
+                    $findings[] = new Finding('ladder.stuck', Severity::Note, $now[$key]->where(), sprintf('%s has the same dose for week %d running', $now[$key]->name(), $weeks), ['weeks' => $weeks], array_values(array_filter([$this->next($now[$key], $week->number, $program->steps())])), $now[$key]->name());
                 }
             }
         }
@@ -52,12 +53,12 @@ final class StuckRung implements Rule
     }
 
     /** The next step of the rung, wherever the week has it at this dose. */
-    private function next(AuditedEntry $at, int $week): ?Fix
+    private function next(AuditedEntry $at, int $week, Steps $steps): ?Fix
     {
         $dose = $at->entry->dose;
-        foreach ($at->rung->steps ?? [] as $step) {
-            if ($step->measure->kind() === $dose->measure->kind() && $step->measure->amount() > $dose->measure->amount()) {
-                $next = $dose->withMeasure($step->measure);
+        foreach ($at->rung === null ? [] : $steps->of($at->rung) as $step) {
+            if (Steps::isAtMost($dose->measure, $step->measure) && ! Steps::isAtMost($step->measure, $dose->measure)) {
+                $next = $dose->withMeasure($step->measure)->withRange($step->range);
 
                 return new Fix(sprintf('Write %s from this week on.', Shorthand::write($next)), static fn (Program $program): Program => $program->mapSessions(
                     static fn (Session $session, Week $each): Session => $each->number < $week ? $session : $session->mapEntries(

@@ -11,8 +11,9 @@ use EvenRungs\Core\Audit\Fix;
 use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
+use EvenRungs\Core\Body\Age;
 use EvenRungs\Core\Dose\Seconds;
-use EvenRungs\Core\Planning\Fit;
+use EvenRungs\Core\Planning\Refit;
 use EvenRungs\Core\Session\Day;
 use EvenRungs\Core\Session\Session;
 
@@ -23,7 +24,7 @@ final class TimeBudget implements Rule
         return 'A session keeps the client\'s minutes of that day, and stands on a day that the client offered.';
     }
 
-    public function __construct(private readonly Repairs $repairs, private readonly Fit $fit)
+    public function __construct(private readonly Repairs $repairs, private readonly Refit $refit)
     {
     }
 
@@ -38,17 +39,18 @@ final class TimeBudget implements Rule
             $minutes = $program->clientFor($session)?->minutesOn($session->session->day) ?? 0;
             $computed = $session->time->time->total();
             if ($minutes === 0) {
-                $findings[] = new Finding('time.budget', Severity::Warn, $session->where(), sprintf('stands on %s, a day that the client did not offer', $session->session->day->label()), ['computed_s' => $computed->toNumber(), 'budget_s' => 0], $this->move($program, $session));
+                $findings[] = new Finding('time.budget', Severity::Warn, $session->where(), sprintf('stands on %s, a day that the client did not offer', $session->session->day->label()), ['computed_s' => $computed->toNumber(), 'budget_s' => 0], array_values(array_filter([$this->move($program, $session)])));
             } elseif ($computed->isLongerThan(Seconds::of(60 * $minutes))) {
                 $budget = Seconds::of(60 * $minutes);
-                $cut = $this->fit->into($session->session, $budget);
+                $client = $program->client;
+                $fitted = array_values(array_filter([$this->refit->into($session->session, $budget, ! $client->hasMedicalLimit() && ! Age::of($client)->isOld())]));
                 $findings[] = new Finding(
                     'time.budget',
                     Severity::Error,
                     $session->where(),
                     sprintf('takes %s of the %s that the client has', $computed->toClock(), $budget->toClock()),
                     ['computed_s' => $computed->toNumber(), 'budget_s' => $budget->toNumber()],
-                    $cut === null ? null : $this->repairs->session('Cut it down to the minutes.', $session, static fn (Session $found): Session => $cut),
+                    array_map(fn (array $of): Fix => $this->repairs->session(sprintf('Cut it down to the minutes: %s.', implode('; ', $of[1])), $session, static fn (Session $found): Session => $found->claimed === null ? $of[0]->withClaimed(null) : $of[0]), $fitted),
                 );
             }
         }

@@ -11,6 +11,10 @@ use EvenRungs\Core\Audit\Fix;
 use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Reps;
+use EvenRungs\Core\Dose\Side;
+use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Session\Entry;
 
@@ -40,8 +44,9 @@ final class UnknownExercise implements Rule
                         Severity::Warn,
                         $entry->where(),
                         sprintf('"%s" is not in the library%s', mb_substr($name, 0, 80), $meant === [] ? '' : '; is '.implode(' or ', $meant).' meant?'),
-                        ['suggestions' => count($meant)],
-                        $near[$name] === [] ? null : $this->rename($entry, $near[$name][0]),
+                        ['suggestions' => array_map(static fn (Rung $rung): array => ['rung' => $rung->id, 'name' => $rung->name], $near[$name])],
+                        array_map(fn (Rung $rung): Fix => $this->rename($entry, $rung), $near[$name]),
+                        $entry->name(),
                     );
                 }
             }
@@ -52,6 +57,16 @@ final class UnknownExercise implements Rule
 
     private function rename(AuditedEntry $entry, Rung $rung): Fix
     {
-        return $this->repairs->entry(sprintf('Take it as %s.', $rung->name), $entry, static fn ($old) => new Entry($rung->id, $old->dose, $old->note, null, $old->x));
+        return $this->repairs->entry(sprintf('Take it as %s.', $rung->name), $entry, static fn (Entry $old): Entry => new Entry($rung->id, self::sided($old->dose, $rung), $old->note, null, $old->x));
+    }
+
+    /** A dose that names no side gets the rung's own. */
+    private static function sided(Dose $dose, Rung $rung): Dose
+    {
+        if ($rung->side === Side::Both || $dose->isPerSide() || $dose->measure instanceof Work) {
+            return $dose;
+        }
+
+        return $dose->withSide($rung->side === Side::Alternate && $dose->measure instanceof Reps ? Side::Alternate : Side::Each);
     }
 }

@@ -12,6 +12,9 @@ use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Ladder\DoseRange;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Session\CircuitBlock;
 
 final class UnusualDose implements Rule
 {
@@ -29,7 +32,11 @@ final class UnusualDose implements Rule
         $findings = [];
         foreach ($program->sessions() as $session) {
             foreach ($session->entries as $entry) {
-                $range = $entry->rung === null ? null : DoseRange::outside($entry->entry->dose, $entry->rung, $entry->sets);
+                $many = $entry->rung !== null && $session->session->blocks[$entry->place[2]] instanceof CircuitBlock ? $program->steps()->many($entry->rung) : null;
+                if ($many !== null && $entry->sets <= DoseRange::MOST_SETS && Steps::isAtMost($entry->entry->dose->measure, $many) && Steps::isAtMost($program->steps()->of($entry->rung)[0]->measure, $entry->entry->dose->measure)) {
+                    continue;
+                }
+                $range = $entry->rung === null ? null : DoseRange::outside($entry->entry->dose, $program->steps()->of($entry->rung), $entry->sets);
                 if ($range !== null && $entry->rung !== null) {
                     $findings[] = new Finding(
                         'dose.range',
@@ -37,7 +44,8 @@ final class UnusualDose implements Rule
                         $entry->where(),
                         sprintf('%s: %s', $entry->name(), $range->text),
                         $range->evidence,
-                        $entry->entry->dose->sets !== $entry->sets ? null : $this->repairs->dose($entry, $this->inside($entry, isset($range->evidence['most_sets']))),
+                        $entry->entry->dose->sets !== $entry->sets ? [] : [$this->repairs->dose($entry, $this->inside($entry, $entry->rung, $program->steps(), isset($range->evidence['most_sets'])))],
+                        $entry->name(),
                     );
                 }
             }
@@ -46,15 +54,13 @@ final class UnusualDose implements Rule
         return $findings;
     }
 
-    private function inside(AuditedEntry $entry, bool $tooManySets): Dose
+    private function inside(AuditedEntry $entry, Rung $rung, Steps $steps, bool $tooManySets): Dose
     {
         $dose = $entry->entry->dose;
-        if ($entry->rung === null || $tooManySets) {
+        if ($tooManySets) {
             return $dose->withSets(min($dose->sets, DoseRange::MOST_SETS));
         }
-        $start = $entry->rung->start()->measure;
-        $top = $entry->rung->top()->measure;
 
-        return $dose->withMeasure($dose->measure->amount() < $start->amount() ? $start : $top);
+        return $dose->withMeasure($steps->dose($rung, $steps->highestNotOver($rung, $dose->measure) ?? 0)->measure);
     }
 }

@@ -2,13 +2,14 @@
 
 declare(strict_types=1);
 
-namespace EvenRungs\Core\Placement;
+namespace EvenRungs\Core\Body;
 
 /**
  * What a starting rung rests on.
  */
 enum Basis: string
 {
+    case Standing = 'standing';
     case HighestClean = 'highest-clean';
     case Test = 'test';
     case Ability = 'ability';

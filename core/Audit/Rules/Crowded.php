@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Audit\Rules;
+
+use EvenRungs\Core\Audit\AuditedEntry;
+use EvenRungs\Core\Audit\AuditedProgram;
+use EvenRungs\Core\Audit\AuditedSession;
+use EvenRungs\Core\Audit\Finding;
+use EvenRungs\Core\Audit\Rule;
+use EvenRungs\Core\Audit\Severity;
+use EvenRungs\Core\Body\Age;
+use EvenRungs\Core\Body\Goal;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Session\CircuitBlock;
+use EvenRungs\Core\Session\Kind;
+
+final class Crowded implements Rule
+{
+    /** Exercises at most, by minutes up to which; the last for all that is longer (house rule). */
+    private const MOST = [8 => 3, 15 => 4, 25 => 6, 40 => 7, 1440 => 8];
+
+    private const MOST_OF_LEARNERS = 5;
+
+    public static function sentence(): string
+    {
+        return 'A session has no more exercises than its minutes have room for with two sets or three of each, and learners have five at most.';
+    }
+
+    public function check(AuditedProgram $program): array
+    {
+        $findings = [];
+        foreach ($program->sessions() as $session) {
+            $entries = array_values(array_filter($session->entries, static fn (AuditedEntry $entry): bool => $entry->rung?->category !== Category::Bracing));
+            if ($session->session->kind === Kind::Activation || $entries === []) {
+                continue;
+            }
+            $straight = array_values(array_filter($entries, static fn (AuditedEntry $entry): bool => ! $session->session->blocks[$entry->place[2]] instanceof CircuitBlock));
+            $single = count(array_filter($straight, static fn (AuditedEntry $entry): bool => $entry->sets === 1));
+            $most = $this->most($session, $program);
+            $exercises = count($entries);
+            if ($exercises > $most) {
+                $findings[] = new Finding('session.crowded', Severity::Note, $session->where(), sprintf('has %d exercises; its minutes have room for %d', $exercises, $most), ['exercises' => $exercises, 'most' => $most]);
+            } elseif (2 * $single > count($straight)) {
+                $findings[] = new Finding('session.crowded', Severity::Note, $session->where(), sprintf('has one set of %d of its %d exercises', $single, count($straight)), ['single' => $single, 'exercises' => count($straight)]);
+            }
+        }
+
+        return $findings;
+    }
+
+    private function most(AuditedSession $session, AuditedProgram $program): int
+    {
+        $client = $program->clientFor($session);
+        $ms = 60_000 * ($client?->minutesOn($session->session->day) ?? 0) ?: $session->session->claimed->ms ?? $session->time->time->total()->ms;
+        $learns = $client !== null && (in_array($client->goal, [Goal::Rehab, Goal::Youth, Goal::HealthyAgeing], true) || Age::of($client)->isUnderAge());
+        foreach (self::MOST as $minutes => $most) {
+            if ($ms <= 60_000 * $minutes) {
+                break;
+            }
+        }
+
+        return $learns ? min($most, self::MOST_OF_LEARNERS) : $most;
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Audit\Rules;
+
+use EvenRungs\Core\Audit\AuditedProgram;
+use EvenRungs\Core\Audit\Finding;
+use EvenRungs\Core\Audit\Repairs;
+use EvenRungs\Core\Audit\Rule;
+use EvenRungs\Core\Audit\Severity;
+use EvenRungs\Core\Ladder\Gate;
+use EvenRungs\Core\Placement\Obstacles;
+
+final class UnmetGate implements Rule
+{
+    public static function sentence(): string
+    {
+        return 'What must be done clean first, on this ladder or another, was shown before.';
+    }
+
+    public function __construct(private readonly Repairs $repairs)
+    {
+    }
+
+    public function check(AuditedProgram $program): array
+    {
+        $findings = [];
+        foreach ($program->sessions() as $session) {
+            $client = $program->clientFor($session);
+            if ($client === null) {
+                continue;
+            }
+            foreach ($session->entries as $entry) {
+                $obstacles = $entry->rung === null ? null : Obstacles::between($client, $entry->rung, $program->library);
+                if ($obstacles !== null && $obstacles->unmetGates !== []) {
+                    $findings[] = new Finding('gate.unmet', Severity::Warn, $entry->where(), sprintf('%s comes later: first %s', $entry->name(), implode(', ', array_map(static fn (Gate $gate): string => lcfirst($program->library->rung($gate->rung)->name), $obstacles->unmetGates))), ['gates' => count($obstacles->unmetGates)], $this->repairs->spares($entry, $program, $client), $entry->name());
+                }
+            }
+        }
+
+        return $findings;
+    }
+}

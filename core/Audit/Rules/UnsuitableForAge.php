@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Audit\Rules;
+
+use EvenRungs\Core\Audit\AuditedProgram;
+use EvenRungs\Core\Audit\Finding;
+use EvenRungs\Core\Audit\Repairs;
+use EvenRungs\Core\Audit\Rule;
+use EvenRungs\Core\Audit\Severity;
+use EvenRungs\Core\Placement\Obstacles;
+
+final class UnsuitableForAge implements Rule
+{
+    public static function sentence(): string
+    {
+        return 'Nothing is in the program that the rules of age, or the level of a clearance, leave out.';
+    }
+
+    public function __construct(private readonly Repairs $repairs)
+    {
+    }
+
+    public function check(AuditedProgram $program): array
+    {
+        $findings = [];
+        foreach ($program->sessions() as $session) {
+            $client = $program->clientFor($session);
+            if ($client === null) {
+                continue;
+            }
+            foreach ($session->entries as $entry) {
+                $obstacles = $entry->rung === null ? null : Obstacles::between($client, $entry->rung, $program->library);
+                if ($obstacles !== null && $obstacles->unsuitable !== null) {
+                    $findings[] = new Finding('age.unsuitable', Severity::Error, $entry->where(), sprintf('%s %s', $entry->name(), $obstacles->unsuitable), ['level' => $obstacles->rung->level->value], $this->repairs->spares($entry, $program, $client), $entry->name());
+                }
+            }
+        }
+
+        return $findings;
+    }
+}
