@@ -75,6 +75,7 @@ Route::middleware('web')->group(function (): void {
             Route::prefix('clients/{client}')->group(function (): void {
                 Route::get('', [ClientController::class, 'show']);
                 Route::put('', [ClientController::class, 'update']);
+                Route::get('document', [ClientController::class, 'whole']);
                 Route::post('archive', [ClientController::class, 'archive']);
                 Route::post('restore', [ClientController::class, 'restore']);
                 Route::get('board', [BoardController::class, 'show']);

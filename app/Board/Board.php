@@ -7,8 +7,13 @@ namespace App\Board;
 use App\Models\Client as ClientRecord;
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Body\Referral;
+use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\ExerciseChoice;
+use EvenRungs\Core\Planning\ExerciseChooser;
 use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 
 /**
@@ -16,8 +21,11 @@ use EvenRungs\Core\Style\Style;
  */
 final class Board
 {
+    private ?Steps $steps = null;
+
     /**
      * @param  Style  $style  house style of the plan
+     * @param  GoalRule  $goal  what the client's goal asks
      * @param  list<Placement>  $placements  where the client stands, one for each ladder
      * @param  list<Referral>  $referrals  why planning stops; empty when it may go on
      * @param  ?string  $undo  what the next undo takes back
@@ -27,6 +35,7 @@ final class Board
         public readonly ClientRecord $record,
         public readonly Client $client,
         public readonly Style $style,
+        public readonly GoalRule $goal,
         public readonly array $placements,
         public readonly ?Program $program,
         public readonly array $referrals,
@@ -38,6 +47,18 @@ final class Board
     /** The same board with another program. */
     public function with(Program $program): self
     {
-        return new self($this->record, $this->client, $this->style, $this->placements, $program, $this->referrals, $this->undo, $this->redo);
+        return new self($this->record, $this->client, $this->style, $this->goal, $this->placements, $program, $this->referrals, $this->undo, $this->redo);
+    }
+
+    /** The steps of rungs as this client climbs them. */
+    public function steps(): Steps
+    {
+        return $this->steps ??= new Steps($this->style, $this->client);
+    }
+
+    /** Where the client trains on a ladder, after what the goal and the style leave out; null where nothing of it is planned. */
+    public function trainsOn(Placement $placement, Library $library): ?ExerciseChoice
+    {
+        return (new ExerciseChooser($library, $this->style))->onLadder($this->client, $this->goal, $placement);
     }
 }

@@ -8,17 +8,19 @@ use App\Models\Change;
 use App\Models\Client;
 use App\Models\Program;
 use App\Models\Standing;
+use DateTimeImmutable;
+use EvenRungs\Core\Body\Basis;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Body\SafetyScreen;
-use EvenRungs\Core\Placement\Basis;
+use EvenRungs\Core\Body\Standing as At;
 use EvenRungs\Core\Placement\Placer;
-use EvenRungs\Core\Placement\Standing as Stand;
-use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Session\Program as Plan;
+use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
+use Illuminate\Support\Carbon;
 
 /**
  * Reads a client's rows into the core's terms.
@@ -32,15 +34,16 @@ final class BoardLoader
     public function load(Client $record): Board
     {
         $style = $this->style($record);
-        $standings = $this->standings($record);
-        $person = $this->readPerson($record, $standings);
+        $person = $this->person($record);
+        $goal = GoalRule::for($person, $this->data->goals());
         $next = static fn (bool $undone): ?string => Change::query()->ofClient($record)->where('undone', $undone)->ordered('id', $undone ? 'asc' : 'desc')->first()?->label;
 
         return new Board(
             $record,
             $person,
             $style,
-            $this->placer($style)->place($person, $standings),
+            $goal,
+            (new Placer($this->data->library(), $style))->place($person),
             $this->program($record),
             (new SafetyScreen)->referrals($person),
             $next(false),
@@ -48,38 +51,78 @@ final class BoardLoader
         );
     }
 
-    /** The client's document, with what the moves on the ladders have shown since. */
+    /** The client as they are known today: document, standings, stops and clearances. */
     public function person(Client $record): Person
     {
-        return $this->readPerson($record, $this->standings($record));
-    }
+        $person = $this->data->storedClients()->read(new Node($this->document($record)), Carbon::today()->toDateTimeImmutable());
+        $rows = $this->standings($record);
+        $standings = [];
+        foreach ($person->standings as $ladder => $each) {
+            $standings[$ladder] = new At($each->rung, $each->step, $each->range, $each->dose, $each->arrived, $each->stopped, $rows[$ladder]->why, Basis::from($rows[$ladder]->basis));
+        }
 
-    /** @param  array<string, Stand>  $standings  by ladder */
-    private function readPerson(Client $record, array $standings): Person
-    {
-        $person = $this->data->storedClients()->read(new Node($record->document))->withShown($this->shown($standings));
-
-        return $this->screening->withClearances($record, $person);
+        return $person->standing($standings);
     }
 
     /**
-     * Who was moved up by the trainer has done the rung below clean, and the rung itself on its last dose.
+     * The whole document of a client: what the command line needs to say the same as the pages.
      *
-     * @param  array<string, Stand>  $standings  by ladder
-     * @return array<string, string> rung by ladder
+     * @return array<string, mixed> even-rungs/client
      */
-    private function shown(array $standings): array
+    public function document(Client $record): array
     {
-        $shown = [];
-        foreach ($standings as $ladderId => $standing) {
-            $ladder = $this->data->library()->ladderOf($standing->rung);
-            $index = (int) $ladder->indexOf($standing->rung->id) - ($standing->step < count($standing->rung->steps) - 1 ? 1 : 0);
-            if ($standing->basis === Basis::HighestClean && $index >= 0) {
-                $shown[$ladderId] = $ladder->rungs[$index]->id;
+        $stops = LogBook::stops($record);
+        $standings = [];
+        foreach ($this->standings($record) as $row) {
+            $standings[$row->ladder] = array_filter([
+                'rung' => $row->rung,
+                'step' => $row->step,
+                ...($row->range ?? []),
+                'arrived' => null,
+                'dose' => $row->dose,
+                'stopped' => $stops->onLadder($row->ladder),
+            ], static fn (mixed $value): bool => $value !== null);
+        }
+        foreach ($this->arrived($record) as $ladder => $day) {
+            if (isset($standings[$ladder])) {
+                $standings[$ladder]['arrived'] = $day->format('Y-m-d');
             }
         }
+        $document = $record->document;
+        $screen = is_array($document['screen'] ?? null) ? $document['screen'] : null;
+        $asked = $screen === null ? null : $this->screening->askedOn($record);
+        $clearances = $this->screening->inForce($record);
 
-        return $shown;
+        return [
+            ...$document,
+            'as_of' => Carbon::today()->toDateString(),
+            ...($screen === null ? [] : ['screen' => [...$screen, 'cleared' => false, ...($asked === null ? [] : ['on' => $asked])]]),
+            ...($standings === [] ? [] : ['standings' => $standings]),
+            ...($stops->all === null ? [] : ['stopped' => $stops->all]),
+            ...($clearances === [] ? [] : ['clearances' => $clearances]),
+            ...($record->used_ladders === null ? [] : ['ladders' => array_values(array_filter($record->used_ladders, $this->data->library()->hasLadder(...)))]),
+        ];
+    }
+
+    /**
+     * The day of the move to the rung of each ladder, from the list of moves.
+     *
+     * @param  bool  $placed  whether the first placement is a move: who was placed there may have trained the rung before
+     * @return array<string, DateTimeImmutable> by ladder
+     */
+    public function arrived(Client $record, bool $placed = false): array
+    {
+        $arrived = [];
+        $rungs = [];
+        foreach (Standing::query()->ofClient($record)->ordered('id')->toBase()->get(['ladder', 'rung', 'created_at']) as $row) {
+            $isFirst = ! isset($rungs[$row->ladder]);
+            if ($isFirst ? $placed : $rungs[$row->ladder] !== $row->rung) {
+                $arrived[$row->ladder] = new DateTimeImmutable(substr((string) $row->created_at, 0, 10));
+            }
+            $rungs[$row->ladder] = $row->rung;
+        }
+
+        return $arrived;
     }
 
     public function program(Client $record): ?Plan
@@ -94,14 +137,14 @@ final class BoardLoader
         return (new ProgramJson($this->data->storedClients()))->read(new Node($row->document));
     }
 
-    /** @return array<string, Stand> where the client stands, by ladder, from the newest move of each */
+    /** @return array<string, Standing> where the client stands, by ladder: the newest move of each that leads to a rung of the library */
     public function standings(Client $record): array
     {
         $library = $this->data->library();
         $standings = [];
         foreach (Standing::query()->ofClient($record)->newestOfEachLadder()->get() as $row) {
-            if ($row->rung !== null && $library->hasRung($row->rung)) {
-                $standings[$row->ladder] = new Stand($library->rung($row->rung), $row->step, Basis::from($row->basis), $row->why);
+            if ($row->rung !== null && $library->hasRung($row->rung) && $library->rung($row->rung)->ladder === $row->ladder) {
+                $standings[$row->ladder] = $row;
             }
         }
 
@@ -114,10 +157,5 @@ final class BoardLoader
         $known = in_array($record->style, $this->data->styleNames(), true);
 
         return $this->data->style($known ? (string) $record->style : DataFolder::DEFAULT_STYLE);
-    }
-
-    public function placer(Style $style): Placer
-    {
-        return new Placer($this->data->library(), new Swaps($this->data->library(), $style->plan->withoutLadders));
     }
 }

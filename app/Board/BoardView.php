@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Board;
 
+use App\Sessions\FloorPlans;
 use EvenRungs\Core\Body\Limit;
 use EvenRungs\Core\Body\OtherTraining;
+use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
@@ -18,7 +20,6 @@ use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
-use EvenRungs\Core\Planning\DoseChooser;
 use EvenRungs\Core\Planning\ProgramEdit;
 use EvenRungs\Core\Session\Block;
 use EvenRungs\Core\Session\CircuitBlock;
@@ -30,7 +31,6 @@ use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Session\Unwritten;
 use EvenRungs\Core\Session\Week;
-use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\PlacementJson;
 
@@ -74,9 +74,9 @@ final class BoardView
         ];
     }
 
-    private function edit(Style $style): ProgramEdit
+    private function edit(Board $board): ProgramEdit
     {
-        return new ProgramEdit($this->data->library(), new DoseChooser($style));
+        return new ProgramEdit($this->data->library(), $board->steps());
     }
 
     /** @return array<string, mixed> */
@@ -103,7 +103,7 @@ final class BoardView
     /** @return array<string, mixed> */
     private function ladder(Placement $placement, Board $board): array
     {
-        $moves = new Moves($this->data->library());
+        $moves = new Moves($this->data->library(), $board->goal, $board->style);
         $rung = $placement->rung;
         $sessions = $board->program->weeks[0]->sessions ?? [];
         $obstacles = [];
@@ -115,13 +115,14 @@ final class BoardView
             'id' => $placement->ladder->id,
             'name' => $placement->ladder->name,
             'category' => $placement->ladder->category->value,
-            'standing' => $rung === null ? null : ['rung' => $rung->id, 'step' => $placement->step, 'basis' => $placement->basis->value],
+            'standing' => $rung === null ? null : ['rung' => $rung->id, 'step' => $placement->step, 'basis' => $placement->basis->value, 'dose' => Shorthand::write($board->steps()->dose($rung, $placement->step, $placement->range)), 'range' => $placement->range?->toShort()],
+            'stopped' => $placement->stopped()?->format('Y-m-d'),
             'why' => $placement->why,
             'swap' => $placement->swap?->id,
             'up' => $rung === null ? null : $moves->up($rung, $board->client)?->id,
             'down' => $rung === null ? null : $moves->down($rung, $board->client)?->id,
             'path' => $this->path($placement, $board),
-            'in_week' => $this->training($sessions, $placement->ladder->id, $board->style) !== [],
+            'in_week' => $this->training($sessions, $placement->ladder->id, $board) !== [],
             'rungs' => array_map(fn (Rung $each): array => [
                 'id' => $each->id,
                 'name' => $each->name,
@@ -129,7 +130,7 @@ final class BoardView
                 'state' => $this->state($obstacles[$each->id] ?? null),
                 'reasons' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->sentences($this->data->library()) : [],
                 'labels' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->labels($this->data->library()) : [],
-                'steps' => array_map(Shorthand::write(...), $each->steps),
+                'steps' => array_map(Shorthand::write(...), $board->steps()->of($each)),
                 'cautions' => array_map(static fn (Limit $limit): string => $limit->rule->id, $board->client->cautions($each)),
             ], $placement->ladder->rungs),
         ];
@@ -157,7 +158,7 @@ final class BoardView
     {
         return match (true) {
             $obstacles === null => 'open',
-            $obstacles->bars !== [] => 'barred',
+            ! $obstacles->isSafe() => 'barred',
             $obstacles->missingKit !== [] => 'kit',
             default => 'later',
         };
@@ -167,9 +168,9 @@ final class BoardView
      * @param  list<Session>  $sessions
      * @return list<Session> those that train a ladder
      */
-    private function training(array $sessions, string $ladder, Style $style): array
+    private function training(array $sessions, string $ladder, Board $board): array
     {
-        return array_values(array_filter($sessions, fn (Session $session): bool => $this->edit($style)->trains($session, $ladder)));
+        return array_values(array_filter($sessions, fn (Session $session): bool => $this->edit($board)->trains($session, $ladder)));
     }
 
     /**
@@ -181,14 +182,14 @@ final class BoardView
     public function minutesOn(Rung $rung, Board $board): array
     {
         $sessions = $board->program->weeks[0]->sessions ?? [];
-        $touched = $this->training($sessions, $rung->ladder, $board->style);
+        $touched = $this->training($sessions, $rung->ladder, $board);
         if ($touched === [] || ! Obstacles::between($board->client, $rung, $this->data->library())->isClear()) {
             return ['week_total' => null, 'week_change' => null];
         }
-        $change = $this->edit($board->style)->totalOn($touched, $rung, 0, $board->client)->ms - $this->edit($board->style)->total($touched)->ms;
+        $change = $this->edit($board)->totalOn($touched, $rung, 0)->ms - $this->edit($board)->total($touched)->ms;
 
         return [
-            'week_total' => self::clock(Seconds::ofMs($this->edit($board->style)->total($sessions)->ms + $change)),
+            'week_total' => self::clock(Seconds::ofMs($this->edit($board)->total($sessions)->ms + $change)),
             'week_change' => ($change < 0 ? '−' : '+').self::clock(Seconds::ofMs(abs($change)))['text'],
         ];
     }
@@ -204,7 +205,7 @@ final class BoardView
 
         return [
             'number' => $week->number,
-            'total' => self::clock($this->edit($board->style)->total($week->sessions)),
+            'total' => self::clock($this->edit($board)->total($week->sessions)),
             'available' => self::clock(Seconds::of($available)),
             'sessions' => array_map(fn (Session $session): array => $this->session($session, $board, $there->minutesOn($session->day)), $week->sessions),
             'directions' => $this->directions($week, $board),
@@ -250,7 +251,7 @@ final class BoardView
             $entries = [];
             foreach ($block->entries() as $e => $entry) {
                 $sets = $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets;
-                $entries[] = $this->entry($entry, $time->entries[$b][$e]->total(), $sets, $board->style, array_values(array_filter($rows, static fn (FloorSet $row): bool => $row->block === $b && $row->entry === $e)));
+                $entries[] = $this->entry($entry, $time->entries[$b][$e]->total(), $sets, $board, array_values(array_filter($rows, static fn (FloorSet $row): bool => $row->block === $b && $row->entry === $e)));
             }
             $blocks[] = [
                 'type' => $this->blockType($block),
@@ -289,10 +290,11 @@ final class BoardView
      * @param  list<FloorSet>  $rows  of the entry
      * @return array<string, mixed>
      */
-    private function entry(Entry $entry, Seconds $total, int $sets, Style $style, array $rows): array
+    private function entry(Entry $entry, Seconds $total, int $sets, Board $board, array $rows): array
     {
         $rung = $this->data->library()->find($entry->exercise);
-        $range = $rung === null ? null : DoseRange::outside($entry->dose, $rung, $sets);
+        $range = $rung === null ? null : DoseRange::outside($entry->dose, $board->steps()->of($rung), $sets);
+        $unsafe = $rung === null ? [] : Obstacles::between($board->client, $rung, $this->data->library())->safety($this->data->library());
 
         return [
             'exercise' => $entry->exercise,
@@ -301,14 +303,17 @@ final class BoardView
             'category' => $rung?->category->value,
             'level' => $rung?->level->value,
             'dose' => Shorthand::write($entry->dose),
-            'words' => Wording::of($entry->dose, $style->plan->bothSidesOneRep),
+            'words' => Wording::of($entry->dose, $board->style->plan->bothSidesOneRep),
             'unusual' => $range === null ? null : ['far' => $range->isFar, 'text' => $range->text],
             'missing' => Unwritten::in($entry->dose, $rung),
             'total' => self::clock($total),
             'unit' => $rung === null ? null : LogDocument::unit($rung),
-            'grid' => self::grid($rows, $rung),
+            'grid' => self::grid($rows, $rung, $entry->dose),
+            'range' => $rung?->range === null ? null : ($rung->range->isCm() ? 'cm' : 'share'),
             'why' => $entry->planned->why ?? [],
             'note' => $entry->note,
+            'unsafe' => $unsafe,
+            'insisted' => Insistence::of($entry)?->words(),
         ];
     }
 
@@ -316,13 +321,13 @@ final class BoardView
      * One row a set and side, as a log has it.
      *
      * @param  list<FloorSet>  $sets  of the entry
-     * @return list<array{side: string, target: int|float}>
+     * @return list<array{side: string, target: int|float, asked: object}>
      */
-    private static function grid(array $sets, ?Rung $rung): array
+    private static function grid(array $sets, ?Rung $rung, Dose $dose): array
     {
         $scale = $rung === null ? 1 : LogDocument::scale($rung);
 
-        return array_map(static fn (FloorSet $set): array => ['side' => $set->side, 'target' => $set->target / $scale], $sets);
+        return array_map(static fn (FloorSet $set): array => ['side' => $set->side, 'target' => $set->target / $scale, 'asked' => (object) ($rung === null ? [] : FloorPlans::asked($rung, $dose))], $sets);
     }
 
     /** @return array{seconds: int|float, text: string} exact seconds, and m:ss to the nearest second */

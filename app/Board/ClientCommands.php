@@ -9,19 +9,25 @@ use App\Models\Clearance;
 use App\Models\Client;
 use App\Models\Program;
 use App\Models\Trainer;
+use EvenRungs\Core\Body\Basis;
+use EvenRungs\Core\Body\Clearance as Lifted;
 use EvenRungs\Core\Body\Client as Person;
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Ladder\DoseRange;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Placement\Basis;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
-use EvenRungs\Core\Placement\Standing as Stand;
+use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Planning\Calendar;
 use EvenRungs\Core\Planning\CopyChange;
 use EvenRungs\Core\Planning\WeekPlanner;
+use EvenRungs\Core\Session\CircuitBlock;
 use EvenRungs\Core\Session\Program as Plan;
 use EvenRungs\Core\Style\Style;
+use EvenRungs\Core\Verdict\Position;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
@@ -44,26 +50,71 @@ final class ClientCommands
     ) {
     }
 
-    /** Lets the client stand on another rung of a ladder, or on another step of the same; the note says why. */
-    public function move(Client $client, Trainer $trainer, int $version, string $rungId, int $step, ?string $note = null): void
+    /**
+     * Lets the client stand on another rung of a ladder, or on another step of the same; the note says why.
+     *
+     * @param  ?Range  $range  done at now, where that is less than the step has
+     */
+    public function move(Client $client, Trainer $trainer, int $version, string $rungId, int $step, ?string $note = null, ?Range $range = null): void
     {
-        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $rungId, $step, $note): void {
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $rungId, $step, $note, $range): void {
             $library = $this->data->library();
             $person = $this->boards->person($locked);
             $rung = $this->rung($rungId);
-            if ($step >= count($rung->steps)) {
-                throw UnusableInput::at('/step', sprintf('must be under %d on this rung', count($rung->steps)));
+            $steps = $this->planner->steps($locked);
+            if ($step > $steps->last($rung)) {
+                throw UnusableInput::at('/step', sprintf('must be under %d on this rung', count($steps->of($rung))));
             }
             $this->allowed($rungId, $person);
+            [$step, $range] = $steps->settle($rung, $step, $range);
             $before = $this->boards->standings($locked)[$rung->ladder] ?? null;
-            $after = new Stand($rung, $step, Basis::HighestClean);
             $program = $this->boards->program($locked);
-            $edited = $program === null ? null : $this->planner->edit($locked)->standOn($program, $rung, $step, $person, $this->planner->progression($locked), $this->planner->goal($locked));
-            $label = $before?->rung === $rung
+            [$edited, $given] = $program === null ? [null, []] : $this->stoodOn($locked, $person, $program, new Position($rung, $step, $range));
+            $label = $before?->rung === $rung->id
                 ? sprintf('%s, step %d', $rung->name, $step + 1)
                 : sprintf('%s to %s', $library->ladderOf($rung)->name, $rung->name);
-            $this->record($locked, $trainer, $label, $program, $edited, [$rung->ladder, $before], [$rung->ladder, $after]);
-            $this->ledger->stand($locked, $rung->ladder, $after, [sprintf('Moved by %s%s.', $trainer->name, $note === null ? '' : ': '.rtrim($note, '. '))]);
+            $was = $this->ledger->state($locked, $program, $rung->ladder, $before);
+            $after = $this->ledger->stand($locked, $rung->ladder, new Position($rung, $step, $range), Basis::HighestClean, [sprintf('Moved by %s%s.', $trainer->name, $note === null ? '' : ': '.rtrim($note, '. '))]);
+            $this->ledger->record($locked, $trainer, $given === [] ? $label : sprintf('%s; %s', $label, implode('; ', $given)), $was, $this->ledger->state($locked, $edited, $rung->ladder, $after));
+            $this->ledger->store($locked, $edited);
+        });
+    }
+
+    /**
+     * The program with a client on another place of a ladder, back inside the minutes.
+     *
+     * @return array{Plan, list<string>} the program, and what gives way for it
+     */
+    private function stoodOn(Client $client, Person $person, Plan $program, Position $to): array
+    {
+        $edited = $this->planner->edit($client)->standOn($program, $to->rung, $to->step, $to->range, $person, $this->planner->progression($client));
+
+        return $this->planner->refitted($edited, $person);
+    }
+
+    /**
+     * What would give way in the weeks ahead; nothing is stored.
+     *
+     * @return list<string>
+     */
+    public function givesWay(Client $client, Position $to): array
+    {
+        $program = $this->boards->program($client);
+
+        return $program === null ? [] : $this->stoodOn($client, $this->boards->person($client), $program, $to)[1];
+    }
+
+    /** Takes a stopped ladder out of the weeks ahead; what spares it stands in where there is one. */
+    public function halt(Client $client, Trainer $trainer, int $version, string $ladder, ?Rung $swap): void
+    {
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $ladder, $swap): void {
+            $program = $this->boards->program($locked);
+            if ($program === null) {
+                return;
+            }
+            [$edited] = $this->planner->refitted($this->planner->edit($locked)->instead($program, $ladder, $swap), $this->boards->person($locked));
+            $label = sprintf('%s stopped%s', $this->data->library()->ladder($ladder)->name, $swap === null ? '' : ', '.lcfirst($swap->name).' in its place');
+            $this->ledger->record($locked, $trainer, $label, $this->ledger->state($locked, $program), $this->ledger->state($locked, $edited));
             $this->ledger->store($locked, $edited);
         });
     }
@@ -75,6 +126,7 @@ final class ClientCommands
             $program = $this->boards->program($locked) ?? throw UnusableInput::at('/', 'there is no program yet');
             try {
                 $dose = Shorthand::parse($body->string('dose'));
+                $this->checkFar($locked, $program, $body, $dose);
                 $edited = $this->planner->edit($locked)->changeDose($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $dose);
             } catch (InvalidValue $e) {
                 throw UnusableInput::at('/dose', $e->getMessage());
@@ -82,6 +134,23 @@ final class ClientCommands
             $this->record($locked, $trainer, sprintf('Dose %s', Shorthand::write($dose)), $program, $edited);
             $this->ledger->store($locked, $edited);
         });
+    }
+
+    /**
+     * A dose of over twice the top of its rung, or of over six sets, is asked for once.
+     *
+     * @throws UnusableInput at /sure
+     */
+    private function checkFar(Client $client, Plan $program, Node $body, Dose $dose): void
+    {
+        $session = ($program->weeks[$body->int('week')] ?? null)?->sessions[$body->int('session')] ?? null;
+        $block = $session?->blocks[$body->int('block')] ?? null;
+        $entry = $block?->entries()[$body->int('entry')] ?? null;
+        $rung = $entry === null ? null : $this->data->library()->find($entry->exercise);
+        $range = $rung === null ? null : DoseRange::outside($dose, $this->planner->steps($client)->of($rung), $block instanceof CircuitBlock ? $block->rounds : $dose->sets);
+        if ($range?->isFar === true && ! $body->bool('sure')) {
+            throw UnusableInput::at('/sure', sprintf('%s: is that meant?', $range->text));
+        }
     }
 
     /** Puts another exercise in the place of one entry of the week. */
@@ -92,7 +161,7 @@ final class ClientCommands
             $person = $this->boards->person($locked);
             $rung = $this->allowed($body->string('rung'), $person);
             try {
-                $edited = $this->planner->edit($locked)->swap($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $rung, $person);
+                $edited = $this->planner->edit($locked)->swap($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $rung);
             } catch (InvalidValue $e) {
                 throw UnusableInput::at('/entry', $e->getMessage());
             }
@@ -226,13 +295,9 @@ final class ClientCommands
         return min(WeekPlanner::MOST_WEEKS, max(1, count($program->weeks ?? []) ?: ClientPlanner::USUAL_WEEKS));
     }
 
-    /**
-     * @param  array{string, ?Stand}|null  $standBefore  ladder and standing, where the change moves one
-     * @param  array{string, ?Stand}|null  $standAfter
-     */
-    private function record(Client $client, Trainer $trainer, string $label, ?Plan $before, ?Plan $after, ?array $standBefore = null, ?array $standAfter = null): void
+    private function record(Client $client, Trainer $trainer, string $label, ?Plan $before, ?Plan $after): void
     {
-        $this->ledger->record($client, $trainer, $label, $this->ledger->state($client, $before, $standBefore), $this->ledger->state($client, $after, $standAfter));
+        $this->ledger->record($client, $trainer, $label, $this->ledger->state($client, $before), $this->ledger->state($client, $after));
     }
 
     /**
@@ -247,19 +312,14 @@ final class ClientCommands
         $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $document, $asked): void {
             $before = $this->measured($locked->document, $this->boards->style($locked));
             $after = $this->measured($document, $this->boards->style($locked));
-            $medical = $this->medical($locked->document);
             $locked->document = $document;
-            if (array_diff($this->medical($document), $medical) !== [] && ($document['screen']['cleared'] ?? false) === true && isset($locked->document['screen'])) {
-                // what was cleared before says nothing of a condition that is new
-                $locked->document = [...$document, 'screen' => [...$document['screen'], 'cleared' => false]];
-            }
             $person = $this->boards->person($locked);
             $locked->name = $person->name;
             $this->screening->keep($locked, $trainer, $this->data->storedClients()->read(new Node($locked->document)), $asked !== null, $asked ?? Carbon::today()->toDateString());
             foreach ($after as $ladder => $placement) {
                 $old = $before[$ladder] ?? null;
-                if ($old?->rung !== $placement->rung || $old?->basis !== $placement->basis) {
-                    $this->ledger->placed($locked, $placement);
+                if ($old?->rung !== $placement->rung || ($old->step ?? null) !== $placement->step || $old?->basis !== $placement->basis) {
+                    $this->ledger->placed($locked, $placement, $person);
                 }
             }
             $this->planAgain($locked);
@@ -299,7 +359,11 @@ final class ClientCommands
     public function clear(Client $client, Trainer $trainer, Node $body): void
     {
         $on = self::pastDay($body, 'on');
-        $this->ledger->change($client, $body->int('version'), function (Client $locked) use ($trainer, $body, $on): void {
+        $until = $body->optionalDay('until')?->format('Y-m-d');
+        if ($until !== null && $until < $on) {
+            throw UnusableInput::at('/until', 'lies before the day of the clearance');
+        }
+        $this->ledger->change($client, $body->int('version'), function (Client $locked) use ($trainer, $body, $on, $until): void {
             Clearance::query()->create([
                 'studio_id' => $locked->studio_id,
                 'client_id' => $locked->id,
@@ -307,11 +371,32 @@ final class ClientCommands
                 'who' => $body->string('who'),
                 'role' => $body->string('role'),
                 'on' => $on,
-                'covers' => $body->strings('covers'),
+                'covers' => $this->liftable($body, $locked),
+                'until' => $until,
+                'max_level' => $body->optionalInt('max_level'),
                 'note' => $body->optionalString('note'),
             ]);
             $this->planAgain($locked);
         });
+    }
+
+    /**
+     * @return list<string>
+     *
+     * @throws UnusableInput where there is nothing of that name to lift
+     */
+    private function liftable(Node $body, Client $client): array
+    {
+        $library = $this->data->library();
+        foreach ($body->strings('covers') as $i => $id) {
+            $known = isset($this->data->flags()[$id]) || isset($library->limits[$id]) || in_array($id, [Lifted::STOP_OF_ALL, Lifted::MONITORED_PAIN], true)
+                || (str_starts_with($id, 'stop:') && $library->hasLadder(substr($id, 5)));
+            if (! $known) {
+                throw UnusableInput::at('/covers/'.$i, sprintf('there is no "%s" to lift', mb_substr($id, 0, 60)));
+            }
+        }
+
+        return $body->strings('covers');
     }
 
     /** Takes a clearance back; planning stops again where nothing else lifts what it covered. */
@@ -338,17 +423,6 @@ final class ClientCommands
         return $text;
     }
 
-    /**
-     * @param  array<string, mixed>  $document
-     * @return list<string> medical limits
-     */
-    private function medical(array $document): array
-    {
-        $ids = array_map(static fn (mixed $limit): mixed => is_array($limit) ? $limit['limit'] ?? null : $limit, is_array($document['limits'] ?? null) ? $document['limits'] : []);
-
-        return array_values(array_filter($ids, fn (mixed $id): bool => is_string($id) && ($this->data->library()->limits[$id] ?? null)?->medical === true));
-    }
-
     public function archive(Client $client, int $version, bool $archived): void
     {
         $this->ledger->change($client, $version, function (Client $locked) use ($archived): void {
@@ -366,7 +440,7 @@ final class ClientCommands
     {
         $free = [...$document, 'limits' => [], 'equipment' => array_keys($this->data->library()->equipment)];
         $placements = [];
-        foreach ($this->boards->placer($style)->place($this->data->storedClients()->read(new Node($free))) as $placement) {
+        foreach ((new Placer($this->data->library(), $style))->place($this->data->storedClients()->read(new Node($free))) as $placement) {
             $placements[$placement->ladder->id] = $placement;
         }
 
@@ -378,8 +452,8 @@ final class ClientCommands
     {
         DB::transaction(function () use ($client, $trainer): void {
             $person = $this->boards->person($client);
-            foreach ($this->boards->placer($this->boards->style($client))->place($person) as $placement) {
-                $this->ledger->placed($client, $placement);
+            foreach ((new Placer($this->data->library(), $this->boards->style($client)))->place($person) as $placement) {
+                $this->ledger->placed($client, $placement, $person);
             }
             $this->screening->keep($client, $trainer, $this->data->storedClients()->read(new Node($client->document)), false, Carbon::today()->toDateString());
             $this->ledger->store($client, $this->planner->plannedIfAllowed($client, ClientPlanner::USUAL_WEEKS));
@@ -415,9 +489,14 @@ final class ClientCommands
             $this->planner->checkMayPlan($locked);
             $row = Program::query()->ofClient($locked)->whereKey($program)->firstOrFail();
             $before = $this->ledger->state($locked, $this->boards->program($locked));
+            $person = $this->boards->person($locked);
+            $old = $this->boards->read($row);
+            [$copied, $changes] = $this->planner->copy($locked)->to($old, $person, $this->planner->goal($locked));
+            [$fitted] = $this->planner->refitted($copied, $person);
             Program::query()->ofClient($locked)->update(['current' => false]);
-            $row->update(['current' => true]);
-            $this->ledger->record($locked, $trainer, sprintf('In use again: %s', $row->document['title'] ?? 'a program'), $before, $this->ledger->state($locked, $this->boards->program($locked)));
+            $row->update(['current' => true, 'document' => $this->ledger->written(new Plan($fitted->weeks, $old->title, $fitted->style, $person, $fitted->gaps, $old->x))]);
+            $label = sprintf('In use again: %s%s', $old->title ?? 'a program', $changes === [] ? '' : sprintf(', %d exercise%s replaced', count($changes), count($changes) === 1 ? '' : 's'));
+            $this->ledger->record($locked, $trainer, $label, $before, $this->ledger->state($locked, $this->boards->program($locked)));
         });
     }
 
@@ -432,7 +511,7 @@ final class ClientCommands
     {
         $this->planner->checkMayPlan($client);
 
-        return $this->planner->copy($client)->to($this->boards->read($program), $this->boards->person($client), $this->planner->goal($client), $this->boards->standings($client));
+        return $this->planner->copy($client)->to($this->boards->read($program), $this->boards->person($client), $this->planner->goal($client));
     }
 
     /** Begins a program copied from another client. */

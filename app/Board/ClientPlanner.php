@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace App\Board;
 
 use App\Models\Client;
+use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Body\SafetyScreen;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Calendar;
-use EvenRungs\Core\Planning\DoseChooser;
+use EvenRungs\Core\Planning\Fit;
 use EvenRungs\Core\Planning\ProgramCopy;
 use EvenRungs\Core\Planning\ProgramEdit;
+use EvenRungs\Core\Planning\ProgramRefit;
 use EvenRungs\Core\Planning\Progression;
+use EvenRungs\Core\Planning\Refit;
 use EvenRungs\Core\Planning\WeekPlanner;
 use EvenRungs\Core\Session\Program as Plan;
 use EvenRungs\Core\Style\GoalRule;
@@ -25,7 +29,7 @@ final class ClientPlanner
     /** Weeks of a program where nobody said how many. */
     public const USUAL_WEEKS = 6;
 
-    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards)
+    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly Screening $screening)
     {
     }
 
@@ -38,18 +42,16 @@ final class ClientPlanner
     public function planned(Client $client, int $weeks, ?Calendar $calendar = null): Plan
     {
         $this->checkMayPlan($client);
-        $style = $this->boards->style($client);
-        $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals(), $this->boards->placer($style));
+        $planner = new WeekPlanner($this->data->library(), $this->boards->style($client), $this->data->goals());
 
-        return $planner->plan($this->boards->person($client), $weeks, $this->boards->standings($client), $client->used_ladders, $calendar ?? Calendar::of($this->boards->program($client)));
+        return $planner->plan($this->boards->person($client), $weeks, $calendar ?? Calendar::of($this->boards->program($client)));
     }
 
     public function plannedIfAllowed(Client $client, int $weeks): ?Plan
     {
         $person = $this->boards->person($client);
-        $allowed = $person->screen !== null && $person->days !== null && (new SafetyScreen)->referrals($person) === [];
 
-        return $allowed ? $this->planned($client, $weeks) : null;
+        return $person->screen !== null && $person->days !== null && $this->whyNot($client, $person) === null ? $this->planned($client, $weeks) : null;
     }
 
     /** @throws UnusableInput when something is not known, or a clinician comes first */
@@ -59,30 +61,69 @@ final class ClientPlanner
         if ($person->screen === null || $person->days === null) {
             throw UnusableInput::at('/', 'the screen and the days are needed before a week is planned');
         }
-        if ((new SafetyScreen)->referrals($person) !== []) {
-            throw UnusableInput::at('/', 'planning stops here until a clinician has seen the client');
+        $why = $this->whyNot($client, $person);
+        if ($why !== null) {
+            throw UnusableInput::at('/', $why);
         }
+    }
+
+    /** @throws UnusableInput while nothing may be run with this client */
+    public function checkMayRun(Client $client): void
+    {
+        $why = $this->whyNot($client, $this->boards->person($client));
+        if ($why !== null) {
+            throw UnusableInput::at('/', $why);
+        }
+    }
+
+    /** Why nothing new is planned or run: a clinician comes first, or the screen after a stop. */
+    public function whyNot(Client $client, Person $person): ?string
+    {
+        $referral = (new SafetyScreen)->referrals($person)[0] ?? null;
+
+        return match (true) {
+            $referral?->kind === 'stop' => 'everything is stopped until a clinician has seen the client and a clearance of a later day is recorded',
+            $referral !== null => 'planning stops here until a clinician has seen the client',
+            ! $this->screening->isAskedAfterStop($client) => 'there was a stop: ask the screen again, on a later day, before anything new is planned or run',
+            default => null,
+        };
+    }
+
+    public function steps(Client $client): Steps
+    {
+        return new Steps($this->boards->style($client), $this->boards->person($client));
     }
 
     public function edit(Client $client): ProgramEdit
     {
-        return new ProgramEdit($this->data->library(), new DoseChooser($this->boards->style($client)));
+        return new ProgramEdit($this->data->library(), $this->steps($client));
     }
 
     public function copy(Client $client): ProgramCopy
     {
-        $style = $this->boards->style($client);
-
-        return new ProgramCopy($this->data->library(), $style, $this->boards->placer($style));
+        return new ProgramCopy($this->data->library(), $this->boards->style($client));
     }
 
     public function progression(Client $client): Progression
     {
-        return new Progression($this->data->library(), $this->boards->style($client));
+        return new Progression($this->data->library(), $this->boards->style($client), $this->steps($client), $this->goal($client));
     }
 
     public function goal(Client $client): GoalRule
     {
-        return $this->data->goals()[$this->boards->person($client)->goal->value];
+        return GoalRule::for($this->boards->person($client), $this->data->goals());
+    }
+
+    /**
+     * A program whose sessions have grown, back inside the client's minutes.
+     *
+     * @return array{Plan, list<string>} the program, and what gave way, each once
+     */
+    public function refitted(Plan $program, Person $person): array
+    {
+        $library = $this->data->library();
+        $refit = new ProgramRefit($library, new Refit($library, new Fit($library)));
+
+        return $refit->into($program, $person);
     }
 }

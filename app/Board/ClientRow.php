@@ -7,7 +7,9 @@ namespace App\Board;
 use EvenRungs\Core\Body\Limit;
 use EvenRungs\Core\Body\Referral;
 use EvenRungs\Core\Evenness\DirectionLevels;
+use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Session\Gap;
+use EvenRungs\Core\Verdict\PainKind;
 
 /**
  * A client as one row of the list.
@@ -30,7 +32,20 @@ final class ClientRow
             'sessions' => count($board->program->weeks[0]->sessions ?? []),
             'gaps' => array_values(array_unique(array_map(static fn (Gap $gap): string => $gap->category->value, $board->program->gaps ?? []))),
             'version' => $board->record->version,
+            'stop' => self::stop($board),
             'refer' => array_map(static fn (Referral $each): string => $each->urgency->value, $board->referrals)[0] ?? null,
         ];
+    }
+
+    /** A stop that no clearance lifts, as what it is. */
+    private static function stop(Board $board): ?string
+    {
+        $all = $board->client->openStop();
+        if ($all !== null) {
+            return sprintf('Everything stopped: %s', PainKind::tryFrom($all->kind)?->label() ?? 'pain');
+        }
+        $stopped = array_filter($board->placements, static fn (Placement $each): bool => $each->stopped() !== null);
+
+        return $stopped === [] ? null : sprintf('Stopped: %s', implode(', ', array_map(static fn (Placement $each): string => lcfirst($each->ladder->name), $stopped)));
     }
 }

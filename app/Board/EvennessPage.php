@@ -35,7 +35,6 @@ final class EvennessPage
     public function __construct(
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
-        private readonly Verdicts $verdicts,
         private readonly Forecasts $forecasts,
     ) {
     }
@@ -184,7 +183,7 @@ final class EvennessPage
      */
     private function ladders(Client $client, array $inUse, DateTimeImmutable $today): array
     {
-        $arrived = $this->verdicts->arrived($client);
+        $arrived = $this->boards->arrived($client, placed: true);
         $outlook = $this->forecasts->of($client);
 
         return array_map(static function (Placement $each) use ($arrived, $outlook, $today): array {
@@ -197,7 +196,7 @@ final class EvennessPage
                 'rung' => $each->rung?->name,
                 'level' => $each->rung?->level->value,
                 'step' => $each->step + 1,
-                'steps' => count($each->rung->steps ?? []),
+                'steps' => count($each->steps),
                 'since' => $since?->format('Y-m-d'),
                 'days' => $since === null ? null : (int) $since->diff($today)->days,
                 'forecast' => Forecasts::ofLadder($outlook, $each),

@@ -5,14 +5,16 @@ declare(strict_types=1);
 namespace App\Board;
 
 use App\Models\Client;
+use EvenRungs\Core\Body\Standing;
 use EvenRungs\Core\Forecast\Expected;
 use EvenRungs\Core\Forecast\Forecast;
 use EvenRungs\Core\Forecast\Outlook;
 use EvenRungs\Core\Forecast\Weeks;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\RoadStretch;
-use EvenRungs\Core\Placement\Standing;
+use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Verdict\History;
 use EvenRungs\Core\Verdict\Judge;
 use EvenRungs\Core\Verdict\LoggedSession;
@@ -32,9 +34,11 @@ final class Forecasts
     {
         $library = $this->data->library();
         $style = $this->boards->style($client);
-        $judge = new Judge($library, $style);
+        $person = $this->boards->person($client);
+        $goal = GoalRule::for($person, $this->data->goals());
+        $judge = new Judge($library, $style, $person, $goal);
         $today = Carbon::today()->toDateTimeImmutable();
-        $standings = $this->boards->standings($client);
+        $standings = $person->standings;
         /** @var array<string, array<string, list<LoggedSession>>> $sessions */
         $sessions = [];
         foreach (LogBook::since($client, Forecast::lookBackFrom($today), $this->onLadders($standings)) as [$rung, $session]) {
@@ -44,19 +48,19 @@ final class Forecasts
         foreach ($sessions as $ladder => $byRung) {
             $qualified = [];
             foreach ($byRung as $id => $of) {
-                $history = new History($library->ladder($ladder), $library->rung($id), 0, null, null, $of);
+                $history = new History($library->ladder($ladder), $library->rung($id), 0, null, null, $of, $judge->steps);
                 foreach ($of as $place => $session) {
                     $qualified[] = [$session->date, $judge->qualifies($history, $place)];
                 }
                 $standing = $standings[$ladder];
                 if ($standing->rung->id === $id) {
-                    $running[$ladder] = $judge->cleanRunning(new History($library->ladder($ladder), $standing->rung, $standing->step, null, null, $of));
+                    $running[$ladder] = $judge->cleanRunning(new History($library->ladder($ladder), $standing->rung, $standing->step, null, null, $of, $judge->steps, $standing->range));
                 }
             }
             $byLadder[$ladder] = Forecast::from($qualified, $today, $style->cleanSessions);
         }
 
-        return new Outlook($byLadder, $running, $library, $this->boards->person($client), $style->cleanSessions);
+        return new Outlook($byLadder, $running, $library, $person, $style->suiting($person)->cleanSessions, $judge->steps, new Moves($library, $goal, $style));
     }
 
     /** @return array<string, mixed> a ladder's next rungs as pages show them */

@@ -9,11 +9,16 @@ use App\Models\Client;
 use App\Models\Program;
 use App\Models\Standing;
 use App\Models\Trainer;
-use EvenRungs\Core\Placement\Basis;
+use EvenRungs\Core\Body\Basis;
+use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Placement\Placement;
-use EvenRungs\Core\Placement\Standing as Stand;
+use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\ExerciseChooser;
 use EvenRungs\Core\Session\Program as Plan;
+use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Verdict\Position;
 use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\DoseJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\UnusableInput;
@@ -74,17 +79,18 @@ final class Ledger
 
     /**
      * @param  ?Plan  $program  the program in use
-     * @param  array{string, ?Stand}|null  $stand  ladder and standing, where the change moves one
+     * @param  ?Standing  $stand  where the client stands on the ladder that the change moves
      * @return array<string, mixed>
      */
-    public function state(Client $client, ?Plan $program, ?array $stand = null): array
+    public function state(Client $client, ?Plan $program, ?string $ladder = null, ?Standing $stand = null): array
     {
         return [
-            'standing' => $stand === null ? null : [
-                'ladder' => $stand[0],
-                'rung' => $stand[1]?->rung->id,
-                'step' => $stand[1]->step ?? 0,
-                'basis' => ($stand[1]->basis ?? Basis::None)->value,
+            'standing' => $ladder === null ? null : [
+                'ladder' => $ladder,
+                'rung' => $stand?->rung,
+                'step' => $stand->step ?? 0,
+                'range' => $stand?->range,
+                'basis' => $stand->basis ?? Basis::None->value,
             ],
             'program' => $program === null ? null : $this->written($program),
             'program_id' => $this->current($client)?->id,
@@ -110,8 +116,8 @@ final class Ledger
             $standing = $state->optionalChild('standing');
             if ($standing !== null) {
                 $rung = $standing->optionalString('rung');
-                $stand = $rung === null ? null : new Stand($this->data->library()->rung($rung), $standing->int('step'), Basis::from($standing->string('basis')));
-                $this->stand($locked, $standing->string('ladder'), $stand, [sprintf('%s: %s.', $forward ? 'Done again' : 'Undone', $change->label)]);
+                $at = $rung === null ? null : new Position($this->data->library()->rung($rung), $standing->int('step'), $standing->has('range') ? DoseJson::readRange($standing->child('range')) : null);
+                $this->stand($locked, $standing->string('ladder'), $at, Basis::from($standing->string('basis')), [sprintf('%s: %s.', $forward ? 'Done again' : 'Undone', $change->label)]);
             }
             if (array_key_exists('style', $forward ? $change->after : $change->before)) {
                 $locked->style = $state->optionalString('style');
@@ -179,27 +185,33 @@ final class Ledger
     }
 
     /** @return array<string, mixed> */
-    private function written(Plan $program): array
+    public function written(Plan $program): array
     {
         return (new ProgramJson($this->data->storedClients()))->write($program);
     }
 
-    public function placed(Client $client, Placement $placement): void
+    /** Lets the client stand where tests and ability place them, or on the struggle above that the style begins with. */
+    public function placed(Client $client, Placement $placement, Person $person): void
     {
-        $stand = $placement->rung === null ? null : new Stand($placement->rung, $placement->step, $placement->basis);
-        $this->stand($client, $placement->ladder->id, $stand, $placement->why);
+        $rung = (new ExerciseChooser($this->data->library(), $this->boards->style($client)))->standsOn($person, GoalRule::for($person, $this->data->goals()), $placement);
+        $at = $rung === null ? null : ($rung === $placement->rung ? new Position($rung, $placement->step, $placement->range) : new Position($rung, 0));
+        $this->stand($client, $placement->ladder->id, $at, $placement->basis, $placement->why);
     }
 
     /** @param  list<string>  $why */
-    public function stand(Client $client, string $ladder, ?Stand $stand, array $why): void
+    public function stand(Client $client, string $ladder, ?Position $at, Basis $basis, array $why): Standing
     {
-        Standing::query()->create([
+        $dose = $at === null ? null : (new Steps($this->boards->style($client), $this->boards->person($client)))->dose($at->rung, $at->step, $at->range);
+
+        return Standing::query()->create([
             'studio_id' => $client->studio_id,
             'client_id' => $client->id,
             'ladder' => $ladder,
-            'rung' => $stand?->rung->id,
-            'step' => $stand->step ?? 0,
-            'basis' => ($stand->basis ?? Basis::None)->value,
+            'rung' => $at?->rung->id,
+            'step' => $at->step ?? 0,
+            'range' => $at?->range === null ? null : DoseJson::writeRange($at->range),
+            'dose' => $dose === null ? null : DoseJson::write($dose),
+            'basis' => ($at === null ? Basis::None : $basis)->value,
             'why' => $why,
         ]);
     }

@@ -8,6 +8,7 @@ use App\Models\Client;
 use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
 use DateTimeImmutable;
+use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Verdict\History;
 use EvenRungs\Core\Verdict\LoggedSession;
@@ -20,7 +21,7 @@ use EvenRungs\Core\Verdict\PainKind;
  */
 final class LogBook
 {
-    private const SET = ['logged_session_id', 'ladder', 'rung', 'side', 'target', 'done', 'faults', 'cued', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'felt'];
+    private const SET = ['logged_session_id', 'ladder', 'rung', 'side', 'target', 'done', 'faults', 'cued', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'felt', 'range', 'range_cm', 'target_range', 'target_range_cm', 'open', 'target_hold', 'hold', 'timed'];
 
     /**
      * @param  list<Rung>  $rungs  one a ladder
@@ -55,30 +56,50 @@ final class LogBook
             $byId[$rung->id] = $rung;
         }
         $found = [];
-        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', $day)->ordered('on')->ordered('id')->toBase()->get(['id', 'on', 'soreness', 'pain_before', 'pain_next_day', 'ticks']) as $row) {
+        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', $day)->ordered('on')->ordered('id')->toBase()->get(['id', 'on', 'soreness', 'pain_before', 'pain_next_day', 'ticks', 'pain_kind', 'checked']) as $row) {
             $ticks = is_string($row->ticks) ? json_decode($row->ticks, true) : null;
             foreach ($sets[$row->id] ?? [] as $rung => $of) {
                 $ticked = is_array($ticks) ? $ticks[$byId[$rung]->ladder] ?? null : null;
-                $found[] = [$byId[$rung], new LoggedSession(new DateTimeImmutable($row->on), $row->soreness, $row->pain_before, $row->pain_next_day, $of, is_array($ticked) ? array_values($ticked) : null)];
+                $found[] = [$byId[$rung], new LoggedSession(new DateTimeImmutable($row->on), $row->soreness, $row->pain_before, $row->pain_next_day, $of, is_array($ticked) ? array_values($ticked) : null, PainKind::tryFrom((string) $row->pain_kind), (bool) $row->checked)];
             }
         }
 
         return $found;
     }
 
-    /** The first day, from the given one on, on which pain should have stopped the training. */
-    public static function firstStop(Client $client, DateTimeImmutable $from): ?DateTimeImmutable
+    /** The stops that the logs ask for. What is said of a whole session counts for every ladder of it. */
+    public static function stops(Client $client): Stops
     {
-        $day = $from->format('Y-m-d');
-        $kinds = array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops()));
-        $days = array_filter([
-            SetRow::query()->ofClient($client)->where('on', '>=', $day)->where('pain', '>', LoggedSession::STOP_OVER)->min('on'),
-            SetRow::query()->ofClient($client)->where('on', '>=', $day)->among('pain_kind', $kinds)->min('on'),
-            SessionRow::query()->ofClient($client)->where('on', '>=', $day)->where('pain_before', '>', LoggedSession::STOP_OVER)->min('on'),
-            SessionRow::query()->ofClient($client)->where('on', '>=', $day)->where('pain_next_day', '>', LoggedSession::STOP_OVER)->min('on'),
-        ], is_string(...));
+        $kinds = array_values(array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops())));
+        $all = null;
+        $ladders = [];
+        $add = static function (string $on, ?string $kind, array $of) use (&$all, &$ladders): void {
+            if (PainKind::tryFrom((string) $kind)?->stopsAll() === true && ($all === null || $on >= $all['on'])) {
+                $all = ['on' => $on, 'kind' => (string) $kind];
+            }
+            foreach ($of as $ladder) {
+                $ladders[$ladder] = max($on, $ladders[$ladder] ?? '');
+            }
+        };
+        foreach (SetRow::query()->ofClient($client)->where(static fn ($query) => $query->where('pain', '>', LoggedSession::STOP_OVER)->orWhereIn('pain_kind', $kinds))->toBase()->get(['on', 'ladder', 'pain_kind']) as $row) {
+            $add((string) $row->on, $row->pain_kind, [(string) $row->ladder]);
+        }
+        $sessions = SessionRow::query()->ofClient($client)->where(static fn ($query) => $query->where('pain_before', '>', LoggedSession::STOP_OVER)->orWhere('pain_next_day', '>', LoggedSession::STOP_OVER)->orWhereIn('pain_kind', $kinds))->toBase()->get(['id', 'on', 'pain_kind']);
+        foreach ($sessions as $row) {
+            $add((string) $row->on, $row->pain_kind, SetRow::query()->ofClient($client)->where('logged_session_id', $row->id)->distinct()->pluck('ladder')->all());
+        }
+        $days = [...array_values($ladders), ...($all === null ? [] : [$all['on']]), ...$sessions->pluck('on')->map(strval(...))->all()];
 
-        return $days === [] ? null : new DateTimeImmutable(min($days));
+        return new Stops($all, $ladders, $days === [] ? null : max($days));
+    }
+
+    /** The newest log with sets on a rung, with its revision; null without any. */
+    public static function newestLog(Client $client, string $rung): ?string
+    {
+        $id = SetRow::query()->ofClient($client)->where('rung', $rung)->ordered('on', 'desc')->ordered('logged_session_id', 'desc')->toBase()->value('logged_session_id');
+        $revision = $id === null ? null : SessionRow::query()->ofClient($client)->whereKey($id)->value('revision');
+
+        return $revision === null ? null : $id.':'.$revision;
     }
 
     /**
@@ -134,6 +155,26 @@ final class LogBook
             $int('effort'),
             $row['breathing'] === null ? null : (bool) $row['breathing'],
             $list('felt') ?? [],
+            self::range($row, 'target_'),
+            self::range($row, ''),
+            ($row['range'] !== null && (float) $row['range'] <= 0) || ($row['range_cm'] !== null && (float) $row['range_cm'] <= 0),
+            (bool) $row['open'],
+            (bool) $row['timed'],
+            $int('target_hold'),
+            $int('hold'),
         );
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function range(array $row, string $prefix): ?Range
+    {
+        $share = is_numeric($row[$prefix.'range']) ? (float) $row[$prefix.'range'] : 0.0;
+        $cm = is_numeric($row[$prefix.'range_cm']) ? (float) $row[$prefix.'range_cm'] : 0.0;
+
+        return match (true) {
+            $cm >= 1 => Range::cm($cm),
+            $share > 0 => Range::share($share),
+            default => null,
+        };
     }
 }

@@ -38,6 +38,8 @@ final class LogDocument
         foreach (self::OF_SESSION as $name) {
             $columns[$name] = $body->optionalInt($name);
         }
+        $columns['pain_kind'] = $body->optionalString('pain_kind');
+        $columns['checked'] = ! $body->isFalse('checked');
         if ($body->has('ran_s')) {
             $columns['minutes'] = min(self::MOST_MINUTES, max(1, (int) round($body->number('ran_s') / 60)));
         }
@@ -110,6 +112,12 @@ final class LogDocument
             'breathing' => self::flag($set, 'breathing'),
             'felt' => self::list($set, 'felt'),
             'range' => $set->optionalNumber('range'),
+            'range_cm' => $set->optionalNumber('range_cm'),
+            'target_range' => $set->optionalNumber('target_range'),
+            'target_range_cm' => $set->optionalNumber('target_range_cm'),
+            'open' => self::flag($set, 'open'),
+            'target_hold' => self::ms($set, 'target_hold_s'),
+            'hold' => self::ms($set, 'hold_s'),
             'load_kg' => $set->optionalNumber('load_kg'),
             'talked' => self::flag($set, 'talked'),
             'shaking' => self::flag($set, 'shaking'),
@@ -120,6 +128,11 @@ final class LogDocument
     private static function list(Node $set, string $key): ?array
     {
         return $set->has($key) ? $set->strings($key) : null;
+    }
+
+    private static function ms(Node $set, string $key): ?int
+    {
+        return $set->has($key) ? (int) round(1000 * $set->number($key)) : null;
     }
 
     private static function flag(Node $set, string $key): ?bool
@@ -170,6 +183,9 @@ final class LogDocument
             $document[$name] = $row->getAttribute($name);
         }
         $document['ticks'] = $row->ticks === null ? null : (object) $row->ticks;
+        $document['pain_kind'] = $row->pain_kind;
+        $document['checked'] = $row->checked ? null : false;
+        $document['warned'] = $row->warned;
         $written = [];
         foreach ($sets as $set) {
             $written[] = $this->writeSet($set);
@@ -182,8 +198,9 @@ final class LogDocument
     private function writeSet(SetRow $set): array
     {
         $scale = $this->library->hasRung($set->rung) ? self::scale($this->library->rung($set->rung)) : 1;
-        $columns = array_diff_key($set->attributesToArray(), array_flip(['id', 'studio_id', 'client_id', 'logged_session_id', 'ladder', 'on']));
+        $columns = array_diff_key($set->attributesToArray(), array_flip(['id', 'studio_id', 'client_id', 'logged_session_id', 'ladder', 'on', 'target_hold', 'hold', 'timed']));
+        $seconds = static fn (?int $ms): ?float => $ms === null ? null : $ms / 1000;
 
-        return array_filter([...$columns, 'target' => $set->target / $scale, 'done' => $set->done / $scale], static fn (mixed $value): bool => $value !== null);
+        return array_filter([...$columns, 'target' => $set->target / $scale, 'done' => $set->done / $scale, 'target_hold_s' => $seconds($set->target_hold), 'hold_s' => $seconds($set->hold)], static fn (mixed $value): bool => $value !== null);
     }
 }

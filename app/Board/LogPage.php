@@ -11,6 +11,7 @@ use App\Models\LoggedSet as SetRow;
 use EvenRungs\Core\Load\WeekLoad;
 use EvenRungs\Core\Session\Day;
 use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Verdict\PainKind;
 use EvenRungs\Formats\DataFolder;
 use Illuminate\Support\Collection;
 use stdClass;
@@ -45,6 +46,7 @@ final class LogPage
             'holds' => (object) $this->evenness->rule($board)->reasons(),
             'removed' => $this->logs->removed($client),
             'load' => $this->load($client, $board),
+            'stop' => $board->client->openStop() === null ? null : ['on' => $board->client->openStop()->on->format('Y-m-d'), 'kind' => PainKind::tryFrom($board->client->openStop()->kind)?->label() ?? 'pain'],
         ];
     }
 
@@ -66,6 +68,8 @@ final class LogPage
             'short' => $sets->filter(static fn (stdClass $set): bool => $set->done < $set->target)->count(),
             'open' => $row->open,
             'edited' => $edited,
+            'warned' => $row->warned ?? [],
+            'checked' => $row->checked,
         ];
     }
 

@@ -9,6 +9,7 @@ use App\Models\LogChange;
 use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
 use App\Models\Trainer;
+use DateTimeImmutable;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
@@ -26,7 +27,7 @@ final class Logs
 
     private readonly LogDocument $documents;
 
-    public function __construct(private readonly DataFolder $data, private readonly RosterRows $roster)
+    public function __construct(private readonly DataFolder $data, private readonly RosterRows $roster, private readonly Spacing $spacing)
     {
         $this->documents = new LogDocument($data->library());
     }
@@ -130,6 +131,8 @@ final class Logs
      */
     private function put(Client $client, ?Trainer $trainer, string $key, ?SessionRow $row, array $columns, array $sets): void
     {
+        $warning = $this->spacing->ofLog($client, $sets, new DateTimeImmutable(is_string($columns['on']) ? $columns['on'] : 'today'), $row?->id);
+        $columns['warned'] = $warning === null ? null : [$warning];
         if ($row === null) {
             $row = SessionRow::query()->create(['studio_id' => $client->studio_id, 'client_id' => $client->id, 'trainer_id' => $trainer?->id, 'key' => $key, ...$columns]);
         } else {

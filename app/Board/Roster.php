@@ -7,8 +7,10 @@ namespace App\Board;
 use App\Models\Client;
 use App\Models\TestDay;
 use DateTimeImmutable;
+use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Roster\Need;
 use EvenRungs\Core\Roster\Needs;
+use EvenRungs\Formats\DataFolder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 
@@ -21,6 +23,7 @@ final class Roster
     private const AT_ONCE = 8;
 
     public function __construct(
+        private readonly DataFolder $data,
         private readonly BoardLoader $boards,
         private readonly Verdicts $verdicts,
         private readonly Screening $screening,
@@ -71,16 +74,17 @@ final class Roster
     /** @return array<string, mixed> */
     private function found(Client $client): array
     {
-        $row = ClientRow::of($this->boards->load($client));
+        $board = $this->boards->load($client);
+        $row = ClientRow::of($board);
         $needs = array_map(
             static fn (array $need): array => ['kind' => $need[0]->value, 'on' => $need[1]?->format('Y-m-d'), 'count' => $need[2]],
-            $this->needs($client, $row['refer'] !== null)->all,
+            $this->needs($client, $board)->all,
         );
 
         return [...$row, 'needs' => $needs];
     }
 
-    private function needs(Client $client, bool $refers): Needs
+    private function needs(Client $client, Board $board): Needs
     {
         $today = Carbon::today()->toDateTimeImmutable();
         [$painOn, $pain] = LogBook::worstPain($client, Needs::recentFrom($today)) ?? [null, 0];
@@ -89,7 +93,7 @@ final class Roster
 
         return Needs::on(
             $today,
-            $refers,
+            $board->referrals !== [],
             $painOn,
             $pain,
             $waiting,
@@ -97,6 +101,36 @@ final class Roster
             LogBook::lastDay($client),
             $stuck,
             is_string($tested) ? new DateTimeImmutable($tested) : null,
+            self::stoppedOn($board),
+            $this->kept($board),
         );
+    }
+
+    /** The newest stop that no clearance lifts. */
+    private static function stoppedOn(Board $board): ?DateTimeImmutable
+    {
+        $days = array_filter([$board->client->openStop()?->on, ...array_map($board->client->stopOn(...), array_keys($board->client->standings))]);
+
+        return $days === [] ? null : max($days);
+    }
+
+    /** Exercises of the program that limits, age or a clearance forbid. */
+    private function kept(Board $board): int
+    {
+        $library = $this->data->library();
+        $kept = [];
+        foreach ($board->program->weeks ?? [] as $week) {
+            foreach ($week->sessions as $session) {
+                foreach ($session->entries() as $entry) {
+                    $rung = $library->find($entry->exercise);
+                    if ($rung !== null && ! isset($kept[$rung->id])) {
+                        $obstacles = Obstacles::between($board->client, $rung, $library);
+                        $kept[$rung->id] = $obstacles->bars !== [] || $obstacles->unsuitable !== null;
+                    }
+                }
+            }
+        }
+
+        return count(array_filter($kept));
     }
 }

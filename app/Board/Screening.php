@@ -10,10 +10,12 @@ use App\Models\Program;
 use App\Models\Screen;
 use App\Models\Trainer;
 use DateTimeImmutable;
+use EvenRungs\Core\Body\Clearance as Allowed;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Body\Flag;
 use EvenRungs\Core\Body\Limit;
-use EvenRungs\Core\Body\Screen as Answers;
+use EvenRungs\Core\Body\Referral;
+use EvenRungs\Core\Body\SafetyScreen;
 use EvenRungs\Core\Body\ScreenDue;
 use EvenRungs\Formats\DataFolder;
 use Illuminate\Support\Carbon;
@@ -28,37 +30,42 @@ final class Screening
     }
 
     /**
-     * The client with the flags that a clearance lifts taken away, and cleared where every medical limit is covered.
+     * The clearances that are recorded and were not withdrawn, one for each thing that they lift.
      *
      * A clearance lifts only what it was given for: it is not older than the last screen without that answer.
+     *
+     * @return list<array<string, mixed>> as a client's document has them
      */
-    public function withClearances(Client $record, Person $person): Person
+    public function inForce(Client $record): array
     {
-        $medical = array_filter($person->limits, static fn (Limit $limit): bool => $limit->rule->medical);
-        if ($person->screen === null || ($person->screen->flags === [] && $medical === [])) {
-            return $person;
-        }
-        $covered = $this->covered($record);
-        $open = array_values(array_filter($person->screen->flags, static fn (Flag $flag): bool => ! in_array($flag->id, $covered, true)));
-        $uncleared = array_filter($medical, static fn (Limit $limit): bool => ! in_array($limit->rule->id, $covered, true));
-
-        return $person->withScreen(new Answers($person->screen->cleared || ($medical !== [] && $uncleared === []), $open));
-    }
-
-    /** @return list<string> flags and medical limits that a recorded clearance lifts today */
-    private function covered(Client $record): array
-    {
-        $screens = Screen::query()->ofClient($record)->ordered('id', 'desc')->get()->all();
-        $covered = [];
-        foreach (Clearance::query()->ofClient($record)->whereNull('withdrawn_at')->get() as $clearance) {
-            foreach ($clearance->covers as $id) {
-                if ($clearance->on >= self::lastWithout($id, $screens)) {
-                    $covered[$id] = $id;
+        $rows = Clearance::query()->ofClient($record)->ordered('id')->whereNull('withdrawn_at')->get()->all();
+        $screens = $rows === [] ? [] : Screen::query()->ofClient($record)->ordered('id', 'desc')->get()->all();
+        $written = [];
+        foreach ($rows as $row) {
+            foreach ($row->covers as $lifts) {
+                if (str_contains($lifts, ':') || $lifts === Allowed::MONITORED_PAIN || $row->on >= self::lastWithout($lifts, $screens)) {
+                    $written[] = array_filter(['lifts' => $lifts, 'on' => $row->on, 'until' => $row->until, 'max_level' => $row->max_level, 'by' => $row->who, 'role' => $row->role], static fn (mixed $value): bool => $value !== null);
                 }
             }
         }
 
-        return array_values($covered);
+        return $written;
+    }
+
+    /** The day the signs were asked last; null where they never were. */
+    public function askedOn(Client $record): ?string
+    {
+        $on = Screen::query()->ofClient($record)->where('asked', true)->max('on');
+
+        return is_string($on) ? $on : null;
+    }
+
+    /** Whether a stop asks for the screen anew, before anything is planned or run. */
+    public function isAskedAfterStop(Client $record): bool
+    {
+        $stop = LogBook::stops($record)->newest;
+
+        return $stop === null || ($this->askedOn($record) ?? '') > $stop;
     }
 
     /**
@@ -139,23 +146,45 @@ final class Screening
 
         $since = new DateTimeImmutable($asked->on);
 
-        return ScreenDue::after($since, $symptom === null ? null : new DateTimeImmutable($symptom->on), LogBook::lastDay($record), LogBook::firstStop($record, $since));
+        return ScreenDue::after($since, $symptom === null ? null : new DateTimeImmutable($symptom->on), LogBook::lastDay($record), $this->stopSince($record, $asked->on));
+    }
+
+    private function stopSince(Client $record, string $asked): ?DateTimeImmutable
+    {
+        $newest = LogBook::stops($record)->newest;
+
+        return $newest === null || $newest < $asked ? null : new DateTimeImmutable($newest);
     }
 
     /** @return array<string, mixed> */
-    public function of(Client $record): array
+    public function of(Client $record, Person $person): array
     {
         $due = $this->due($record);
-        $covered = $this->covered($record);
         $names = [...array_map(static fn (Flag $flag): string => $flag->name, $this->data->flags()), ...array_map(static fn ($rule): string => $rule->name, $this->data->library()->limits)];
         $document = $record->document;
+        $library = $this->data->library();
+        $refused = array_map(static fn (Referral $each): string => $each->kind === 'stop' ? Allowed::STOP_OF_ALL : $each->id, (new SafetyScreen)->referrals($person));
         $needed = [...($document['screen']['flags'] ?? []), ...array_filter(
             array_map(static fn (mixed $limit): string => is_array($limit) ? $limit['limit'] : $limit, $document['limits'] ?? []),
-            fn (string $id): bool => $this->data->library()->limits[$id]->medical,
-        )];
+            static fn (string $id): bool => $library->limits[$id]->medical,
+        ), ...($person->stopped === null ? [] : [Allowed::STOP_OF_ALL])];
+        $named = static fn (string $id): string => $names[$id] ?? match (true) {
+            $id === Allowed::STOP_OF_ALL => 'the stop of everything',
+            $id === Allowed::MONITORED_PAIN => 'monitored pain',
+            str_starts_with($id, 'stop:') && $library->hasLadder(substr($id, 5)) => 'the stop of '.lcfirst($library->ladder(substr($id, 5))->name),
+            default => $id,
+        };
+
+        $rows = array_map(static fn (string $id): array => ['id' => $id, 'name' => ucfirst($named($id)), 'covered' => ! in_array($id, $refused, true)], array_values($needed));
+        foreach ($person->standings as $ladder => $standing) {
+            if ($standing->stopped !== null) {
+                $rows[] = ['id' => Allowed::ofStop($ladder), 'name' => ucfirst($named(Allowed::ofStop($ladder))), 'covered' => $person->stopOn($ladder) === null];
+            }
+        }
+        $rows[] = ['id' => Allowed::MONITORED_PAIN, 'name' => 'Training with monitored pain, up to 5', 'covered' => $person->clearance(Allowed::MONITORED_PAIN) !== null];
 
         return [
-            'needed' => array_map(static fn (string $id): array => ['id' => $id, 'name' => $names[$id] ?? $id, 'covered' => in_array($id, $covered, true) || ($document['screen']['cleared'] ?? false) === true && ! in_array($id, $document['screen']['flags'] ?? [], true)], array_values($needed)),
+            'needed' => $rows,
             'due' => $due === null ? null : ['on' => $due->on->format('Y-m-d'), 'why' => $due->why, 'over' => $due->isOver(Carbon::today()->toDateTimeImmutable())],
             'answers' => Screen::query()->ofClient($record)->with('trainer')->ordered('id', 'desc')->get()->take(50)->map(static fn (Screen $screen): array => [
                 'on' => $screen->on,
@@ -170,7 +199,9 @@ final class Screening
                 'who' => $each->who,
                 'role' => $each->role,
                 'on' => $each->on,
-                'covers' => array_map(static fn (string $id): string => $names[$id] ?? $id, $each->covers),
+                'covers' => array_map($named, $each->covers),
+                'until' => $each->until,
+                'max_level' => $each->max_level,
                 'note' => $each->note,
                 'withdrawn' => $each->withdrawn_at !== null,
             ])->all(),

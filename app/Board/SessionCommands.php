@@ -8,7 +8,11 @@ use App\Models\Client;
 use App\Models\Trainer;
 use App\Sessions\Audits;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Ladder\DoseRange;
 use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Session\Block;
+use EvenRungs\Core\Session\CircuitBlock;
 use EvenRungs\Core\Session\Day;
 use EvenRungs\Core\Session\Entry;
 use EvenRungs\Core\Session\Planned;
@@ -18,6 +22,7 @@ use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Session\Week;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\UnusableInput;
+use Illuminate\Support\Carbon;
 
 /**
  * Changes to single sessions of a client's program. Each can be undone.
@@ -33,9 +38,13 @@ final class SessionCommands
     ) {
     }
 
-    /** @param  ?int  $place  of the session in its week, from 1; null puts it behind the others */
-    public function save(Client $client, Trainer $trainer, int $version, int $week, ?int $place, Session $session): void
+    /**
+     * @param  ?int  $place  of the session in its week, from 1; null puts it behind the others
+     * @param  ?string  $insist  why something barred is kept all the same, or a dose that is far from usual
+     */
+    public function save(Client $client, Trainer $trainer, int $version, int $week, ?int $place, Session $session, ?string $insist = null): void
     {
+        $session = $this->insisted($client, $trainer, [$session], $insist)[0];
         $this->change($client, $trainer, $version, sprintf('Session of %s', $session->day->label()), fn (Program $program): Program => $this->inWeek($program, $week, function (Week $found) use ($place, $session): array {
             $sessions = $found->sessions;
             if ($place === null) {
@@ -93,9 +102,10 @@ final class SessionCommands
     }
 
     /** Begins a program that was made elsewhere. */
-    public function take(Client $client, Trainer $trainer, int $version, Program $program): void
+    public function take(Client $client, Trainer $trainer, int $version, Program $program, ?string $insist = null): void
     {
         $this->planner->checkMayPlan($client);
+        $program = $program->withWeeks(array_map(fn (Week $week): Week => $week->withSessions($this->insisted($client, $trainer, $week->sessions, $insist)), $program->weeks));
         $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $program): void {
             $before = $this->ledger->state($locked, $this->boards->program($locked));
             $weeks = array_map(fn (Week $week): Week => $week->withSessions(array_map($this->told(...), $week->sessions)), $program->weeks);
@@ -103,6 +113,46 @@ final class SessionCommands
             $row = $this->ledger->begin($locked, $own);
             $this->ledger->record($locked, $trainer, 'Program taken over', $before, [...$this->ledger->state($locked, $own), 'new_program' => $row->id]);
         });
+    }
+
+    /**
+     * Sessions in which nothing stands that limits, age, a stop or a clearance forbid, and no dose that is far out, unless the trainer
+     * says why: then that is kept with the exercise.
+     *
+     * @param  list<Session>  $sessions
+     * @return list<Session>
+     *
+     * @throws UnusableInput at /insist, naming each
+     */
+    private function insisted(Client $client, Trainer $trainer, array $sessions, ?string $insist): array
+    {
+        $board = $this->boards->load($client);
+        $library = $this->data->library();
+        $why = trim($insist ?? '');
+        /** @var list<string> $asked */
+        $asked = [];
+        $kept = array_map(static fn (Session $session): Session => $session->withBlocks(array_map(static function (Block $block) use ($board, $library, $trainer, $why, &$asked): Block {
+            return $block->entries() === [] ? $block : $block->withEntries(array_map(static function (Entry $entry) use ($board, $block, $library, $trainer, $why, &$asked): Entry {
+                $rung = $library->find($entry->exercise);
+                if ($rung === null || Insistence::of($entry) !== null) {
+                    return $entry;
+                }
+                $reasons = Obstacles::between($board->client, $rung, $library)->safety($library);
+                $range = DoseRange::outside($entry->dose, $board->steps()->of($rung), $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets);
+                $reasons = [...$reasons, ...($range?->isFar === true ? [$range->text] : [])];
+                if ($reasons === []) {
+                    return $entry;
+                }
+                $asked[] = sprintf('%s %s', $rung->name, implode('; ', $reasons));
+
+                return $why === '' ? $entry : Insistence::on($entry, mb_substr($why, 0, 300), $trainer->name, Carbon::today()->toDateString());
+            }, $block->entries()));
+        }, $session->blocks)), $sessions);
+        if ($asked !== [] && $why === '') {
+            throw UnusableInput::at('/insist', sprintf('say why it is kept all the same: %s', implode('. ', array_unique($asked))));
+        }
+
+        return $kept;
     }
 
     /** @param  callable(Program): Program  $edit */

@@ -16,6 +16,7 @@ use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\NormsJson;
 use EvenRungs\Formats\UnusableInput;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -23,7 +24,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class TestDays
 {
-    public function __construct(private readonly DataFolder $data, private readonly ClientCommands $commands)
+    public function __construct(private readonly DataFolder $data, private readonly ClientCommands $commands, private readonly Spacing $spacing)
     {
     }
 
@@ -37,6 +38,7 @@ final class TestDays
 
         return [
             'protocol' => $this->data->testDay(),
+            'warning' => $this->spacing->ofTest($client, Carbon::today()->toDateTimeImmutable()),
             'cuff' => ['target' => Cuff::TARGET_MMHG, 'reach' => Cuff::REACH_MMHG],
             'norms' => NormsJson::write(
                 $this->data->norms(),

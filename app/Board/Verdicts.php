@@ -4,24 +4,27 @@ declare(strict_types=1);
 
 namespace App\Board;
 
-use App\Models\Clearance;
 use App\Models\Client;
 use App\Models\LoggedSet as SetRow;
-use App\Models\Standing as StandingRow;
 use App\Models\Trainer;
 use App\Models\VerdictAnswer;
 use DateTimeImmutable;
+use EvenRungs\Core\Body\Clearance;
+use EvenRungs\Core\Body\Standing;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Load\TwoForTwo;
-use EvenRungs\Core\Placement\Standing;
+use EvenRungs\Core\Placement\Placer;
+use EvenRungs\Core\Planning\ExerciseChooser;
 use EvenRungs\Core\Roster\Needs;
 use EvenRungs\Core\Verdict\Decision;
 use EvenRungs\Core\Verdict\History;
 use EvenRungs\Core\Verdict\Judge;
+use EvenRungs\Core\Verdict\Position;
 use EvenRungs\Core\Verdict\Verdict;
 use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\HistoryJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Support\Carbon;
@@ -43,25 +46,29 @@ final class Verdicts
     ) {
     }
 
-    /** @return list<array<string, mixed>> of every ladder with logs on the rung where the client stands */
+    /** @return list<array<string, mixed>> of every ladder with logs on the rung where the client trains */
     public function of(Client $client): array
     {
         $verdicts = [];
         $answers = $this->answers($client);
         $loaded = SetRow::query()->ofClient($client)->where('load_kg', '>', 0)->ordered('id', 'desc')->atMost(self::MOST_LOADED)->get()->reverse()->groupBy('rung');
-        foreach ($this->judged($client) as [$history, $verdict]) {
-            $answered = $this->answerTo($history, $answers);
+        foreach ($this->judged($client) as [$history, $verdict, $log]) {
+            $answer = $answers->get($history->ladder->id);
+            $answered = self::isAnswerTo($answer, $history, $log) ? $answer : null;
+            $moves = $verdict->to !== null && ! $verdict->to->is($history->position());
             $verdicts[] = [
                 'ladder' => $history->ladder->id,
                 'name' => $history->ladder->name,
                 'category' => $history->ladder->category->value,
                 'verdict' => $verdict->decision->value,
+                'scope' => $verdict->scope,
                 'rule' => $verdict->rule,
-                'sentence' => Judge::RULES[$verdict->rule],
+                'sentence' => Judge::sentence($verdict->rule),
                 'from' => $history->rung->name,
                 'from_rung' => $history->rung->id,
                 'from_step' => $history->step,
-                'to' => $verdict->to?->name,
+                'from_dose' => Shorthand::write($history->dose()),
+                'to' => $verdict->to?->rung->name,
                 'dose' => $verdict->dose === null ? null : Shorthand::write($verdict->dose),
                 'reasons' => $verdict->reasons,
                 'would_change' => $verdict->wouldChange,
@@ -69,8 +76,10 @@ final class Verdicts
                 'retest' => $verdict->retest,
                 'swap' => $verdict->swap?->name,
                 'load' => self::load(array_values($loaded->get($history->rung->id)?->all() ?? [])),
-                'moves' => $verdict->to !== null && ($verdict->to !== $history->rung || $verdict->step !== $history->step),
+                'moves' => $moves,
+                'gives_way' => $moves && $answered === null ? $this->commands->givesWay($client, $verdict->to) : [],
                 'answered' => $answered?->answer,
+                'moved_here' => $answer !== null && $answer->to !== null && $answer->log === $log && $answer->to == HistoryJson::writePosition($history->position()),
                 'note' => $answered?->note,
                 'logged_on' => $history->last()?->date->format('Y-m-d'),
             ];
@@ -100,8 +109,8 @@ final class Verdicts
         $answers = $this->answers($client);
         $waiting = 0;
         $stuck = 0;
-        foreach ($this->judged($client) as [$history, $verdict]) {
-            $waiting += $verdict->decision !== Decision::Stay && $this->answerTo($history, $answers) === null ? 1 : 0;
+        foreach ($this->judged($client) as [$history, $verdict, $log]) {
+            $waiting += $verdict->decision !== Decision::Stay && ! self::isAnswerTo($answers->get($history->ladder->id), $history, $log) ? 1 : 0;
             $stuck += Needs::isStuck($history, $verdict->decision, $today) ? 1 : 0;
         }
 
@@ -114,50 +123,72 @@ final class Verdicts
         return VerdictAnswer::query()->ofClient($client)->newestOfEachLadder()->get()->toBase()->keyBy(static fn (VerdictAnswer $each): string => $each->ladder);
     }
 
-    /** @param  Collection<string, VerdictAnswer>  $answers */
-    private function answerTo(History $history, Collection $answers): ?VerdictAnswer
+    /** An answer belongs to the verdict that it was given to: its ladder, its newest log, and where the client stood. */
+    private static function isAnswerTo(?VerdictAnswer $answer, History $history, ?string $log): bool
     {
-        $answer = $answers->get($history->ladder->id);
-
-        return $answer?->logged_on === $history->last()?->date->format('Y-m-d') ? $answer : null;
+        return $answer !== null && $answer->log === $log && $answer->from == HistoryJson::writePosition($history->position());
     }
 
-    /** @return list<array{History, Verdict}> */
+    /** @return list<array{History, Verdict, ?string}> each with the newest log that it rests on */
     private function judged(Client $client, ?string $only = null): array
     {
-        $cleared = Clearance::query()->ofClient($client)->whereNull('withdrawn_at')->exists();
-        $judge = new Judge($this->data->library(), $this->boards->style($client), $this->boards->person($client), $cleared);
+        $board = $this->boards->load($client);
+        $library = $this->data->library();
+        $judge = new Judge($library, $board->style, $board->client, $board->goal);
         $today = new DateTimeImmutable(Carbon::today()->toDateString());
-        $standings = array_filter($this->boards->standings($client), fn (Standing $each, string $ladder): bool => ($only === null || $only === $ladder) && $this->data->library()->hasLadder($ladder), ARRAY_FILTER_USE_BOTH);
-        $done = LogBook::recent($client, array_values(array_map(static fn (Standing $each): Rung => $each->rung, $standings)));
-        $arrived = $this->arrived($client);
+        $places = array_filter($this->places($board), static fn (string $ladder): bool => $only === null || $only === $ladder, ARRAY_FILTER_USE_KEY);
+        $done = LogBook::recent($client, array_values(array_map(static fn (Position $each): Rung => $each->rung, $places)));
+        $arrived = $this->boards->arrived($client);
+        $trainedOn = LogBook::lastDay($client);
+        $monitored = $board->client->clearance(Clearance::MONITORED_PAIN);
         $judged = [];
-        foreach ($standings as $ladder => $standing) {
+        foreach ($places as $ladder => $place) {
             $sessions = $done[$ladder] ?? [];
             if ($sessions === []) {
                 continue;
             }
             $asOf = max($today, $sessions[count($sessions) - 1]->date);
-            $history = new History($this->data->library()->ladder($ladder), $standing->rung, $standing->step, $arrived[$ladder] ?? $today, $asOf, $sessions);
-            $judged[] = [$history, $judge->decide($history)];
+            $stopped = ($board->client->standings[$ladder] ?? null)?->stopped;
+            $history = new History(
+                $library->ladder($ladder),
+                $place->rung,
+                $place->step,
+                $arrived[$ladder] ?? null,
+                $asOf,
+                $sessions,
+                $judge->steps,
+                $place->range,
+                $stopped === null ? null : ($board->client->clearance(Clearance::ofStop($ladder), $stopped) ?? $board->client->clearance(Clearance::STOP_OF_ALL, $stopped))?->on,
+                $monitored === null ? null : [$monitored->on, $monitored->until],
+                $trainedOn,
+            );
+            if ($history->last() !== null) {
+                $judged[] = [$history, $judge->decide($history), LogBook::newestLog($client, $place->rung->id)];
+            }
         }
 
         return $judged;
     }
 
-    /** @return array<string, DateTimeImmutable> the day the client came to the rung, by ladder, from the list of moves */
-    public function arrived(Client $client): array
+    /**
+     * Where the client trains on every ladder, stopped or not.
+     *
+     * @return array<string, Position> by ladder
+     */
+    private function places(Board $board): array
     {
-        $arrived = [];
-        $rungs = [];
-        foreach (StandingRow::query()->ofClient($client)->ordered('id')->toBase()->get(['ladder', 'rung', 'created_at']) as $row) {
-            if (($rungs[$row->ladder] ?? null) !== $row->rung) {
-                $rungs[$row->ladder] = $row->rung;
-                $arrived[$row->ladder] = new DateTimeImmutable(substr((string) $row->created_at, 0, 10));
+        $library = $this->data->library();
+        $going = $board->client->standing(array_map(static fn (Standing $each): Standing => new Standing($each->rung, $each->step, $each->range, $each->dose, $each->arrived), $board->client->standings));
+        $chooser = new ExerciseChooser($library, $board->style);
+        $places = [];
+        foreach ((new Placer($library, $board->style))->place($going) as $placement) {
+            $choice = isset($going->standings[$placement->ladder->id]) ? $chooser->onLadder($going, $board->goal, $placement) : null;
+            if ($choice !== null) {
+                $places[$placement->ladder->id] = new Position($choice->rung, $choice->step, $choice->range);
             }
         }
 
-        return $arrived;
+        return $places;
     }
 
     /**
@@ -167,7 +198,7 @@ final class Verdicts
      */
     public function answer(Client $client, Trainer $trainer, Node $body): void
     {
-        [$history, $verdict] = $this->judged($client, $body->string('ladder'))[0] ?? throw UnusableInput::at('/ladder', 'nothing was logged there');
+        [$history, $verdict, $log] = $this->judged($client, $body->string('ladder'))[0] ?? throw UnusableInput::at('/ladder', 'nothing was logged there');
         $answer = $body->string('answer');
         $note = trim($body->optionalString('note') ?? '');
         if ($answer === 'changed') {
@@ -178,7 +209,12 @@ final class Verdicts
                 throw UnusableInput::at('/rung', sprintf('must be a rung of %s', $history->ladder->name));
             }
         }
-        DB::transaction(function () use ($client, $trainer, $body, $history, $verdict, $answer, $note): void {
+        DB::transaction(function () use ($client, $trainer, $body, $history, $verdict, $log, $answer, $note): void {
+            $to = match (true) {
+                $answer === 'changed' => $this->chosen($body),
+                $answer === 'accepted' && $verdict->to !== null && ! $verdict->to->is($history->position()) => $verdict->to,
+                default => null,
+            };
             VerdictAnswer::query()->create([
                 'studio_id' => $client->studio_id,
                 'client_id' => $client->id,
@@ -189,21 +225,30 @@ final class Verdicts
                 'logged_on' => $history->last()?->date->format('Y-m-d') ?? Carbon::today()->toDateString(),
                 'reasons' => $verdict->reasons,
                 'note' => $note === '' ? null : $note,
+                'log' => $log,
+                'from' => HistoryJson::writePosition($history->position()),
+                'to' => $to === null ? null : HistoryJson::writePosition($to),
             ]);
-            $to = match (true) {
-                $answer === 'changed' => [$body->string('rung'), $body->optionalInt('step') ?? 0, $note],
-                $answer === 'accepted' && $verdict->to !== null && $verdict->decision !== Decision::Stay => [$verdict->to->id, $verdict->step, implode(' ', $verdict->reasons)],
-                default => null,
-            };
             $this->roster->forget($client);
+            if ($answer === 'accepted' && $verdict->decision === Decision::Stop) {
+                $this->commands->halt($client, $trainer, $body->int('version'), $history->ladder->id, $verdict->swap);
+            }
             if ($to === null) {
                 return;
             }
             try {
-                $this->commands->move($client, $trainer, $body->int('version'), ...$to);
+                $this->commands->move($client, $trainer, $body->int('version'), $to->rung->id, $to->step, $answer === 'changed' ? $note : implode(' ', $verdict->reasons), $to->range);
             } catch (InvalidValue $e) {
                 throw UnusableInput::at('/ladder', $e->getMessage());
             }
         });
+    }
+
+    /** Where the trainer would rather have the client, on a step that there is. */
+    private function chosen(Node $body): Position
+    {
+        $rung = $this->data->library()->rung($body->string('rung'));
+
+        return new Position($rung, $body->optionalInt('step') ?? 0);
     }
 }

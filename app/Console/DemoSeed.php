@@ -39,7 +39,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class DemoSeed extends Command
 {
-    protected $signature = 'demo:seed {--again : remove the demo studio first} {--many= : beside it a second studio with so many clients and a year of logs, for measuring}';
+    protected $signature = 'demo:seed {--again : remove the demo studio first} {--yes : even where something was entered by hand} {--many= : beside it a second studio with so many clients and a year of logs, for measuring}';
 
     protected $description = 'Seed the demo studio when the database is empty';
 
@@ -49,6 +49,12 @@ final class DemoSeed extends Command
             return $this->many((int) $this->option('many'), $commands, $logs);
         }
         $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
+        $byHand = $this->option('again') && ! $this->option('yes') ? $this->enteredByHand($scenario) : null;
+        if ($byHand !== null) {
+            $this->error(sprintf('%s was entered by hand since the demo was put in place. Nothing was removed; ./even-rungs reset-demo --yes removes it all the same.', $byHand));
+
+            return self::FAILURE;
+        }
         DB::transaction(function () use ($scenario, $commands, $days, $logs): void {
             $studio = $scenario->child('studio');
             if ($this->option('again')) {
@@ -150,6 +156,38 @@ final class DemoSeed extends Command
     private static function daysAgo(Node $each): string
     {
         return Carbon::today()->subDays($each->int('days_ago'))->toDateString();
+    }
+
+    /** What is in the demo studio that the scenario did not put there; null where nothing is. */
+    private function enteredByHand(Node $scenario): ?string
+    {
+        $emails = $scenario->each('trainers', static fn (Node $each): string => $each->string('email'));
+        $studio = Trainer::query()->whereIn('email', $emails)->value('studio_id');
+        if (! is_string($studio)) {
+            return null;
+        }
+        $names = $scenario->each('clients', static fn (Node $each): string => $each->string('name'));
+        $stranger = Client::query()->ofStudio($studio)->whereNotIn('name', $names)->value('name');
+        if (is_string($stranger)) {
+            return $stranger;
+        }
+        if (LoggedSession::query()->ofStudio($studio)->where('key', 'not like', 'made-up-%')->exists()) {
+            return 'A log';
+        }
+        $meant = array_count_values([...$scenario->each('clearances', static fn (Node $each): string => $each->string('client')), ...$scenario->each('test_days', static fn (Node $each): string => $each->string('client'))]);
+        foreach (Client::query()->ofStudio($studio)->get() as $client) {
+            if ($client->version > 1 + ($meant[$client->name] ?? 0) || $client->archived_at !== null) {
+                return sprintf('A change of %s', $client->name);
+            }
+        }
+        $others = ['An answer to a verdict' => VerdictAnswer::class, 'A changed log' => LogChange::class, 'A ladder' => LadderChange::class, 'A house style' => OwnStyle::class, 'A template' => SessionTemplate::class];
+        foreach ($others as $what => $model) {
+            if ($model::query()->where('studio_id', $studio)->exists()) {
+                return $what;
+            }
+        }
+
+        return Trainer::query()->where('studio_id', $studio)->whereNotIn('email', $emails)->exists() ? 'A trainer' : null;
     }
 
     /** @param  list<string>  $emails of the trainers whose studio goes */

@@ -13,13 +13,13 @@ use App\Models\OwnLadder;
 use App\Models\Program;
 use App\Models\Standing;
 use App\Models\Trainer;
+use EvenRungs\Core\Body\Basis;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Placement\Basis;
 use EvenRungs\Core\Placement\Landing;
-use EvenRungs\Core\Planning\DoseChooser;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\ProgramEdit;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\LibraryJson;
@@ -66,11 +66,11 @@ final class OwnLadders
             $stand = $this->boards->standings($client)[$ladder] ?? null;
             $planned = $this->planned($client, $before);
             foreach ($changed as $rung) {
-                if ($stand?->rung === $rung || in_array($rung->id, $planned, true)) {
+                if ($stand?->rung === $rung->id || in_array($rung->id, $planned, true)) {
                     $person = $this->boards->person($client);
-                    $on = $stand !== null && $stand->rung === $rung ? $stand : null;
+                    $on = $stand !== null && $stand->rung === $rung->id ? $stand : null;
                     $step = $on->step ?? 0;
-                    $affected[] = ['client' => $client, 'person' => $person, 'from' => $rung, 'step' => $step, 'basis' => $on->basis ?? Basis::None, 'landing' => Landing::of($rung, $step, $old, $after, $person)];
+                    $affected[] = ['client' => $client, 'person' => $person, 'from' => $rung, 'step' => $step, 'basis' => Basis::from($on->basis ?? Basis::None->value), 'landing' => Landing::of($rung, $step, $old, $after, $person, new Steps($this->boards->style($client), $person))];
                 }
             }
         }
@@ -222,8 +222,8 @@ final class OwnLadders
         if ($program === null) {
             return;
         }
-        $edit = new ProgramEdit($after, new DoseChooser($this->boards->style($client)));
-        $edited = $to === null ? $edit->without($program, $from) : $edit->replace($program, $from, $to, $step, $person);
+        $edit = new ProgramEdit($after, new Steps($this->boards->style($client), $person));
+        $edited = $to === null ? $edit->without($program, $from) : $edit->replace($program, $from, $to, $step);
         Program::query()->ofClient($client)->current()->firstOrFail()->update(['document' => (new ProgramJson($this->data->storedClients()))->write($edited)]);
     }
 

@@ -15,7 +15,9 @@ use Illuminate\Support\Carbon;
  * @property string $who
  * @property string $role
  * @property string $on  ISO date
- * @property list<string> $covers  ids of flags and medical limits
+ * @property list<string> $covers  ids of flags and limits, `stop:` with a ladder or `all`, `monitored-pain`
+ * @property ?string $until  ISO date, the last day
+ * @property ?int $max_level  no rung above it
  * @property ?string $note
  * @property ?Carbon $withdrawn_at
  */
@@ -28,11 +30,11 @@ final class Clearance extends Model
 
     public const UPDATED_AT = null;
 
-    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'who', 'role', 'on', 'covers', 'note', 'withdrawn_at'];
+    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'who', 'role', 'on', 'covers', 'until', 'max_level', 'note', 'withdrawn_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['covers' => 'array', 'withdrawn_at' => 'datetime'];
+        return ['covers' => 'array', 'max_level' => 'integer', 'withdrawn_at' => 'datetime'];
     }
 }

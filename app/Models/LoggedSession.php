@@ -24,6 +24,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property bool $edited  by hand since a device wrote it
  * @property bool $open  still being run
  * @property array<string, list<string>>|null $ticks  by ladder
+ * @property ?string $pain_kind  said of the whole session
+ * @property bool $checked  whether somebody watched the form
+ * @property list<string>|null $warned  what was warned of before it
  */
 final class LoggedSession extends Model
 {
@@ -32,11 +35,11 @@ final class LoggedSession extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes', 'revision', 'edited', 'open', 'ticks'];
+    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes', 'revision', 'edited', 'open', 'ticks', 'pain_kind', 'checked', 'warned'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer', 'effort' => 'integer', 'minutes' => 'integer', 'revision' => 'integer', 'edited' => 'boolean', 'open' => 'boolean', 'ticks' => 'array'];
+        return ['soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer', 'effort' => 'integer', 'minutes' => 'integer', 'revision' => 'integer', 'edited' => 'boolean', 'open' => 'boolean', 'ticks' => 'array', 'checked' => 'boolean', 'warned' => 'array'];
     }
 }

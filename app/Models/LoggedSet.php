@@ -27,6 +27,13 @@ use Illuminate\Database\Eloquent\Model;
  * @property list<string>|null $cued  faults that a cue cured
  * @property list<string>|null $felt
  * @property ?float $range  share of the full range
+ * @property ?float $range_cm
+ * @property ?float $target_range
+ * @property ?float $target_range_cm
+ * @property ?bool $open  a hold meant to run to the first fault
+ * @property ?int $target_hold  milliseconds in every repetition
+ * @property ?int $hold
+ * @property ?bool $timed  target and done are milliseconds of work in a circuit
  * @property ?float $load_kg
  * @property ?bool $talked  could talk while holding
  * @property ?bool $shaking
@@ -40,11 +47,11 @@ final class LoggedSet extends Model
 
     public $timestamps = false;
 
-    protected $fillable = ['studio_id', 'client_id', 'logged_session_id', 'ladder', 'rung', 'on', 'side', 'target', 'done', 'faults', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'cued', 'felt', 'range', 'load_kg', 'talked', 'shaking'];
+    protected $fillable = ['studio_id', 'client_id', 'logged_session_id', 'ladder', 'rung', 'on', 'side', 'target', 'done', 'faults', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'cued', 'felt', 'range', 'range_cm', 'target_range', 'target_range_cm', 'open', 'target_hold', 'hold', 'timed', 'load_kg', 'talked', 'shaking'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['faults' => 'array', 'target' => 'integer', 'done' => 'integer', 'pain' => 'integer', 'effort' => 'integer', 'breathing' => 'boolean', 'cued' => 'array', 'felt' => 'array', 'range' => 'float', 'load_kg' => 'float', 'talked' => 'boolean', 'shaking' => 'boolean'];
+        return ['faults' => 'array', 'target' => 'integer', 'done' => 'integer', 'pain' => 'integer', 'effort' => 'integer', 'breathing' => 'boolean', 'cued' => 'array', 'felt' => 'array', 'range' => 'float', 'range_cm' => 'float', 'target_range' => 'float', 'target_range_cm' => 'float', 'open' => 'boolean', 'target_hold' => 'integer', 'hold' => 'integer', 'timed' => 'boolean', 'load_kg' => 'float', 'talked' => 'boolean', 'shaking' => 'boolean'];
     }
 }

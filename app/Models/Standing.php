@@ -15,6 +15,8 @@ use Illuminate\Support\Carbon;
  * @property string $ladder
  * @property ?string $rung
  * @property int $step
+ * @property array<string, int|float>|null $range  done at now, where that is less than the step has
+ * @property array<string, mixed>|null $dose  of the step when the client came to it
  * @property string $basis
  * @property list<string> $why
  * @property Carbon $created_at
@@ -28,11 +30,11 @@ final class Standing extends Model
 
     public const UPDATED_AT = null;
 
-    protected $fillable = ['studio_id', 'client_id', 'ladder', 'rung', 'step', 'basis', 'why'];
+    protected $fillable = ['studio_id', 'client_id', 'ladder', 'rung', 'step', 'range', 'dose', 'basis', 'why'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['why' => 'array', 'step' => 'integer'];
+        return ['why' => 'array', 'range' => 'array', 'dose' => 'array', 'step' => 'integer'];
     }
 }

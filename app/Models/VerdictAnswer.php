@@ -15,6 +15,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $verdict
  * @property string $answer
  * @property string $logged_on  ISO date
+ * @property ?string $log  the newest log it rests on, with its revision
+ * @property array<string, mixed>|null $from  rung, step and range it was given for
+ * @property array<string, mixed>|null $to  where it moved the client
  * @property ?string $note  why the trainer chose otherwise
  */
 final class VerdictAnswer extends Model
@@ -26,11 +29,11 @@ final class VerdictAnswer extends Model
 
     public const UPDATED_AT = null;
 
-    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'ladder', 'verdict', 'answer', 'logged_on', 'reasons', 'note'];
+    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'ladder', 'verdict', 'answer', 'logged_on', 'reasons', 'note', 'log', 'from', 'to'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['reasons' => 'array'];
+        return ['reasons' => 'array', 'from' => 'array', 'to' => 'array'];
     }
 }

@@ -9,7 +9,6 @@ use EvenRungs\Core\Audit\Audit;
 use EvenRungs\Core\Audit\AuditedProgram;
 use EvenRungs\Core\Audit\AuditedWeek;
 use EvenRungs\Core\Audit\Finding;
-use EvenRungs\Core\Audit\Numbers;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Ladder\Category;
@@ -80,11 +79,10 @@ final class Audits
     /** @return array{Audit, AuditedProgram} */
     private function read(Program $program, ?Style $style, ?Person $client): array
     {
-        $audit = new Audit($this->data->library());
         $known = $program->style !== null && in_array($program->style, $this->data->styleNames(), true) ? $this->data->style($program->style) : null;
-        $numbers = $style ?? $known;
+        $audit = new Audit($this->data->library(), $style ?? $known);
 
-        return [$audit, $audit->read($program, $numbers === null ? Numbers::usual() : Numbers::of($numbers), $client)];
+        return [$audit, $audit->read($program, $client)];
     }
 
     /**
@@ -114,7 +112,7 @@ final class Audits
         }
 
         return [
-            'findings' => array_map(fn (Finding $finding): array => [...AuditJson::finding($finding), 'place' => $this->place($finding, $read)], $findings),
+            'findings' => array_map(fn (Finding $finding): array => [...AuditJson::finding($finding, $program), 'place' => $this->place($finding, $read)], $findings),
             'total' => BoardView::clock($total),
             'weeks' => array_map(fn (AuditedWeek $week): array => $this->week($week), $read->weeks),
             'unknown' => $this->unknown($read),

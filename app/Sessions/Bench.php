@@ -7,7 +7,6 @@ namespace App\Sessions;
 use App\Board\BoardView;
 use EvenRungs\Core\Audit\Audit;
 use EvenRungs\Core\Audit\Finding;
-use EvenRungs\Core\Audit\Numbers;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Rounds;
@@ -17,6 +16,7 @@ use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\DoseRange;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\BestOrder;
 use EvenRungs\Core\Planning\Cut;
 use EvenRungs\Core\Planning\Fit;
@@ -45,7 +45,7 @@ use EvenRungs\Formats\UnusableInput;
 final class Bench
 {
     /** Rules that speak of one session; the others need the week around it. */
-    private const OF_A_SESSION = ['time.', 'order.', 'limit.', 'hold.', 'side.', 'dose.', 'level.', 'exercise.', 'equipment.'];
+    private const OF_A_SESSION = ['time.', 'order.', 'limit.', 'hold.', 'side.', 'dose.', 'level.', 'exercise.', 'equipment.', 'stop.', 'age.', 'gate.'];
 
     public function __construct(private readonly DataFolder $data)
     {
@@ -63,7 +63,7 @@ final class Bench
             return match ($change->string('do')) {
                 'dose' => $session->changeEntry($block, $change->int('entry'), fn (Entry $entry): Entry => $entry->withDose($this->sided(Shorthand::parse($change->string('text')), $entry))),
                 'rounds' => $this->withRounds($session, $block, $change->string('text')),
-                'add' => $this->added($session, $block, $change->string('exercise')),
+                'add' => $this->added($session, $block, $change->string('exercise'), new Steps($style, $client)),
                 'order' => $this->ordered($session, $block, $style),
                 default => $this->mended($session, $change->string('rule'), $change->string('where'), $style, $client),
             };
@@ -103,10 +103,10 @@ final class Bench
     }
 
     /** An exercise at the end of a block, or in a new one behind the others, at its start dose or for the work time of the circuit. */
-    private function added(Session $session, int $place, string $exercise): Session
+    private function added(Session $session, int $place, string $exercise, Steps $steps): Session
     {
         $rung = $this->data->library()->find($exercise) ?? throw InvalidValue::because(sprintf('"%s" is not in the library', mb_substr($exercise, 0, 60)));
-        $dose = $rung->start();
+        $dose = $steps->of($rung)[0];
         if ($place === count($session->blocks)) {
             return $session->withBlocks([...$session->blocks, new StraightBlock([new Entry($rung->id, $dose)], Seconds::zero())]);
         }
@@ -162,8 +162,8 @@ final class Bench
     private function findings(Session $session, Style $style, ?Person $client): array
     {
         $program = new Program([new Week(1, $client->otherTraining ?? [], [$session])], null, $style->id, $client);
-        $audit = new Audit($this->data->library());
-        $findings = $audit->findings($audit->read($program, Numbers::of($style)));
+        $audit = new Audit($this->data->library(), $style);
+        $findings = $audit->findings($audit->read($program));
 
         return array_values(array_map(
             static fn (Finding $finding): array => [$finding, $program],
@@ -197,7 +197,7 @@ final class Bench
                     'best' => array_map(fn (int $from): string => $this->name($block->entries()[$from]), $order->best()),
                     'exact' => count($places) <= BestOrder::EXACT_UP_TO,
                 ],
-                'entries' => array_map(fn (Entry $entry, int $e): array => $this->entry($entry, BoardView::clock($time->entries[$b][$e]->total()), $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets), $block->entries(), array_keys($block->entries())),
+                'entries' => array_map(fn (Entry $entry, int $e): array => $this->entry($entry, BoardView::clock($time->entries[$b][$e]->total()), $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets, new Steps($style, $client)), $block->entries(), array_keys($block->entries())),
             ];
         }
 
@@ -219,7 +219,7 @@ final class Bench
                 'saves' => BoardView::clock($cut->saves),
                 'session' => SessionJson::write($cut->session),
             ], array_slice((new Fit($library))->cuts($session), 0, 12)),
-            'findings' => array_map(static fn (array $each): array => AuditJson::finding($each[0]), $this->findings($session, $style, $client)),
+            'findings' => array_map(static fn (array $each): array => AuditJson::finding($each[0], $each[1]), $this->findings($session, $style, $client)),
         ];
     }
 
@@ -232,10 +232,10 @@ final class Bench
      * @param  array{seconds: int|float, text: string}  $total
      * @return array<string, mixed>
      */
-    private function entry(Entry $entry, array $total, int $sets): array
+    private function entry(Entry $entry, array $total, int $sets, Steps $steps): array
     {
         $rung = $this->data->library()->find($entry->exercise);
-        $range = $rung === null ? null : DoseRange::outside($entry->dose, $rung, $sets);
+        $range = $rung === null ? null : DoseRange::outside($entry->dose, $steps->of($rung), $sets);
 
         return [
             'exercise' => $entry->exercise,

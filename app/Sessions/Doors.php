@@ -35,8 +35,9 @@ final class Doors
     /** @throws UnusableInput at the field */
     public function rewrite(Board $board, Node $body): DoorSession
     {
+        $this->planner->checkMayRun($board->record);
         $library = $this->data->library();
-        $door = new Door($library, new Swaps($library, $board->style->plan->withoutLadders), $this->planner->edit($board->record), new Fit($library));
+        $door = new Door($library, new Swaps($library, $board->style->plan->withoutLadders), $this->planner->edit($board->record), new Fit($library), $board->steps());
 
         return $door->rewrite($this->planned($board, $body), $board->client, $this->answers($body));
     }

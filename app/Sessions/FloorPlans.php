@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace App\Sessions;
 
+use App\Board\BoardLoader;
+use App\Board\ClientPlanner;
+use App\Board\Insistence;
 use App\Board\LogDocument;
+use App\Board\Spacing;
 use App\Models\Client;
 use App\Models\Studio;
+use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Shorthand;
@@ -16,7 +21,9 @@ use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\FloorSpan;
 use EvenRungs\Core\Floor\RunSheet;
 use EvenRungs\Core\Ladder\Cue;
+use EvenRungs\Core\Ladder\Fault;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Planning\GroupPlace;
 use EvenRungs\Core\Session\CircuitBlock;
 use EvenRungs\Core\Session\Segment;
@@ -26,7 +33,10 @@ use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Core\Verdict\PainKind;
 use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\DoseJson;
 use EvenRungs\Formats\FigureJson;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Support\Carbon;
 
 /**
  * Everything a device needs to run a session without asking again: the timeline, the sets it fills, cues, figures, and the rule
@@ -36,14 +46,18 @@ final class FloorPlans
 {
     private const BREATH_HELD = 'breath-held';
 
-    public function __construct(private readonly DataFolder $data)
+    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly ClientPlanner $planner, private readonly Spacing $spacing)
     {
     }
 
     /** @return array<string, mixed> */
     public function ofClient(Studio $studio, Client $client, Session $session): array
     {
+        $this->planner->checkMayRun($client);
         $library = $this->data->library();
+        $warning = $this->spacing->ofSession($client, $session, Carbon::today()->toDateTimeImmutable());
+        $person = $this->boards->person($client);
+        [$session, $left] = $this->safe($session, $person);
         $time = SessionTime::of($session, $library);
         $sets = [];
         foreach (RunSheet::of($session, $time->timeline, $library) as $set) {
@@ -54,7 +68,39 @@ final class FloorPlans
             }
         }
 
-        return $this->plan($studio, $client->name, $session, $time->timeline, [['client' => $client->id, 'name' => $client->name]], $sets);
+        return $this->plan($studio, $client->name, $session, $time->timeline, [['client' => $client->id, 'name' => $client->name]], $sets, [...($warning === null ? [] : [$warning]), ...$left]);
+    }
+
+    /**
+     * The session without what is stopped or barred and nobody insisted on.
+     *
+     * @return array{Session, list<string>} and what is left out, in words
+     *
+     * @throws UnusableInput where nothing remains
+     */
+    private function safe(Session $session, Person $person): array
+    {
+        $library = $this->data->library();
+        $left = [];
+        $blocks = [];
+        foreach ($session->blocks as $block) {
+            $entries = [];
+            foreach ($block->entries() as $entry) {
+                $rung = $library->find($entry->exercise);
+                $obstacles = $rung === null ? null : Obstacles::between($person, $rung, $library);
+                if ($rung === null || $obstacles === null || $obstacles->isSafe() || Insistence::of($entry) !== null) {
+                    $entries[] = $entry;
+                } else {
+                    $left[] = sprintf('Left out: %s %s.', $rung->name, implode('; ', $obstacles->safety($library)));
+                }
+            }
+            if ($entries !== [] || $block->entries() === []) {
+                $blocks[] = $block->entries() === [] || $entries === $block->entries() ? $block : $block->withEntries($entries);
+            }
+        }
+        $safe = $left === [] ? $session : $session->withBlocks($blocks);
+
+        return $safe->entries() === [] && $session->entries() !== [] ? throw UnusableInput::at('/', 'nothing of this session may be done: '.lcfirst(implode(' ', $left))) : [$safe, $left];
     }
 
     /**
@@ -84,9 +130,10 @@ final class FloorPlans
      * @param  list<Segment>  $timeline
      * @param  list<array{client: string, name: string}>  $members
      * @param  list<array{int, Rung, Dose, FloorSet}>  $sets  each with its member, rung and dose
+     * @param  list<string>  $warnings  to be read before the start
      * @return array<string, mixed>
      */
-    private function plan(Studio $studio, string $title, Session $session, array $timeline, array $members, array $sets): array
+    private function plan(Studio $studio, string $title, Session $session, array $timeline, array $members, array $sets, array $warnings = []): array
     {
         $last = [];
         foreach ($sets as $i => [$member, $rung, , $set]) {
@@ -111,6 +158,8 @@ final class FloorPlans
             'ticks' => array_map(static fn (string $id, string $name): array => ['id' => $id, 'name' => $name], array_keys(LoggedSession::TICKS), LoggedSession::TICKS),
             'studio' => $studio->id,
             'emergency' => $studio->emergencySteps(),
+            'warnings' => $warnings,
+            'all_faults' => array_map(static fn (Fault $fault): array => ['id' => $fault->id, 'name' => $fault->name, 'cue' => $fault->text], array_values($this->data->library()->faults)),
         ];
     }
 
@@ -150,8 +199,25 @@ final class FloorPlans
             'unit_ms' => $set->unitMs * $scale,
             'dose' => Shorthand::write($dose->withSets(1)->withRest(null)),
             'load_kg' => $dose->loadKg,
+            'asked' => (object) self::asked($rung, $dose),
             'spans' => array_map(static fn (FloorSpan $span): array => ['segment' => $span->segment, 'from_ms' => $span->fromMs, 'to_ms' => $span->toMs], $set->spans),
             'last_of_ladder' => $last,
+        ];
+    }
+
+    /**
+     * What a set is asked beside its amount, as a log names it: the range, and the hold in every repetition.
+     *
+     * @return array<string, int|float>
+     */
+    public static function asked(Rung $rung, Dose $dose): array
+    {
+        $hold = $dose->measure instanceof Reps ? $dose->measure->hold : null;
+        $range = $rung->range === null ? [] : DoseJson::writeRange($dose->range);
+
+        return [
+            ...array_combine(array_map(static fn (string $key): string => 'target_'.$key, array_keys($range)), array_values($range)),
+            ...($hold === null ? [] : ['target_hold_s' => $hold->toNumber()]),
         ];
     }
 
@@ -168,6 +234,7 @@ final class FloorPlans
             'watch' => $coaching->watch,
             'setup' => $coaching->setup,
             'less_range' => $coaching->lessRange,
+            'range' => $rung->range === null ? null : ($rung->range->isCm() ? 'cm' : 'share'),
             'faults' => array_map(fn (string $fault): array => ['id' => $fault, 'name' => $this->data->library()->faults[$fault]->name, 'cue' => $cues[$fault] ?? ($fault === self::BREATH_HELD ? 'Breathe out on the effort.' : $this->data->library()->faults[$fault]->text)], $faults),
             'figure' => FigureJson::drawing(Drawing::of($rung->figure(), $reps->tempo ?? $rung->tempo, (float) ($reps?->hold?->toNumber() ?? 0))),
         ];

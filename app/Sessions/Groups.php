@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace App\Sessions;
 
 use App\Board\BoardLoader;
+use App\Board\ClientPlanner;
 use App\Models\Client;
-use EvenRungs\Core\Body\SafetyScreen;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Placement\Swaps;
-use EvenRungs\Core\Planning\DoseChooser;
 use EvenRungs\Core\Planning\GroupCircuit;
 use EvenRungs\Core\Planning\GroupMember;
 use EvenRungs\Core\Planning\GroupPlace;
@@ -32,7 +31,7 @@ use Illuminate\Support\Carbon;
  */
 final class Groups
 {
-    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards)
+    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly ClientPlanner $planner)
     {
     }
 
@@ -50,7 +49,7 @@ final class Groups
     {
         $record = Client::query()->ofStudio($studio)->whereKey($id)->firstOrFail();
         $board = $this->boards->load($record);
-        if ($board->client->screen === null || (new SafetyScreen)->referrals($board->client) !== []) {
+        if ($board->client->screen === null || $this->planner->whyNot($record, $board->client) !== null) {
             throw UnusableInput::at('/clients', sprintf('%s must be screened or see a clinician first', $record->name));
         }
         $placements = [];
@@ -81,7 +80,7 @@ final class Groups
     {
         $style = $this->data->style(DataFolder::DEFAULT_STYLE);
 
-        return (new GroupCircuit(new Swaps($this->data->library(), $style->plan->withoutLadders), new DoseChooser($style)))->station($station, $members);
+        return (new GroupCircuit(new Swaps($this->data->library(), $style->plan->withoutLadders), $style))->station($station, $members);
     }
 
     /** @param  int  $stations  how many */

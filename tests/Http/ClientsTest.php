@@ -72,7 +72,15 @@ final class ClientsTest extends HttpTestCase
         self::assertSame('before-load', $this->api('GET', '/clients/'.$id.'/board')->json('refer.0.urgency'));
 
         $this->api('PUT', '/clients/'.$id, ['version' => 1, 'document' => [...self::DOCUMENT, 'limits' => ['osteoporosis'], 'screen' => ['flags' => [], 'cleared' => true]]])->assertOk();
-        self::assertSame([], $this->api('GET', '/clients/'.$id.'/board')->json('refer'));
+        self::assertSame('before-load', $this->api('GET', '/clients/'.$id.'/board')->json('refer.0.urgency'), 'a line in a document is no letter');
+        $letter = ['version' => 2, 'who' => 'A. Practice', 'role' => 'Physician', 'on' => '2026-11-20', 'covers' => ['pregnancy']];
+        $this->api('POST', '/clients/'.$id.'/clearances', $letter)->assertOk();
+        self::assertSame('before-load', $this->api('GET', '/clients/'.$id.'/board')->json('refer.0.urgency'), 'nor is a letter for another limit');
+        $this->api('POST', '/clients/'.$id.'/clearances', [...$letter, 'version' => 3, 'covers' => ['osteoporosis'], 'until' => '2026-11-21'])->assertOk();
+        self::assertSame('before-load', $this->api('GET', '/clients/'.$id.'/board')->json('refer.0.urgency'), 'nor one that ran out');
+        $this->api('POST', '/clients/'.$id.'/clearances', [...$letter, 'version' => 4, 'covers' => ['osteoporosis']])->assertOk();
+        $board = $this->api('GET', '/clients/'.$id.'/board')->json();
+        self::assertSame([[], true], [$board['refer'], $board['week'] !== null]);
     }
 
     public function test_a_trainers_own_move_outlives_an_edit_of_the_days_but_not_a_new_test(): void

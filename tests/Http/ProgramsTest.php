@@ -72,7 +72,8 @@ final class ProgramsTest extends HttpTestCase
     {
         $this->signedIn();
         $edit = ['version' => $this->board()['version'], 'week' => 2, 'session' => 0, 'block' => 0, 'entry' => 0, 'dose' => '9 × 30 r0:10'];
-        $this->api('POST', $this->path('/doses'), $edit)->assertOk();
+        $this->api('POST', $this->path('/doses'), $edit)->assertStatus(422)->assertJsonPath('errors.0.path', '/sure');
+        $this->api('POST', $this->path('/doses'), [...$edit, 'sure' => true])->assertOk();
         $entry = $this->api('GET', $this->path('/programs/current/weeks/3'))->json('sessions.0.blocks.0.entries.0');
 
         self::assertSame('9 × 30 r0:10', $entry['dose']);

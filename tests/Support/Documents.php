@@ -7,7 +7,7 @@ namespace Tests\Support;
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
-use EvenRungs\Core\Placement\Swaps;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\WeekPlanner;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
@@ -63,9 +63,15 @@ final class Documents
     }
 
     /** @param  array<string, mixed>  $document */
-    public static function history(array $document): History
+    public static function history(array $document, string|Style $style = DataFolder::DEFAULT_STYLE, ?Client $client = null): History
     {
-        return (new HistoryJson(self::data()->library()))->read(self::checked('history', ['format' => HistoryJson::FORMAT, 'version' => 1, ...$document]));
+        return (new HistoryJson(self::data()->library()))->read(self::checked('history', ['format' => HistoryJson::FORMAT, 'version' => 1, ...$document]), self::steps($client, $style));
+    }
+
+    /** The steps of rungs for a client in a style. */
+    public static function steps(?Client $client = null, string|Style $style = DataFolder::DEFAULT_STYLE): Steps
+    {
+        return new Steps(is_string($style) ? self::data()->style($style) : $style, $client);
     }
 
     public static function time(Session $session): SessionTime
@@ -102,9 +108,8 @@ final class Documents
     {
         $data = self::data();
         $style = is_string($style) ? $data->style($style) : $style;
-        $placer = new Placer($data->library(), new Swaps($data->library(), $style->plan->withoutLadders));
 
-        return (new WeekPlanner($data->library(), $style, $data->goals(), $placer))->plan($client, $weeks);
+        return (new WeekPlanner($data->library(), $style, $data->goals()))->plan($client, $weeks);
     }
 
     /** A shipped style with one other answer. */
@@ -118,7 +123,7 @@ final class Documents
 
     public static function placer(string $style = DataFolder::DEFAULT_STYLE): Placer
     {
-        return new Placer(self::data()->library(), new Swaps(self::data()->library(), self::data()->style($style)->plan->withoutLadders));
+        return new Placer(self::data()->library(), self::data()->style($style));
     }
 
     /** @param  array<string, mixed>  $document */

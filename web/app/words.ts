@@ -12,6 +12,7 @@ export const dayNames: Record<string, string> = {
 export const kindNames: Record<string, string> = {
   standalone: 'Own session',
   'after-lift': 'After lifting',
+  'after-sport': 'After sport',
   'before-lift': 'Before lifting',
   activation: 'Switch-on before lifting',
 };

@@ -93,7 +93,7 @@ final class BoardController extends Controller
         abort_unless($library->hasRung($rung), 404);
         $board = $this->boards->load($client);
 
-        return new JsonResponse(RoadView::of(Road::to($library->rung($rung), $board->client, $board->placements, $library), $board, $library, $forecasts->of($client)));
+        return new JsonResponse(RoadView::of(Road::to($library->rung($rung), $board->client, $board->placements, $library, $board->steps()), $board, $library, $forecasts->of($client)));
     }
 
     public function aim(Request $request, Client $client): JsonResponse

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Board\BoardLoader;
 use App\Board\ClientCommands;
 use App\Board\Roster;
 use App\Board\StaleVersion;
@@ -59,6 +60,12 @@ final class ClientController extends Controller
         return $this->record($client);
     }
 
+    /** The whole document of the client: what the command line needs to name the same doses as the pages. */
+    public function whole(Client $client, BoardLoader $boards): JsonResponse
+    {
+        return new JsonResponse(self::asObjects($boards->document($client)));
+    }
+
     public function update(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'ClientRequest');
@@ -98,7 +105,8 @@ final class ClientController extends Controller
     {
         $person = $this->data->clients()->read($body->child('document'));
 
-        return [$person->name, $body->opaque('document') ?? []];
+        // where somebody stands and what a clinician allowed is kept in rows of its own
+        return [$person->name, array_diff_key($body->opaque('document') ?? [], array_flip(['as_of', 'standings', 'stopped', 'clearances', 'ladders']))];
     }
 
     private function record(Client $client, int $status = 200): JsonResponse
@@ -109,7 +117,15 @@ final class ClientController extends Controller
     /** @return array<string, mixed> */
     private static function fields(Client $client): array
     {
-        $document = $client->document;
+        return ['id' => $client->id, 'version' => $client->version, 'archived' => $client->archived_at !== null, 'document' => self::asObjects($client->document)];
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @return array<string, mixed> what is empty and an object stays one
+     */
+    private static function asObjects(array $document): array
+    {
         if (is_array($document['tests'] ?? null) && isset($document['tests']['ladders'])) {
             $document['tests']['ladders'] = (object) $document['tests']['ladders'];
         }
@@ -119,6 +135,6 @@ final class ClientController extends Controller
             }
         }
 
-        return ['id' => $client->id, 'version' => $client->version, 'archived' => $client->archived_at !== null, 'document' => $document];
+        return $document;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Board\BoardLoader;
 use App\Board\ClientCommands;
 use App\Board\Screening;
 use App\Http\Body;
@@ -16,13 +17,13 @@ use Illuminate\Http\Request;
  */
 final class ScreenController extends Controller
 {
-    public function __construct(private readonly ClientCommands $commands, private readonly Screening $screening)
+    public function __construct(private readonly ClientCommands $commands, private readonly Screening $screening, private readonly BoardLoader $boards)
     {
     }
 
     public function show(Client $client): JsonResponse
     {
-        return new JsonResponse($this->screening->of($client));
+        return new JsonResponse($this->screening->of($client, $this->boards->person($client)));
     }
 
     public function ask(Request $request, Client $client): JsonResponse

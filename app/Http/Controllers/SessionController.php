@@ -88,7 +88,7 @@ final class SessionController extends Controller
     public function save(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'SessionSaveRequest');
-        $this->commands->save($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->optionalInt('place'), $this->session($body));
+        $this->commands->save($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->optionalInt('place'), $this->session($body), $body->optionalString('insist'));
 
         return $this->board($client);
     }
@@ -133,7 +133,7 @@ final class SessionController extends Controller
     public function take(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'TakeProgramRequest');
-        $this->commands->take($client, $this->trainer(), $body->int('version'), $this->audits->fromDocument($body->opaque('program') ?? []));
+        $this->commands->take($client, $this->trainer(), $body->int('version'), $this->audits->fromDocument($body->opaque('program') ?? []), $body->optionalString('insist'));
 
         return $this->board($client);
     }

@@ -5,7 +5,7 @@ export interface Session {
   format: 'even-rungs/session';
   version: 1;
   day: Schemas['SessionMoveRequest']['day'];
-  kind: 'standalone' | 'after-lift' | 'before-lift' | 'activation';
+  kind: 'standalone' | 'after-lift' | 'before-lift' | 'after-sport' | 'activation';
   warm_up_s?: number;
   cool_down_s?: number;
   change?: { side_s: number; station_s: number };

@@ -60,7 +60,7 @@ function ClientRow({ client }: { client: Schemas['ClientRow'] }) {
           {client.limits.length > 0 && <span className="font-semibold">{client.limits.join(', ')}</span>}
           {client.needs.map((need) => (
             <span key={need.kind} data-need={need.kind} className="block font-bold text-warn">
-              {needWords(need, client.refer)}
+              {needWords(need, client)}
             </span>
           ))}
           {client.refer === null && client.gaps.length > 0 && (
@@ -80,13 +80,15 @@ function ClientRow({ client }: { client: Schemas['ClientRow'] }) {
   );
 }
 
-function needWords({ kind, on, count }: Schemas['ClientRow']['needs'][number], refer: string | null): string {
+function needWords({ kind, on, count }: Schemas['ClientRow']['needs'][number], client: Schemas['ClientRow']): string {
   const day = on === null ? '' : longDate(on);
   return {
-    refer: urgencyNames[refer ?? ''] ?? '',
+    stop: client.stop ?? `Stopped on ${day}`,
+    refer: urgencyNames[client.refer ?? ''] ?? '',
     pain: `Pain ${count ?? 0} of 10 on ${day}`,
     decision: count === 1 ? 'A verdict waits' : `${count ?? 0} verdicts wait`,
     screen: `Screen due since ${day}`,
+    kept: count === 1 ? 'One barred exercise kept all the same' : `${count ?? 0} barred exercises kept all the same`,
     stuck: count === 1 ? 'Stuck on a ladder for four weeks' : `Stuck on ${count ?? 0} ladders for four weeks`,
     retest: `Re-test due since ${day}`,
     unseen: `Last seen ${day}`,

@@ -3,7 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { answer, api, ApiError, isConflict, type Schemas } from '../../api/client';
 import { longDate, today } from '../../app/dates';
 import { Button } from '../../ui/Button';
-import { TextField, Tick, toggled } from '../../ui/Field';
+import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useClientId, useLibrary } from '../board/useBoard';
 import { limitOf } from '../client-form/document';
@@ -11,6 +11,9 @@ import { FlagTicks } from './FlagTicks';
 import { LimitTicks } from './LimitTicks';
 
 type Page = Schemas['ScreenPage'];
+
+/** Nobody has to train with pain; only where a clinician asks for it is this lifted. */
+const WISHED = 'monitored-pain';
 type Flag = Schemas['ScreenRequest']['flags'][number];
 
 /** The screen of a client: what must be cleared, when it is due again, every dated answer, and what it touched. */
@@ -172,8 +175,10 @@ function Clearances({ page }: { page: Page }) {
         {page.needed.map((each) => (
           <li key={each.id} className="flex border-t border-line py-1.5">
             <b>{each.name}</b>
-            <span className={`ml-auto ${each.covered ? 'text-faint' : 'font-semibold text-warn'}`}>
-              {each.covered ? 'cleared' : 'needs a clearance'}
+            <span
+              className={`ml-auto ${each.covered || each.id === WISHED ? 'text-faint' : 'font-semibold text-warn'}`}
+            >
+              {each.covered ? 'cleared' : each.id === WISHED ? 'not cleared' : 'needs a clearance'}
             </span>
           </li>
         ))}
@@ -184,6 +189,8 @@ function Clearances({ page }: { page: Page }) {
           <li key={each.id} className="border-t border-line py-1.5">
             <span className={each.withdrawn ? 'text-faint line-through' : ''}>
               <b>{each.who}</b>, {each.role}, {longDate(each.on)}: {each.covers.join(', ')}
+              {each.until !== null && <>, until {longDate(each.until)}</>}
+              {each.max_level !== null && <>, up to level {each.max_level}</>}
             </span>
             {each.note !== null && <span className="block text-[15px] text-faint">{each.note}</span>}
             {each.withdrawn ? (
@@ -210,10 +217,12 @@ function Clearances({ page }: { page: Page }) {
 
 function NewClearance({ page }: { page: Page }) {
   const client = useClientId();
-  const open = page.needed.filter((each) => !each.covered).map((each) => each.id);
+  const open = page.needed.filter((each) => !each.covered && each.id !== WISHED).map((each) => each.id);
   const [who, setWho] = useState('');
   const [role, setRole] = useState('');
   const [on, setOn] = useState(today());
+  const [until, setUntil] = useState('');
+  const [level, setLevel] = useState('');
   const [note, setNote] = useState('');
   const [covers, setCovers] = useState<string[]>(open);
   const save = useScreenCommand((_: null, version) =>
@@ -225,7 +234,9 @@ function NewClearance({ page }: { page: Page }) {
           who,
           role,
           on,
-          covers: covers as Schemas['ClearanceRequest']['covers'],
+          covers,
+          ...(until === '' ? {} : { until }),
+          ...(level === '' ? {} : { max_level: Number(level) }),
           ...(note.trim() === '' ? {} : { note }),
         },
       }),
@@ -243,9 +254,19 @@ function NewClearance({ page }: { page: Page }) {
       <TextField label="Who gave it" value={who} onChange={setWho} />
       <TextField label="Their role" value={role} onChange={setRole} />
       <TextField label="Given on" type="date" value={on} onChange={setOn} />
+      <TextField label="Until (open where empty)" type="date" value={until} onChange={setUntil} />
+      <SelectField
+        label="Up to level"
+        value={level}
+        options={[
+          ['', 'no limit was named'],
+          ...Array.from({ length: 10 }, (_, i) => [String(i + 1), String(i + 1)] as const),
+        ]}
+        onChange={setLevel}
+      />
       <TextField label="What they allowed or asked for" value={note} onChange={setNote} />
       <fieldset>
-        <legend className="font-semibold">It covers</legend>
+        <legend className="font-semibold">It lifts</legend>
         {page.needed
           .filter((each) => !each.covered)
           .map((each) => (

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Board;
+
+use App\Models\Client;
+use App\Models\LoggedSet;
+use App\Models\TestDay;
+use DateTimeImmutable;
+use EvenRungs\Core\Evenness\WorkDone;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Load\HardWork;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Style\Style;
+use EvenRungs\Formats\DataFolder;
+
+/**
+ * Warns where hard work, or a test to the limit, comes within 48 h of the last one.
+ */
+final class Spacing
+{
+    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards)
+    {
+    }
+
+    /** @return ?string what to say before a session of a day; null where nothing stands against it */
+    public function ofSession(Client $client, Session $session, DateTimeImmutable $day): ?string
+    {
+        $library = $this->data->library();
+        $tension = SessionTime::of($session, $library)->tensionMs;
+        $ms = array_sum(array_map(static fn (Category $each): int => $tension[$each->value] ?? 0, Category::directions()));
+        $sets = 0;
+        foreach ($session->blocks as $block) {
+            foreach ($block->entries() as $entry) {
+                $isDirection = $library->find($entry->exercise)?->category->isDirection() ?? false;
+                $sets += $isDirection ? ($block instanceof \EvenRungs\Core\Session\CircuitBlock ? $block->rounds : $entry->dose->sets) : 0;
+            }
+        }
+
+        return HardWork::isHard($sets, $ms, $this->boards->style($client)) ? $this->near($client, $day, 'Hard work') : null;
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $sets  columns of logged sets
+     * @return ?string what is kept with a log
+     */
+    public function ofLog(Client $client, array $sets, DateTimeImmutable $day, ?int $except): ?string
+    {
+        $done = new WorkDone;
+        $library = $this->data->library();
+        foreach ($sets as $set) {
+            if (is_string($set['rung']) && $library->hasRung($set['rung']) && is_int($set['done']) && $set['done'] > 0) {
+                $done->add($library->rung($set['rung']), $set['done'], is_string($set['side']) ? $set['side'] : null, $day->format('Y-m-d'));
+            }
+        }
+
+        return self::isHardWork($done, $this->boards->style($client)) ? $this->near($client, $day, 'Hard work', $except) : null;
+    }
+
+    /** @return ?string what to say before a test to the limit */
+    public function ofTest(Client $client, DateTimeImmutable $day): ?string
+    {
+        return $this->near($client, $day, 'A test to the limit');
+    }
+
+    private static function isHardWork(WorkDone $done, Style $style): bool
+    {
+        $codes = array_map(static fn (Category $each): string => $each->value, Category::directions());
+
+        return HardWork::isHard(
+            array_sum(array_map(static fn (string $code): int => $done->sets[$code] ?? 0, $codes)),
+            array_sum(array_map(static fn (string $code): int => $done->ms[$code] ?? 0, $codes)),
+            $style,
+        );
+    }
+
+    private function near(Client $client, DateTimeImmutable $day, string $what, ?int $except = null): ?string
+    {
+        $library = $this->data->library();
+        $from = $day->modify('-1 day')->format('Y-m-d');
+        $to = $day->modify('+1 day')->format('Y-m-d');
+        /** @var array<int, array{WorkDone, string}> $sessions */
+        $sessions = [];
+        foreach (LoggedSet::query()->ofClient($client)->where('on', '>=', $from)->where('on', '<=', $to)->where('done', '>', 0)->toBase()->get(['logged_session_id', 'rung', 'done', 'side', 'on']) as $row) {
+            if ($row->logged_session_id !== $except && $library->hasRung($row->rung)) {
+                $sessions[$row->logged_session_id] ??= [new WorkDone, (string) $row->on];
+                $sessions[$row->logged_session_id][0]->add($library->rung($row->rung), $row->done, $row->side, (string) $row->on);
+            }
+        }
+        $style = $this->boards->style($client);
+        $hard = [];
+        foreach ($sessions as [$done, $on]) {
+            if (self::isHardWork($done, $style)) {
+                $hard[] = new DateTimeImmutable($on);
+            }
+        }
+        $tests = TestDay::query()->ofClient($client)->where('on', '>=', $from)->where('on', '<=', $to)->pluck('on')->map(static fn (string $on): DateTimeImmutable => new DateTimeImmutable($on))->all();
+        $day = new DateTimeImmutable($day->format('Y-m-d'));
+        $near = HardWork::tooNear($day, $hard);
+        if ($near !== null) {
+            return HardWork::warning($what, $near, 'the hard session');
+        }
+        $near = HardWork::tooNear($day, array_values($tests));
+
+        return $near === null ? null : HardWork::warning($what, $near, 'the test day');
+    }
+}
