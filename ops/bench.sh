@@ -6,7 +6,7 @@ use_instance bench
 bash ops/install.sh all
 trap 'stop_services >/dev/null 2>&1 || true' EXIT
 start_services 8831 8931
-php artisan demo:seed --again
+php artisan demo:seed --again --yes
 php bench/commands.php
 php bench/planning.php
 php bench/verdicts.php

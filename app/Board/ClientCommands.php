@@ -87,7 +87,7 @@ final class ClientCommands
      */
     private function stoodOn(Client $client, Person $person, Plan $program, Position $to): array
     {
-        $edited = $this->planner->edit($client)->standOn($program, $to->rung, $to->step, $to->range, $person, $this->planner->progression($client));
+        $edited = $this->planner->edit($client)->standOn($program, $to->rung, $to->step, $to->range, $person, $this->planner->progression($client), $this->planner->present($program));
 
         return $this->planner->refitted($edited, $person);
     }
@@ -494,7 +494,7 @@ final class ClientCommands
             [$copied, $changes] = $this->planner->copy($locked)->to($old, $person, $this->planner->goal($locked));
             [$fitted] = $this->planner->refitted($copied, $person);
             Program::query()->ofClient($locked)->update(['current' => false]);
-            $row->update(['current' => true, 'document' => $this->ledger->written(new Plan($fitted->weeks, $old->title, $fitted->style, $person, $fitted->gaps, $old->x))]);
+            $row->update(['current' => true, 'document' => $this->ledger->written($this->planner->begun(new Plan($fitted->weeks, $old->title, $fitted->style, $person, $fitted->gaps, $old->x)))]);
             $label = sprintf('In use again: %s%s', $old->title ?? 'a program', $changes === [] ? '' : sprintf(', %d exercise%s replaced', count($changes), count($changes) === 1 ? '' : 's'));
             $this->ledger->record($locked, $trainer, $label, $before, $this->ledger->state($locked, $this->boards->program($locked)));
         });
@@ -518,7 +518,7 @@ final class ClientCommands
     public function copy(Client $client, Trainer $trainer, int $version, Program $program): void
     {
         $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $program): void {
-            $this->replaceProgram($locked, $trainer, 'Program copied', $this->copied($locked, $program)[0]);
+            $this->replaceProgram($locked, $trainer, 'Program copied', $this->planner->begun($this->copied($locked, $program)[0]));
         });
     }
 

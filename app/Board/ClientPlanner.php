@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Board;
 
 use App\Models\Client;
+use DateTimeImmutable;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Body\SafetyScreen;
 use EvenRungs\Core\Placement\Steps;
@@ -20,6 +21,7 @@ use EvenRungs\Core\Session\Program as Plan;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\UnusableInput;
+use Illuminate\Support\Carbon;
 
 /**
  * The planning tools of one client: with the client's house style, goal, standings and chosen ladders.
@@ -28,6 +30,9 @@ final class ClientPlanner
 {
     /** Weeks of a program where nobody said how many. */
     public const USUAL_WEEKS = 6;
+
+    /** Where a kept program says on which day its first week began. */
+    private const BEGAN = 'began_on';
 
     public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly Screening $screening)
     {
@@ -44,7 +49,22 @@ final class ClientPlanner
         $this->checkMayPlan($client);
         $planner = new WeekPlanner($this->data->library(), $this->boards->style($client), $this->data->goals());
 
-        return $planner->plan($this->boards->person($client), $weeks, $calendar ?? Calendar::of($this->boards->program($client)));
+        return $this->begun($planner->plan($this->boards->person($client), $weeks, $calendar ?? Calendar::of($this->boards->program($client))));
+    }
+
+    /** A program whose first week begins today. */
+    public function begun(Plan $program): Plan
+    {
+        return new Plan($program->weeks, $program->title, $program->style, $program->client, $program->gaps, [...$program->x ?? [], self::BEGAN => Carbon::today()->toDateString()]);
+    }
+
+    /** The week of a program that is trained now: every seven days from its beginning the next one. */
+    public function present(Plan $program): int
+    {
+        $began = $program->x[self::BEGAN] ?? null;
+        $weeks = is_string($began) ? intdiv((int) (new DateTimeImmutable($began))->diff(Carbon::today()->toDateTimeImmutable())->format('%r%a'), 7) : 0;
+
+        return max(1, min(count($program->weeks), 1 + $weeks));
     }
 
     public function plannedIfAllowed(Client $client, int $weeks): ?Plan

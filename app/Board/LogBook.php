@@ -140,13 +140,16 @@ final class LogBook
             return is_array($value) ? array_values(array_filter($value, is_string(...))) : null;
         };
 
+        // the repetitions beside a time of work are information: it was done, or it was not begun
+        $isTimed = (bool) $row['timed'];
+
         return new LoggedSet(
             match ($row['side']) {
                 'left', 'right', 'both' => $row['side'],
                 default => null,
             },
-            (int) $int('target'),
-            (int) $int('done'),
+            $isTimed ? 1 : (int) $int('target'),
+            $isTimed ? min(1, (int) $int('done')) : (int) $int('done'),
             $list('faults'),
             $list('cued') ?? [],
             $text('ended_by'),
@@ -159,7 +162,7 @@ final class LogBook
             self::range($row, ''),
             ($row['range'] !== null && (float) $row['range'] <= 0) || ($row['range_cm'] !== null && (float) $row['range_cm'] <= 0),
             (bool) $row['open'],
-            (bool) $row['timed'],
+            $isTimed,
             $int('target_hold'),
             $int('hold'),
         );

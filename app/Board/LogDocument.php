@@ -118,6 +118,7 @@ final class LogDocument
             'open' => self::flag($set, 'open'),
             'target_hold' => self::ms($set, 'target_hold_s'),
             'hold' => self::ms($set, 'hold_s'),
+            'timed' => self::flag($set, 'timed'),
             'load_kg' => $set->optionalNumber('load_kg'),
             'talked' => self::flag($set, 'talked'),
             'shaking' => self::flag($set, 'shaking'),
@@ -198,7 +199,7 @@ final class LogDocument
     private function writeSet(SetRow $set): array
     {
         $scale = $this->library->hasRung($set->rung) ? self::scale($this->library->rung($set->rung)) : 1;
-        $columns = array_diff_key($set->attributesToArray(), array_flip(['id', 'studio_id', 'client_id', 'logged_session_id', 'ladder', 'on', 'target_hold', 'hold', 'timed']));
+        $columns = array_diff_key($set->attributesToArray(), array_flip(['id', 'studio_id', 'client_id', 'logged_session_id', 'ladder', 'on', 'target_hold', 'hold']));
         $seconds = static fn (?int $ms): ?float => $ms === null ? null : $ms / 1000;
 
         return array_filter([...$columns, 'target' => $set->target / $scale, 'done' => $set->done / $scale, 'target_hold_s' => $seconds($set->target_hold), 'hold_s' => $seconds($set->hold)], static fn (mixed $value): bool => $value !== null);

@@ -16,6 +16,7 @@ use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
+use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Figure\Drawing;
 use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\FloorSpan;
@@ -60,15 +61,17 @@ final class FloorPlans
         [$session, $left] = $this->safe($session, $person);
         $time = SessionTime::of($session, $library);
         $sets = [];
+        $kept = [];
         foreach (RunSheet::of($session, $time->timeline, $library) as $set) {
             $entry = $session->blocks[$set->block]->entries()[$set->entry];
             $rung = $library->find($entry->exercise);
             if ($rung !== null) {
                 $sets[] = [0, $rung, $entry->dose, $set];
+                $kept[$rung->id] = Insistence::of($entry)?->words();
             }
         }
 
-        return $this->plan($studio, $client->name, $session, $time->timeline, [['client' => $client->id, 'name' => $client->name]], $sets, [...($warning === null ? [] : [$warning]), ...$left]);
+        return $this->plan($studio, $client->name, $session, $time->timeline, [['client' => $client->id, 'name' => $client->name]], $sets, [...($warning === null ? [] : [$warning]), ...$left], array_filter($kept, is_string(...)));
     }
 
     /**
@@ -131,9 +134,10 @@ final class FloorPlans
      * @param  list<array{client: string, name: string}>  $members
      * @param  list<array{int, Rung, Dose, FloorSet}>  $sets  each with its member, rung and dose
      * @param  list<string>  $warnings  to be read before the start
+     * @param  array<string, string>  $kept  why a barred rung is done all the same, by rung
      * @return array<string, mixed>
      */
-    private function plan(Studio $studio, string $title, Session $session, array $timeline, array $members, array $sets, array $warnings = []): array
+    private function plan(Studio $studio, string $title, Session $session, array $timeline, array $members, array $sets, array $warnings = [], array $kept = []): array
     {
         $last = [];
         foreach ($sets as $i => [$member, $rung, , $set]) {
@@ -142,7 +146,7 @@ final class FloorPlans
         $rungs = [];
         $ladders = [];
         foreach ($sets as [, $rung, $dose]) {
-            $rungs[$rung->id] ??= $this->rung($rung, $dose);
+            $rungs[$rung->id] ??= [...$this->rung($rung, $dose), 'kept' => $kept[$rung->id] ?? null];
             $ladders[$rung->ladder] ??= $this->data->library()->ladderOf($rung)->name;
         }
 
@@ -206,9 +210,9 @@ final class FloorPlans
     }
 
     /**
-     * What a set is asked beside its amount, as a log names it: the range, and the hold in every repetition.
+     * What a set is asked beside its amount, as a log names it: the range, the hold in every repetition, and whether its time is what counts.
      *
-     * @return array<string, int|float>
+     * @return array<string, int|float|bool>
      */
     public static function asked(Rung $rung, Dose $dose): array
     {
@@ -218,6 +222,7 @@ final class FloorPlans
         return [
             ...array_combine(array_map(static fn (string $key): string => 'target_'.$key, array_keys($range)), array_values($range)),
             ...($hold === null ? [] : ['target_hold_s' => $hold->toNumber()]),
+            ...($dose->measure instanceof Work ? ['timed' => true] : []),
         ];
     }
 

@@ -31,16 +31,18 @@ final class ProgramEdit
     }
 
     /**
-     * Puts a rung in the place of every rung of its ladder, and in later weeks what is expected after it; sets and rests
-     * stay as they were.
+     * Puts a rung in the place of every rung of its ladder, and in the weeks after the present one what is expected after it; sets and
+     * rests stay as they were.
+     *
+     * @param  int  $present  week that is trained now; 1 is the first
      */
-    public function standOn(Program $program, Rung $rung, int $step, ?Range $range, Client $client, Progression $progression): Program
+    public function standOn(Program $program, Rung $rung, int $step, ?Range $range, Client $client, Progression $progression, int $present = 1): Program
     {
-        return $program->mapSessions(function (Session $session, Week $week) use ($rung, $step, $range, $client, $progression): Session {
+        return $program->mapSessions(function (Session $session, Week $week) use ($rung, $step, $range, $client, $progression, $present): Session {
             if (! $this->trains($session, $rung->ladder)) {
                 return $session;
             }
-            $expected = $progression->expected($rung, $step, $range, $week->number, $client);
+            $expected = $progression->expected($rung, $step, $range, max(1, $week->number - $present + 1), $client);
 
             return $this->claimed($session->mapEntries($this->replacement($expected->rung, $expected->step, $expected->range, $expected->rung === $rung ? [] : $expected->why)));
         });
@@ -73,6 +75,7 @@ final class ProgramEdit
     /** Takes a ladder out of the program; a rung of another ladder stands in where one is given and the session does not have it. */
     public function instead(Program $program, string $ladder, ?Rung $swap): Program
     {
+        $before = $program;
         $of = [];
         foreach ($program->weeks as $week) {
             foreach ($week->sessions as $session) {
@@ -91,7 +94,9 @@ final class ProgramEdit
             });
         }
 
-        return $program->withWeeks(array_map(static fn (Week $week): Week => $week->withSessions(array_values(array_filter($week->sessions, static fn (Session $session): bool => $session->entries() !== []))), $program->weeks));
+        $trained = $program->withWeeks(array_map(static fn (Week $week): Week => $week->withSessions(array_values(array_filter($week->sessions, static fn (Session $session): bool => $session->entries() !== []))), $program->weeks));
+
+        return LostDirections::named($before, $trained, $this->library, 'What trained it is stopped.');
     }
 
     /** Takes one exercise out of the program, and blocks that it leaves empty. */

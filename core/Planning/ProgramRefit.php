@@ -7,14 +7,10 @@ namespace EvenRungs\Core\Planning;
 use EvenRungs\Core\Body\Age;
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Dose\Seconds;
-use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
-use EvenRungs\Core\Session\DirectionShares;
-use EvenRungs\Core\Session\Gap;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
-use EvenRungs\Core\Session\Week;
 
 /**
  * Brings every session of a program that has grown over its minutes back inside them, and names the directions that a week loses by it.
@@ -33,18 +29,17 @@ final class ProgramRefit
         $mayTrim = ! $client->hasMedicalLimit() && ! Age::of($client)->isOld();
         $given = [];
         $weeks = [];
-        $gaps = $program->gaps;
         foreach ($program->weeks as $week) {
             $sessions = [];
             foreach ($week->sessions as $session) {
                 $sessions[] = $this->session($session, $week->clientIn($client), $mayTrim, $given);
             }
-            $fitted = $week->withSessions(array_values(array_filter($sessions)));
-            $weeks[] = $fitted;
-            $gaps = [...$gaps, ...$this->lost($week, $fitted, $gaps)];
+            $weeks[] = $week->withSessions(array_values(array_filter($sessions)));
         }
 
-        return [new Program($weeks, $program->title, $program->style, $program->client, $gaps, $program->x), array_values(array_unique($given))];
+        $fitted = LostDirections::named($program, $program->withWeeks($weeks), $this->library, 'The minutes leave no room for it since the doses grew.');
+
+        return [$fitted, array_values(array_unique($given))];
     }
 
     /** @param  list<string>  $given */
@@ -65,23 +60,5 @@ final class ProgramRefit
         }
 
         return $fitted[0];
-    }
-
-    /**
-     * @param  list<Gap>  $known
-     * @return list<Gap>
-     */
-    private function lost(Week $before, Week $after, array $known): array
-    {
-        [$was, $is] = [DirectionShares::of($before, $this->library)->sessions, DirectionShares::of($after, $this->library)->sessions];
-        $lost = [];
-        foreach (Category::directions() as $direction) {
-            $named = array_filter($known, static fn (Gap $gap): bool => $gap->category === $direction && $gap->week === $after->number);
-            if ($named === [] && $is[$direction->value] < $was[$direction->value] && $is[$direction->value] < 2) {
-                $lost[] = new Gap($direction, $after->number, 'The minutes leave no room for it since the doses grew.');
-            }
-        }
-
-        return $lost;
     }
 }

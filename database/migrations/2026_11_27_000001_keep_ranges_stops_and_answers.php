@@ -31,7 +31,7 @@ return new class extends Migration
             $table->boolean('open')->nullable()->comment('a hold meant to run to the first fault');
             $table->unsignedInteger('target_hold')->nullable()->comment('milliseconds in every repetition');
             $table->unsignedInteger('hold')->nullable();
-            $table->boolean('timed')->nullable()->comment('target and done are milliseconds of work in a circuit');
+            $table->boolean('timed')->nullable()->comment('the time of its work in a circuit counts, and no repetitions');
             $table->index(['client_id', 'pain_kind']);
         });
         Schema::table('verdict_answers', function (Blueprint $table): void {

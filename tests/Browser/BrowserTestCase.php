@@ -55,7 +55,7 @@ abstract class BrowserTestCase extends TestCase
 
     protected function setUp(): void
     {
-        exec(sprintf('EVEN_RUNGS_INSTANCE=test php %s demo:seed --again 2>&1', escapeshellarg(dirname(__DIR__, 2).'/artisan')), $output, $code);
+        exec(sprintf('EVEN_RUNGS_INSTANCE=test php %s demo:seed --again --yes 2>&1', escapeshellarg(dirname(__DIR__, 2).'/artisan')), $output, $code);
         self::assertSame(0, $code, implode("\n", $output));
         $this->profile = sys_get_temp_dir().'/even-rungs-browser-'.bin2hex(random_bytes(4));
         $options = new ChromeOptions;

@@ -16,6 +16,12 @@ export function isConflict(error: Error | null): boolean {
   return error instanceof ApiError && error.problem.status === 409;
 }
 
+/** What the server asks for at a field before it goes on; null where it asks for nothing there. */
+export function asks(error: Error | null, field: string): string | null {
+  const found = error instanceof ApiError ? error.problem.errors.find((each) => each.path === `/${field}`) : undefined;
+  return found?.message ?? null;
+}
+
 function cookie(name: string): string | undefined {
   const found = document.cookie.split('; ').find((pair) => pair.startsWith(`${name}=`));
   return found === undefined ? undefined : decodeURIComponent(found.slice(name.length + 1));

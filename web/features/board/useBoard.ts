@@ -26,13 +26,13 @@ export function useLibrary() {
 
 export type BoardCommand =
   | { do: 'move'; rung: string; step: number; note?: string }
-  | { do: 'dose'; week: number; session: number; block: number; entry: number; dose: string }
+  | { do: 'dose'; week: number; session: number; block: number; entry: number; dose: string; sure?: boolean }
   | { do: 'swap'; week: number; session: number; block: number; entry: number; rung: string }
   | { do: 'aim'; rung: string; wanted: boolean }
   | { do: 'use'; ladders: string[] | null }
   | { do: 'follow'; style: string }
   | { do: 'begin'; weeks: number; calendar: Pick<Schemas['NewProgramRequest'], 'away' | 'matches' | 'wished'> }
-  | { do: 'session'; week: number; place?: number; session: Schemas['SessionSaveRequest']['session'] }
+  | { do: 'session'; week: number; place?: number; session: Schemas['SessionSaveRequest']['session']; insist?: string }
   | { do: 'remove-session'; week: number; place: number }
   | { do: 'move-session'; week: number; place: number; day: Schemas['SessionMoveRequest']['day'] }
   | { do: 'mend'; rule: string; where: string }
@@ -56,9 +56,12 @@ function send(client: string, version: number, command: BoardCommand): Promise<B
         }),
       );
     case 'dose': {
-      const { week, session, block, entry, dose } = command;
+      const { week, session, block, entry, dose, sure } = command;
       return answer(
-        api.POST('/clients/{client}/doses', { params, body: { version, week, session, block, entry, dose } }),
+        api.POST('/clients/{client}/doses', {
+          params,
+          body: { version, week, session, block, entry, dose, ...(sure === true ? { sure } : {}) },
+        }),
       );
     }
     case 'swap': {
@@ -88,11 +91,17 @@ function send(client: string, version: number, command: BoardCommand): Promise<B
         }),
       );
     case 'session': {
-      const { week, place, session } = command;
+      const { week, place, session, insist } = command;
       return answer(
         api.POST('/clients/{client}/sessions', {
           params,
-          body: { version, week, session, ...(place === undefined ? {} : { place }) },
+          body: {
+            version,
+            week,
+            session,
+            ...(place === undefined ? {} : { place }),
+            ...(insist === undefined ? {} : { insist }),
+          },
         }),
       );
     }

@@ -2,10 +2,11 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { answer, api, isConflict } from '../../api/client';
+import { answer, api, asks, isConflict } from '../../api/client';
 import { dayNames, kindNames } from '../../app/words';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
+import { Insist } from '../../ui/Insist';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
 import { RungPicker } from '../library/RungPicker';
@@ -163,6 +164,19 @@ function Head({
   const board = useBoard();
   const navigate = useNavigate();
   const data = tools.bench.data;
+  const question = asks(command.error, 'insist');
+  const save = (insist?: string) => {
+    command.mutate(
+      {
+        do: 'session',
+        week,
+        ...(place === null ? {} : { place }),
+        session: sent(tools.session),
+        ...(insist === undefined ? {} : { insist }),
+      },
+      { onSuccess: () => void navigate(week === 1 ? '../week' : `../week?week=${week}`) },
+    );
+  };
   return (
     <div className="flex flex-wrap items-end gap-3">
       <h1 className={client === null ? 'text-2xl font-bold' : 'text-xl font-bold'}>
@@ -189,18 +203,16 @@ function Head({
             look="act"
             disabled={command.isPending || tools.session.blocks.length === 0 || board.data?.week === null}
             onClick={() => {
-              command.mutate(
-                { do: 'session', week, ...(place === null ? {} : { place }), session: sent(tools.session) },
-                { onSuccess: () => void navigate(week === 1 ? '../week' : `../week?week=${week}`) },
-              );
+              save();
             }}
           >
             {command.isPending ? 'Saving …' : 'Save into the week'}
           </Button>
         )}
       </div>
+      {question !== null && <Insist question={question} busy={command.isPending} onInsist={save} />}
       <p role="alert" className="w-full font-semibold text-warn empty:hidden">
-        {isConflict(command.error) ? null : command.error?.message}
+        {isConflict(command.error) || question !== null ? null : command.error?.message}
         {tools.change.isError && tools.change.variables.do !== 'dose' && tools.change.variables.do !== 'rounds'
           ? tools.change.error.message
           : null}

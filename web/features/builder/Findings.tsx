@@ -45,7 +45,8 @@ export function Findings({
               ))}
             </span>
           </span>
-          {finding.fix !== null && (
+          {finding.change === null && finding.fix !== null && <span className="max-w-72 text-sm">{finding.fix}</span>}
+          {finding.change !== null && finding.fix !== null && (
             <Button
               className="max-w-72 py-1 text-left leading-tight"
               disabled={busy}

@@ -7,6 +7,7 @@ import { dayNames } from '../../app/words';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { TextField, Tick, toggled } from '../../ui/Field';
+import { Kept } from '../../ui/Kept';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useClientId, useLibrary } from '../board/useBoard';
 import { newKey } from '../floor/run';
@@ -82,7 +83,15 @@ export function DoorPage() {
             sets: (sessions[place]?.blocks ?? [])
               .flatMap((block) => block.entries)
               .filter((entry) => entry.ladder !== null)
-              .flatMap((entry) => entry.grid.map((row) => ({ rung: entry.exercise, ...row, done: 0 }))),
+              .flatMap((entry) =>
+                entry.grid.map(({ side, target, asked: what }) => ({
+                  rung: entry.exercise,
+                  side,
+                  target,
+                  ...what,
+                  done: 0,
+                })),
+              ),
           },
         }),
       ),
@@ -356,6 +365,7 @@ function Side({
               >
                 {entry.name}
                 <span className="block text-sm font-normal text-faint">{entry.dose}</span>
+                <Kept unsafe={entry.unsafe} insisted={entry.insisted} />
               </span>
               <span className="text-faint">{entry.total.text}</span>
             </li>

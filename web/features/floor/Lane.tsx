@@ -106,6 +106,14 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
       <Progress run={run} at={at} />
       <Conflicts run={run} />
       {stopped && <Stopped words={run.plan.stop.words} />}
+      {run.plan.warnings.length > 0 && run.ranMs === 0 && !over && (
+        <div role="alert" className="mx-4 mt-2 rounded-md border-2 border-warn bg-warn-soft px-3 py-2">
+          <p className="font-bold text-warn">Before it starts</p>
+          {run.plan.warnings.map((line) => (
+            <p key={line}>{line}</p>
+          ))}
+        </div>
+      )}
       <div className={alone ? 'grid grid-cols-[minmax(0,1fr)] gap-4 p-3 lg:grid-cols-2 lg:p-4' : 'space-y-4 p-3'}>
         {over ? (
           <Finish run={run} act={act} />
@@ -258,6 +266,9 @@ function Present({ run, at }: { run: Run; at: number }) {
           </span>
         )}
       </div>
+      {alone && shown?.rung != null && run.plan.rungs[shown.rung]?.kept != null && (
+        <p className="font-semibold text-warn">! {run.plan.rungs[shown.rung]?.kept}</p>
+      )}
       <div className="flex items-center gap-4">
         <p
           role="timer"

@@ -1,11 +1,12 @@
 import { Check, Minus, Plus } from 'lucide-react';
 import { memo, useState } from 'react';
+import type { Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { toggled } from '../../ui/Field';
-import { painKinds } from '../log/painKinds';
+import { painKinds, painless } from '../log/painKinds';
 import { sideNames, units } from './words';
-import { doneOf, isBehind, report, tell, tick, type Place, type Report, type Run } from './run';
+import { doneOf, isBehind, report, tell, tick, type PainKind, type Place, type Report, type Run } from './run';
 import { Scale } from './Scale';
 
 type Act = (by: (run: Run, at: number) => Run) => void;
@@ -116,6 +117,13 @@ function Before({ run, member, act }: { run: Run; member: number; act: Act }) {
           act((each, at) => tell(each, member, { pain_before: pain }, at));
         }}
       />
+      <Kinds
+        pain={own?.pain_before}
+        value={own?.pain_kind}
+        onChange={(pain_kind) => {
+          act((each, at) => tell(each, member, { pain_kind }, at));
+        }}
+      />
       {rung !== undefined && (
         <div className="mt-3 rounded-md border border-line p-3">
           <p className="font-bold">{rung.name}</p>
@@ -145,9 +153,30 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
   const step = set.unit === 's' ? 5 : 1;
   const before = previous(run, i);
   const isClean = told.faults?.length === 0 && (told.cued ?? []).length === 0;
-  const shown = rung.faults.filter(
-    (fault) => told.faults?.includes(fault.id) === true || told.cued?.includes(fault.id),
-  );
+  const own = new Set(rung.faults.map((fault) => fault.id));
+  const others = run.plan.all_faults.filter((fault) => !own.has(fault.id));
+  const isSeen = (fault: { id: string }) =>
+    told.faults?.includes(fault.id) === true || told.cued?.includes(fault.id) === true;
+  const shown = [...rung.faults, ...others].filter(isSeen);
+  const faultButton = (fault: { id: string; name: string }) => {
+    const on = isSeen(fault);
+    return (
+      <Button
+        key={fault.id}
+        aria-pressed={on}
+        className={`min-h-11 ${on ? 'border-warn bg-warn-soft text-warn' : ''}`}
+        onClick={() => {
+          put({
+            faults: toggled(told.faults ?? [], fault.id, !on),
+            cued: (told.cued ?? []).filter((each) => each !== fault.id),
+            ...(fault.id === 'breath-held' ? { breathing: on } : {}),
+          });
+        }}
+      >
+        {fault.name}
+      </Button>
+    );
+  };
   return (
     <div data-set={i}>
       <h3 className="flex flex-wrap items-baseline gap-x-2 text-lg font-bold">
@@ -179,6 +208,7 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
         </Button>
         <span className={done < set.target ? 'font-semibold text-warn' : 'text-faint'}>
           of {set.target} {units[set.unit]}
+          {rangeText(set.asked)}
         </span>
         {before !== null && told.pain === undefined && told.effort === undefined && (
           <Button
@@ -209,26 +239,14 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
         >
           Clean, breathing
         </Button>
-        {rung.faults.map((fault) => {
-          const on = told.faults?.includes(fault.id) === true || told.cued?.includes(fault.id) === true;
-          return (
-            <Button
-              key={fault.id}
-              aria-pressed={on}
-              className={`min-h-11 ${on ? 'border-warn bg-warn-soft text-warn' : ''}`}
-              onClick={() => {
-                put({
-                  faults: toggled(told.faults ?? [], fault.id, !on),
-                  cued: (told.cued ?? []).filter((each) => each !== fault.id),
-                  ...(fault.id === 'breath-held' ? { breathing: on } : {}),
-                });
-              }}
-            >
-              {fault.name}
-            </Button>
-          );
-        })}
+        {rung.faults.map(faultButton)}
       </div>
+      <details className="mt-1">
+        <summary className="min-h-10 cursor-pointer py-2 font-semibold">Another fault</summary>
+        <div role="group" aria-label="Other faults" className="flex flex-wrap gap-1.5">
+          {others.map(faultButton)}
+        </div>
+      </details>
       {shown.map((fault) => {
         const cured = told.cued?.includes(fault.id) === true;
         return (
@@ -265,22 +283,13 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
           put({ pain });
         }}
       />
-      {(told.pain ?? 0) > 0 && (
-        <div role="group" aria-label="Kind of pain" className="mt-1 flex flex-wrap gap-1">
-          {painKinds.map(([kind, label]) => (
-            <Button
-              key={kind}
-              aria-pressed={told.pain_kind === kind}
-              className={`min-h-10 ${told.pain_kind === kind ? 'border-stand bg-stand text-on-stand' : ''}`}
-              onClick={() => {
-                put({ pain_kind: kind });
-              }}
-            >
-              {label}
-            </Button>
-          ))}
-        </div>
-      )}
+      <Kinds
+        pain={told.pain}
+        value={told.pain_kind}
+        onChange={(pain_kind) => {
+          put({ pain_kind });
+        }}
+      />
       <Scale
         label="Effort"
         ends={['none', 'all there is']}
@@ -330,20 +339,55 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
             Shaking
           </Choice>
         </div>
-        <div role="group" aria-label="Range" className="mt-1 flex flex-wrap gap-1">
-          {[1, 0.75, 0.5, 0.25].map((range) => (
-            <Choice
-              key={range}
-              on={told.range === range}
-              onChange={() => {
-                put({ range });
+        {rung.range === 'share' && (
+          <div role="group" aria-label="Range" className="mt-1 flex flex-wrap gap-1">
+            {[1, 0.75, 0.5, 0.25].map((range) => (
+              <Choice
+                key={range}
+                on={(told.range ?? set.asked.target_range ?? 1) === range}
+                onChange={() => {
+                  put({ range });
+                }}
+              >
+                {range === 1 ? 'Full range' : `${range * 100} % of the range`}
+              </Choice>
+            ))}
+          </div>
+        )}
+        {rung.range === 'cm' && (
+          <label className="mt-1 flex items-center gap-2">
+            Range (cm)
+            <input
+              type="number"
+              min={0}
+              max={300}
+              className="w-24 rounded border border-wood bg-card px-2 py-2"
+              value={told.range_cm ?? set.asked.target_range_cm ?? ''}
+              onChange={(event) => {
+                put({
+                  range_cm:
+                    event.target.value === '' ? undefined : Math.min(300, Math.max(0, Number(event.target.value))),
+                });
               }}
-            >
-              {range === 1 ? 'Full range' : `${range * 100} % of the range`}
-            </Choice>
-          ))}
-        </div>
-        {(told.range ?? 1) < 1 && <p className="text-faint">{rung.less_range}</p>}
+            />
+          </label>
+        )}
+        {set.asked.target_hold_s !== undefined && (
+          <label className="mt-1 flex items-center gap-2">
+            Held in each repetition (s)
+            <input
+              type="number"
+              min={0}
+              max={3600}
+              className="w-24 rounded border border-wood bg-card px-2 py-2"
+              value={told.hold_s ?? set.asked.target_hold_s}
+              onChange={(event) => {
+                if (event.target.value !== '') put({ hold_s: Math.max(0, Number(event.target.value)) });
+              }}
+            />
+          </label>
+        )}
+        {isCut(told, set.asked) && <p className="text-faint">{rung.less_range}</p>}
         <label className="mt-1 flex items-center gap-2">
           Load (kg)
           <input
@@ -359,6 +403,48 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
           />
         </label>
       </details>
+    </div>
+  );
+}
+
+/** The range a set is asked for, where it is not the full one. */
+function rangeText({ target_range, target_range_cm }: Schemas['Asked']): string {
+  if (target_range_cm !== undefined) return `, ${target_range_cm} cm`;
+  return target_range === undefined || target_range === 1 ? '' : `, ${target_range * 100} % of the range`;
+}
+
+function isCut(told: Report, asked: Schemas['Asked']): boolean {
+  return (told.range ?? asked.target_range ?? 1) < 1 || (told.range_cm ?? Infinity) < (asked.target_range_cm ?? 0);
+}
+
+/** What kind of pain it was; numbness and giving way are asked for without pain too. */
+function Kinds({
+  pain,
+  value,
+  onChange,
+}: {
+  pain: number | undefined;
+  value: PainKind | undefined;
+  onChange: (kind: PainKind | undefined) => void;
+}) {
+  if (pain === undefined) return null;
+  return (
+    <div role="group" aria-label="Kind of pain" className="mt-1 flex flex-wrap items-center gap-1">
+      {pain === 0 && <span className="text-faint">No pain, but</span>}
+      {painKinds
+        .filter(([kind]) => pain > 0 || painless.includes(kind))
+        .map(([kind, label]) => (
+          <Button
+            key={kind}
+            aria-pressed={value === kind}
+            className={`min-h-10 ${value === kind ? 'border-stand bg-stand text-on-stand' : ''}`}
+            onClick={() => {
+              onChange(value === kind ? undefined : kind);
+            }}
+          >
+            {label}
+          </Button>
+        ))}
     </div>
   );
 }

@@ -19,6 +19,8 @@ export interface Report {
   breathing?: boolean | undefined;
   felt?: Place[] | undefined;
   range?: number | undefined;
+  range_cm?: number | undefined;
+  hold_s?: number | undefined;
   load_kg?: number | undefined;
   talked?: boolean | undefined;
   shaking?: boolean | undefined;
@@ -30,6 +32,8 @@ export interface Member {
   key: string;
   soreness?: number | undefined;
   pain_before?: number | undefined;
+  /** said of the whole session */
+  pain_kind?: PainKind | undefined;
   effort?: number | undefined;
   ticks: Record<string, Tick[]>;
   /** the newest revision that the server has */
@@ -263,7 +267,7 @@ export function stops(plan: FloorPlan, report: Report | undefined): boolean {
 
 export function isStopped(run: Run, member: number): boolean {
   return (
-    (run.members[member]?.pain_before ?? 0) > run.plan.stop.over ||
+    stops(run.plan, { pain: run.members[member]?.pain_before, pain_kind: run.members[member]?.pain_kind }) ||
     run.plan.sets.some((set, i) => set.member === member && stops(run.plan, run.reports[i]))
   );
 }
@@ -297,6 +301,16 @@ function recorded(told: Report = {}): Recorded {
   return Object.fromEntries(Object.entries(told).filter(([, value]) => value !== undefined));
 }
 
+/** What a set comes to where nobody wrote otherwise: its range and the hold of its repetitions as they were asked. */
+function asAsked({ target_range, target_range_cm, target_hold_s, timed }: FloorSet['asked']): Recorded {
+  return {
+    ...(target_range === undefined ? {} : { target_range, range: target_range }),
+    ...(target_range_cm === undefined ? {} : { target_range_cm, range_cm: target_range_cm }),
+    ...(target_hold_s === undefined ? {} : { target_hold_s, hold_s: target_hold_s }),
+    ...(timed === undefined ? {} : { timed }),
+  };
+}
+
 /** The log of a member as the server takes it: every set that was asked for, those not begun with nothing done. */
 export function logOf(run: Run, member: number): Schemas['LogRunRequest'] {
   const own = run.members[member];
@@ -311,6 +325,7 @@ export function logOf(run: Run, member: number): Schemas['LogRunRequest'] {
     on: run.on,
     ...(own?.soreness === undefined ? {} : { soreness: own.soreness }),
     ...(own?.pain_before === undefined ? {} : { pain_before: own.pain_before }),
+    ...(own?.pain_kind === undefined ? {} : { pain_kind: own.pain_kind }),
     ...(own?.effort === undefined ? {} : { effort: own.effort }),
     ...(run.finished ? { ran_s: run.ranMs / 1000 } : {}),
     ...(Object.keys(asked).length === 0 ? {} : { ticks: asked }),
@@ -322,6 +337,7 @@ export function logOf(run: Run, member: number): Schemas['LogRunRequest'] {
               side: set.side,
               target: set.target,
               ...(set.load_kg === null ? {} : { load_kg: set.load_kg }),
+              ...asAsked(set.asked),
               ...recorded(run.reports[i]),
               done: doneOf(run, i),
             },

@@ -5,7 +5,7 @@ import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useClientId, useLibrary } from '../board/useBoard';
 import { Grid } from './Grid';
-import { startOfLog } from './rows';
+import { rangeKind, startOfLog } from './rows';
 
 const whats = { edited: 'edited', removed: 'taken back', restored: 'put back' } as const;
 
@@ -21,10 +21,8 @@ export function EditLog({ session, onDone }: { session: number; onDone: () => vo
   });
   if (one.isPending || library.isPending) return <Waiting what="the log" />;
   if (one.isError) return <Notice title={one.error.message} />;
-  const names = new Map(
-    library.data?.library.ladders.flatMap((each) => each.rungs).map((rung) => [rung.id, rung.name]),
-  );
-  const { ticks } = one.data.log;
+  const rungs = new Map(library.data?.library.ladders.flatMap((each) => each.rungs).map((rung) => [rung.id, rung]));
+  const { ticks, checked } = one.data.log;
   return (
     <>
       <div className="mb-2 flex items-center gap-3">
@@ -35,13 +33,23 @@ export function EditLog({ session, onDone }: { session: number; onDone: () => vo
       </div>
       <Grid
         key={one.data.revision}
-        start={startOfLog(one.data.log, one.data.units, (rung) => names.get(rung) ?? rung)}
+        start={startOfLog(
+          one.data.log,
+          one.data.units,
+          (rung) => rungs.get(rung)?.name ?? rung,
+          (rung) => rangeKind(rungs.get(rung)?.range),
+        )}
         label="Save the change"
         submit={async (body) => {
           await answer(
             api.POST('/clients/{client}/logs/{session}', {
               params,
-              body: { ...body, ...(ticks === undefined ? {} : { ticks }), revision: one.data.revision },
+              body: {
+                ...body,
+                ...(ticks === undefined ? {} : { ticks }),
+                ...(checked === undefined ? {} : { checked }),
+                revision: one.data.revision,
+              },
             }),
           );
           queries.removeQueries({ queryKey: ['log', client, session] });

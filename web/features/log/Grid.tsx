@@ -3,9 +3,14 @@ import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { useLibrary } from '../board/useBoard';
-import { painKinds } from './painKinds';
+import { painKinds, painless } from './painKinds';
 import { bodyOf, clean, type Group, type LogBody, type Row, type Start } from './rows';
 import { useLogChange } from './useLogChange';
+
+/** The faults that are looked for on a rung, then all others. */
+function ownFirst<T>(own: readonly T[], all: readonly T[]): T[] {
+  return [...new Set([...own, ...all])];
+}
 
 /** A session as it stood on paper: one row a set and side, filled by keyboard. What stays empty was not recorded. */
 export function Grid({
@@ -118,6 +123,7 @@ export function Grid({
                   <th scope="col">Set</th>
                   <th scope="col">Target</th>
                   <th scope="col">Done</th>
+                  {group.range !== null && <th scope="col">Range, {group.range === 'cm' ? 'cm' : '%'}</th>}
                   <th scope="col">Fault</th>
                   <th scope="col">Pain</th>
                   <th scope="col">Effort</th>
@@ -143,6 +149,21 @@ export function Grid({
                         }}
                       />
                     </td>
+                    {group.range !== null && (
+                      <td>
+                        <input
+                          type="number"
+                          min={0}
+                          max={group.range === 'cm' ? 300 : 100}
+                          aria-label={`Range, ${group.name}, set ${r + 1}`}
+                          className="w-18 rounded border border-wood bg-card px-1 py-1"
+                          value={row.range}
+                          onChange={(event) => {
+                            change(g, r, { range: event.target.value });
+                          }}
+                        />
+                      </td>
+                    )}
                     <td>
                       <select
                         aria-label={`Fault, ${group.name}, set ${r + 1}`}
@@ -154,7 +175,7 @@ export function Grid({
                       >
                         <option value="">not recorded</option>
                         <option value="none">none</option>
-                        {rungs.get(row.rung)?.faults.map((fault) => (
+                        {ownFirst(rungs.get(row.rung)?.faults ?? [], [...faultNames.keys()]).map((fault) => (
                           <option key={fault} value={fault}>
                             {faultNames.get(fault) ?? fault}
                           </option>
@@ -163,7 +184,7 @@ export function Grid({
                     </td>
                     <td>
                       {scale(g, r, row, 'pain', `Pain, ${group.name}, set ${r + 1}`)}
-                      {Number(row.pain) > 0 && (
+                      {row.pain !== '' && (
                         <select
                           aria-label={`Kind of pain, ${group.name}, set ${r + 1}`}
                           className="ml-1 rounded border border-wood bg-card px-1 py-1"
@@ -175,11 +196,13 @@ export function Grid({
                           }}
                         >
                           <option value="">kind not recorded</option>
-                          {painKinds.map(([kind, label]) => (
-                            <option key={kind} value={kind}>
-                              {label}
-                            </option>
-                          ))}
+                          {painKinds
+                            .filter(([kind]) => row.pain !== '0' || painless.includes(kind))
+                            .map(([kind, label]) => (
+                              <option key={kind} value={kind}>
+                                {label}
+                              </option>
+                            ))}
                         </select>
                       )}
                     </td>

@@ -86,6 +86,14 @@ export function LogPage() {
         )}
       </div>
       <div className="space-y-6">
+        {logs.data.stop !== null && (
+          <Notice title={`Everything is stopped since ${longDate(logs.data.stop.on)}: ${logs.data.stop.kind}`}>
+            <p>
+              Nothing is planned or run until a clinician has seen the client and a clearance of a later day stands on
+              the screen page.
+            </p>
+          </Notice>
+        )}
         <section aria-label="Verdicts">
           <h2 className="text-xl font-bold">Verdicts</h2>
           {logs.data.verdicts.length === 0 && (

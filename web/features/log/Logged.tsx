@@ -45,6 +45,12 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
               {session.soreness !== null && session.soreness > 0 && `, soreness ${session.soreness}`}
               {session.open && <b>, on the floor</b>}
               {session.edited && ', edited'}
+              {!session.checked && ', nobody watched'}
+              {session.warned.map((line) => (
+                <span key={line} className="block font-semibold text-warn">
+                  {line}
+                </span>
+              ))}
               <span className="block text-faint">{session.exercises.join(', ')}</span>
             </span>
             <Button

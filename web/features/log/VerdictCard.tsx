@@ -39,6 +39,7 @@ export function VerdictCard({ verdict, held }: { verdict: Verdict; held: string 
   });
   const [changing, setChanging] = useState(false);
   const bad = verdict.verdict === 'stop' || verdict.refer;
+  const takesOut = verdict.verdict === 'stop' && verdict.scope === 'ladder';
   const changer = (
     <Button
       disabled={reply.isPending}
@@ -60,7 +61,7 @@ export function VerdictCard({ verdict, held }: { verdict: Verdict; held: string 
         <span className={`ml-auto ${bad ? 'text-warn' : ''}`}>{words[verdict.verdict]}</span>
       </h3>
       <p>
-        {verdict.from}
+        {verdict.from}, {verdict.from_dose}
         {verdict.to !== null && verdict.moves && (
           <>
             {' → '}
@@ -81,11 +82,24 @@ export function VerdictCard({ verdict, held }: { verdict: Verdict; held: string 
         {verdict.load !== null && <li className="font-semibold">{verdict.load}</li>}
         {verdict.retest && <li>Test this ladder again.</li>}
       </ul>
+      {verdict.gives_way.length > 0 && (
+        <p>
+          <b>Gives way in the weeks ahead:</b> {verdict.gives_way.join('; ')}.
+        </p>
+      )}
+      {verdict.verdict === 'stop' && (
+        <p className="font-semibold">
+          {verdict.scope === 'all'
+            ? 'The whole plan is halted until a clearance of a later day is recorded.'
+            : 'This ladder is out of plan, door and floor until a clearance of a later day is recorded.'}
+        </p>
+      )}
+      {verdict.moved_here && <p className="font-semibold">Accepted: the client was moved here.</p>}
       {held !== null && <p className="font-semibold text-warn">{held}</p>}
       <p className="text-sm text-faint">Rule: {verdict.sentence}</p>
       {verdict.verdict === 'stay' ? null : verdict.answered === null ? (
         <div className="mt-2 flex gap-2">
-          {verdict.moves && (
+          {(verdict.moves || takesOut) && (
             <Button
               look="act"
               disabled={reply.isPending}
@@ -93,7 +107,11 @@ export function VerdictCard({ verdict, held }: { verdict: Verdict; held: string 
                 reply.mutate({ answer: 'accepted' });
               }}
             >
-              Accept
+              {takesOut
+                ? verdict.swap === null
+                  ? 'Take it out'
+                  : `Take it out, ${verdict.swap} in its place`
+                : 'Accept'}
             </Button>
           )}
           <Button
@@ -102,14 +120,16 @@ export function VerdictCard({ verdict, held }: { verdict: Verdict; held: string 
               reply.mutate({ answer: 'postponed' });
             }}
           >
-            {verdict.moves ? 'Not now' : 'Noted'}
+            {verdict.moves || takesOut ? 'Not now' : 'Noted'}
           </Button>
           {!changing && changer}
         </div>
       ) : (
         <p className="mt-1 font-semibold">
           {verdict.answered === 'accepted'
-            ? 'Accepted.'
+            ? takesOut
+              ? 'Taken out of the weeks ahead.'
+              : 'Accepted.'
             : verdict.answered === 'changed'
               ? `Changed: ${verdict.note ?? ''}`
               : verdict.moves

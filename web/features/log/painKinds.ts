@@ -11,3 +11,6 @@ export const painKinds: readonly (readonly [PainKind, string])[] = [
   ['numb', 'numbness'],
   ['giving-way', 'giving way'],
 ];
+
+/** Those that somebody may have without pain. */
+export const painless: readonly PainKind[] = ['numb', 'giving-way'];

@@ -1,6 +1,6 @@
 import type { Schemas } from '../../api/client';
 import { today } from '../../app/dates';
-import type { PainKind } from './painKinds';
+import { painless, type PainKind } from './painKinds';
 
 type Session = Schemas['BoardSession'];
 type Sent = Schemas['LoggedSet'];
@@ -10,7 +10,11 @@ export interface Row {
   rung: string;
   side: Sent['side'];
   target: number;
+  /** what is asked beside the amount */
+  asked: Schemas['Asked'];
   done: string;
+  /** how far it went: a share in percent, or centimetres */
+  range: string;
   fault: string;
   pain: string;
   kind: PainKind | '';
@@ -24,6 +28,8 @@ export interface Group {
   name: string;
   dose: string;
   unit: string | null;
+  /** how its range is written; null where it has none */
+  range: 'share' | 'cm' | null;
   rows: Row[];
 }
 
@@ -53,7 +59,15 @@ export function startOf(session: Session): Start {
         name: entry.name,
         dose: entry.dose,
         unit: entry.unit,
-        rows: entry.grid.map((row) => ({ ...blank, rung: entry.exercise, side: row.side, target: row.target })),
+        range: entry.range,
+        rows: entry.grid.map((row) => ({
+          ...blank,
+          rung: entry.exercise,
+          side: row.side,
+          target: row.target,
+          asked: row.asked,
+          range: askedRange(row.asked),
+        })),
       })),
     on: today(),
     soreness: '',
@@ -62,6 +76,16 @@ export function startOf(session: Session): Start {
     effort: '',
     minutes: '',
   };
+}
+
+/** How the range of a rung is written in a log. */
+export function rangeKind(range: Schemas['RungDraft']['range']): Group['range'] {
+  return range === undefined ? null : range === 'share' ? 'share' : 'cm';
+}
+
+/** A range as the grid writes it. */
+function askedRange({ target_range, target_range_cm }: Schemas['Asked']): string {
+  return target_range_cm !== undefined ? String(target_range_cm) : String(Math.round((target_range ?? 1) * 100));
 }
 
 function text(value: number | undefined): string {
@@ -77,17 +101,23 @@ export function startOfLog(
   log: Schemas['Log'],
   units: Schemas['OneLog']['units'],
   nameOf: (rung: string) => string,
+  rangeOf: (rung: string) => Group['range'],
 ): Start {
   const groups: Group[] = [];
   for (const set of log.sets) {
     const name = nameOf(set.rung);
     if (groups[groups.length - 1]?.name !== name)
-      groups.push({ name, dose: '', unit: units[set.rung] ?? null, rows: [] });
+      groups.push({ name, dose: '', unit: units[set.rung] ?? null, range: rangeOf(set.rung), rows: [] });
     groups[groups.length - 1]?.rows.push({
       rung: set.rung,
       side: set.side,
       target: set.target,
+      asked: askedOf(set),
       done: String(set.done),
+      range:
+        rangeOf(set.rung) === 'cm'
+          ? text(set.range_cm ?? set.target_range_cm)
+          : text(Math.round((set.range ?? 1) * 100)),
       fault: faultOf(set),
       pain: text(set.pain),
       kind: set.pain_kind ?? '',
@@ -107,6 +137,25 @@ export function startOfLog(
   };
 }
 
+function askedOf({ target_range, target_range_cm, target_hold_s, timed }: Sent): Schemas['Asked'] {
+  return {
+    ...(target_range === undefined ? {} : { target_range }),
+    ...(target_range_cm === undefined ? {} : { target_range_cm }),
+    ...(target_hold_s === undefined ? {} : { target_hold_s }),
+    ...(timed === undefined ? {} : { timed }),
+  };
+}
+
+/** How far it went; the full range where that is asked is left out. */
+function rangeOf(row: Row): Pick<Sent, 'range' | 'range_cm'> {
+  if (row.range.trim() === '') return {};
+  if (row.asked.target_range_cm !== undefined || row.was?.range_cm !== undefined)
+    return { range_cm: Number(row.range) };
+  return row.asked.target_range === undefined && row.was?.range === undefined && row.range === '100'
+    ? {}
+    : { range: Number(row.range) / 100 };
+}
+
 function faults(row: Row): Pick<Sent, 'faults' | 'ended_by'> {
   if (row.was !== null && row.fault === faultOf(row.was)) {
     const { faults: known, ended_by } = row.was;
@@ -116,21 +165,31 @@ function faults(row: Row): Pick<Sent, 'faults' | 'ended_by'> {
 }
 
 function toSent(row: Row): Sent {
-  const { cued, felt, range, load_kg, talked, shaking } = row.was ?? ({} as Partial<Sent>);
+  const { cued, felt, load_kg, talked, shaking, open, hold_s } = row.was ?? ({} as Partial<Sent>);
   return {
     rung: row.rung,
     ...(row.side === undefined ? {} : { side: row.side }),
     target: row.target,
+    ...row.asked,
     done: Number(row.done),
+    ...rangeOf(row),
     ...faults(row),
     ...(row.pain === ''
       ? {}
-      : { pain: Number(row.pain), ...(row.pain === '0' || row.kind === '' ? {} : { pain_kind: row.kind }) }),
+      : {
+          pain: Number(row.pain),
+          ...(row.kind === '' || (row.pain === '0' && !painless.includes(row.kind)) ? {} : { pain_kind: row.kind }),
+        }),
     ...(row.effort === '' ? {} : { effort: Number(row.effort) }),
     ...(row.breathing === '' ? {} : { breathing: row.breathing === 'yes' }),
     ...(cued === undefined ? {} : { cued }),
     ...(felt === undefined ? {} : { felt }),
-    ...(range === undefined ? {} : { range }),
+    ...(open === undefined ? {} : { open }),
+    ...(hold_s === undefined
+      ? row.asked.target_hold_s === undefined
+        ? {}
+        : { hold_s: row.asked.target_hold_s }
+      : { hold_s }),
     ...(load_kg === undefined ? {} : { load_kg }),
     ...(talked === undefined ? {} : { talked }),
     ...(shaking === undefined ? {} : { shaking }),

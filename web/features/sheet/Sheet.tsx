@@ -3,6 +3,7 @@ import { Fragment } from 'react';
 import { useMe } from '../../app/session';
 import { dayNames, kindNames } from '../../app/words';
 import { Button } from '../../ui/Button';
+import { Kept } from '../../ui/Kept';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useLibrary } from '../board/useBoard';
 import { Still } from '../../ui/Figure';
@@ -77,6 +78,7 @@ export function Sheet() {
                               </span>{' '}
                             </Fragment>
                           ))}
+                          <Kept unsafe={entry.unsafe} insisted={entry.insisted} />
                         </span>
                       </li>
                     ))}

@@ -39,6 +39,11 @@ export function TestsPage() {
         ) : (
           <>
             <Results days={days.data} names={names} />
+            {days.data.warning !== null && (
+              <p role="alert" className="mt-3 rounded-md border-2 border-warn bg-warn-soft px-3 py-2 font-semibold">
+                {days.data.warning}
+              </p>
+            )}
             <Button
               look="act"
               className="mt-3"

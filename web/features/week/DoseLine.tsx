@@ -1,6 +1,6 @@
 import { Pencil } from 'lucide-react';
 import { useId, useState } from 'react';
-import { isConflict, type Schemas } from '../../api/client';
+import { asks, isConflict, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { useBoard, useBoardCommand } from '../board/useBoard';
 
@@ -19,9 +19,9 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
   const errorId = useId();
   const rung = board.data?.ladders.flatMap((ladder) => ladder.rungs).find((each) => each.id === entry.exercise);
 
-  function save(dose: string) {
+  function save(dose: string, sure = false) {
     command.mutate(
-      { do: 'dose', ...place, dose },
+      { do: 'dose', ...place, dose, sure },
       {
         onSuccess: () => {
           setText(null);
@@ -88,7 +88,7 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
       <p id={errorId} className="text-sm">
         {command.isError && !isConflict(command.error) ? (
           <span role="alert" className="font-semibold text-warn">
-            {command.error.message}
+            {asks(command.error, 'sure') ?? command.error.message}
           </span>
         ) : (
           <span className="text-faint">
@@ -116,6 +116,16 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
         <Button look="act" type="submit" disabled={command.isPending}>
           Save
         </Button>
+        {asks(command.error, 'sure') !== null && command.variables?.do === 'dose' && (
+          <Button
+            disabled={command.isPending}
+            onClick={() => {
+              if (command.variables?.do === 'dose') save(command.variables.dose, true);
+            }}
+          >
+            It is meant
+          </Button>
+        )}
         <Button
           onClick={() => {
             setText(null);

@@ -4,6 +4,7 @@ import type { Schemas } from '../../api/client';
 import { dayNames, kindNames } from '../../app/words';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
+import { Kept } from '../../ui/Kept';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
 import { useBoard, useBoardCommand } from '../board/useBoard';
@@ -174,6 +175,7 @@ function SessionCard({ session, week, place }: { session: Schemas['BoardSession'
                   )}
                   <Why about={entry.name} reasons={entry.why} />
                 </div>
+                <Kept unsafe={entry.unsafe} insisted={entry.insisted} />
                 <DoseLine entry={entry} place={{ week, session: place, block: b, entry: e }} />
               </li>
             ))}
