@@ -12,6 +12,8 @@ use App\Models\Trainer;
 use EvenRungs\Core\Body\Basis;
 use EvenRungs\Core\Body\Clearance as Lifted;
 use EvenRungs\Core\Body\Client as Person;
+use EvenRungs\Core\Body\Flag;
+use EvenRungs\Core\Body\Urgency;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Shorthand;
@@ -364,6 +366,7 @@ final class ClientCommands
             throw UnusableInput::at('/until', 'lies before the day of the clearance');
         }
         $this->ledger->change($client, $body->int('version'), function (Client $locked) use ($trainer, $body, $on, $until): void {
+            $covers = $this->liftable($body, $locked);
             Clearance::query()->create([
                 'studio_id' => $locked->studio_id,
                 'client_id' => $locked->id,
@@ -371,7 +374,7 @@ final class ClientCommands
                 'who' => $body->string('who'),
                 'role' => $body->string('role'),
                 'on' => $on,
-                'covers' => $this->liftable($body, $locked),
+                'covers' => $covers,
                 'until' => $until,
                 'max_level' => $body->optionalInt('max_level'),
                 'note' => $body->optionalString('note'),
@@ -383,7 +386,7 @@ final class ClientCommands
     /**
      * @return list<string>
      *
-     * @throws UnusableInput where there is nothing of that name to lift
+     * @throws UnusableInput where there is nothing of that name to lift, or the day is not after an emergency or a stop
      */
     private function liftable(Node $body, Client $client): array
     {
@@ -393,6 +396,20 @@ final class ClientCommands
                 || (str_starts_with($id, 'stop:') && $library->hasLadder(substr($id, 5)));
             if (! $known) {
                 throw UnusableInput::at('/covers/'.$i, sprintf('there is no "%s" to lift', mb_substr($id, 0, 60)));
+            }
+        }
+
+        $person = $this->boards->person($client);
+        $flags = array_column(array_map(static fn (Flag $flag): array => [$flag->id, $flag], $person->screen->flags ?? []), 1, 0);
+        foreach ($body->strings('covers') as $id) {
+            $since = match (true) {
+                $id === Lifted::STOP_OF_ALL => $person->stopped?->on,
+                str_starts_with($id, 'stop:') => ($person->standings[substr($id, 5)] ?? null)?->stopped,
+                isset($flags[$id]) && $flags[$id]->urgency === Urgency::Emergency => $person->screen?->on,
+                default => null,
+            };
+            if ($since !== null && $body->string('on') <= $since->format('Y-m-d')) {
+                throw UnusableInput::at('/on', sprintf('must be a later day than %s: an emergency or a stop is lifted only by what a clinician says after it', $since->format('j F Y')));
             }
         }
 

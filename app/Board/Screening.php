@@ -156,8 +156,11 @@ final class Screening
         return $newest === null || $newest < $asked ? null : new DateTimeImmutable($newest);
     }
 
-    /** @return array<string, mixed> */
-    public function of(Client $record, Person $person): array
+    /**
+     * @param  bool  $monitorsPain  whether the client's style lets monitored pain count
+     * @return array<string, mixed>
+     */
+    public function of(Client $record, Person $person, bool $monitorsPain): array
     {
         $due = $this->due($record);
         $names = [...array_map(static fn (Flag $flag): string => $flag->name, $this->data->flags()), ...array_map(static fn ($rule): string => $rule->name, $this->data->library()->limits)];
@@ -181,7 +184,9 @@ final class Screening
                 $rows[] = ['id' => Allowed::ofStop($ladder), 'name' => ucfirst($named(Allowed::ofStop($ladder))), 'covered' => $person->stopOn($ladder) === null];
             }
         }
-        $rows[] = ['id' => Allowed::MONITORED_PAIN, 'name' => 'Training with monitored pain, up to 5', 'covered' => $person->clearance(Allowed::MONITORED_PAIN) !== null];
+        if ($monitorsPain) {
+            $rows[] = ['id' => Allowed::MONITORED_PAIN, 'name' => 'Training with monitored pain, up to 5', 'covered' => $person->clearance(Allowed::MONITORED_PAIN) !== null];
+        }
 
         return [
             'needed' => $rows,

@@ -67,6 +67,12 @@ final class Dose
         return new self($this->measure, $this->sets, $this->side, $this->rest, $this->loadKg, $range);
     }
 
+    /** Whether one set of it is one set of another, whatever the number of sets. */
+    public function hasSetsLike(self $other): bool
+    {
+        return $this->side === $other->side && $this->loadKg === $other->loadKg && $this->measure == $other->measure && $this->rest == $other->rest && $this->range == $other->range;
+    }
+
     public function isPerSide(): bool
     {
         return $this->side?->isPerSide() ?? false;

@@ -319,7 +319,7 @@ final class Steps
     {
         $kept = [$steps[0]];
         foreach (array_slice($steps, 1) as $step) {
-            if ($step->withSets(1) != $kept[count($kept) - 1]->withSets(1)) {
+            if (! $step->hasSetsLike($kept[count($kept) - 1])) {
                 $kept[] = $step;
             }
         }

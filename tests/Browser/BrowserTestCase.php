@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use DateTimeImmutable;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
@@ -110,7 +111,11 @@ abstract class BrowserTestCase extends TestCase
     {
         $this->browser->wait(self::WAIT_S, 100)->until(Until::elementToBeClickable($by), 'No such element: '.$by->getValue());
 
-        return $this->browser->findElement($by);
+        $found = $this->browser->findElement($by);
+        // out from under what is fixed at the bottom of a page
+        $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$found]);
+
+        return $found;
     }
 
     protected function waitForText(string $text): void
@@ -140,6 +145,14 @@ abstract class BrowserTestCase extends TestCase
         $field = $this->css($selector);
         $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
         $field->sendKeys($text);
+    }
+
+    /** Types a day into a date field, as a browser of the United States takes it. */
+    protected function fillDay(string $label, string $iso): void
+    {
+        $field = $this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//input', $label)));
+        $field->sendKeys((new DateTimeImmutable($iso))->format('mdY'));
+        self::assertSame((new DateTimeImmutable($iso))->format('Y-m-d'), $field->getAttribute('value'));
     }
 
     /**

@@ -103,7 +103,7 @@ final class BuilderTest extends BrowserTestCase
         $this->button('Save into the week')->click();
         $this->waitForText('Audit:');
         $this->button('Undo')->click();
-        $this->waitForText('Audit: nothing found');
+        $this->waitForText('Audit: 0 errors, 0 warnings');
     }
 
     public function test_a_bad_program_is_mended_to_no_error_with_taps(): void

@@ -19,7 +19,7 @@ final class LogTest extends BrowserTestCase
 
     private function acceptAfterTwoCleanLogs(string $verdict): void
     {
-        $this->logDeadBug(1);
+        $this->logDeadBug(1, 2);
         $this->waitForText('One more clean session at Dead bug, heel taps.');
         $this->logDeadBug(2);
         $this->css(sprintf('[data-verdict="%s"]', $verdict));
@@ -27,8 +27,9 @@ final class LogTest extends BrowserTestCase
         $this->waitUntilGone(sprintf('[data-verdict="%s"]', $verdict));
     }
 
-    private function logDeadBug(int $entry): void
+    private function logDeadBug(int $entry, int $daysAgo = 0): void
     {
+        $this->fillDay('Done on', sprintf('-%d days', $daysAgo));
         $this->css('button[aria-label^="All as planned: Dead bug"]')->click();
         $this->button('Save the log')->click();
         $this->browser->wait(15, 100)->until(fn (): bool => count($this->browser->findElements(WebDriverBy::cssSelector('button[aria-label^="Take back the log"]'))) === $entry);
@@ -76,7 +77,7 @@ final class LogTest extends BrowserTestCase
         $this->open('/clients');
         $this->waitForText('Pain 7 of 10 on');
         $this->waitForText('A verdict waits');
-        self::assertSame(['Anker Stave', 'Maren Tidewell'], array_map(static fn (RemoteWebElement $each): string => $each->getText(), array_slice($this->browser->findElements(WebDriverBy::cssSelector('main li .text-lg')), 0, 2)));
+        self::assertSame(['Maren Tidewell', 'Anker Stave'], array_map(static fn (RemoteWebElement $each): string => $each->getText(), array_slice($this->browser->findElements(WebDriverBy::cssSelector('main li .text-lg')), 0, 2)));
     }
 
     public function test_a_log_is_edited_taken_back_and_put_back_and_the_verdict_follows(): void

@@ -34,6 +34,7 @@ final class PractitionerPathTest extends BrowserTestCase
         $this->link('Screen')->click();
         $this->waitForText('Ask today');
         $this->tick('Numbness between the legs');
+        $this->fillDay('Asked on', '-2 days');
         $this->tick('I asked about every sign above');
         $this->button('Save the answers')->click();
         $this->waitForText('Planning stops here until a clinician has seen the client.');

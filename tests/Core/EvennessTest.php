@@ -10,6 +10,8 @@ use EvenRungs\Core\Evenness\EvennessRule;
 use EvenRungs\Core\Evenness\WorkDone;
 use EvenRungs\Core\Forecast\Forecast;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Session\DirectionShares;
+use EvenRungs\Core\Session\Week;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 
@@ -49,6 +51,16 @@ final class EvennessTest extends TestCase
         $barred = self::rule([$tap->ladder => $below->id, 'bridge' => 'bridge'], ['limits' => [['limit' => 'shoulder', 'severity' => 'severe']]]);
         self::assertArrayNotHasKey('AR', $barred->levels);
         self::assertArrayHasKey('AR', $barred->leftOut);
+    }
+
+    public function test_what_a_rung_trains_too_gets_half_its_work_in_the_shares_of_a_week(): void
+    {
+        // 2 sets × 5 repetitions × 6 s × 2 sides = 120 s against bending, half of it against turning
+        $session = Documents::straight([['exercise' => 'bird-dog-elbow-knee', 'sets' => 2, 'reps' => 5, 'tempo' => '2-1-2-1', 'side' => 'each', 'rest_s' => 30]]);
+        $shares = DirectionShares::of(new Week(1, [], [$session]), Documents::data()->library());
+
+        self::assertSame([120_000, 60_000], [$shares->ms['AF'], $shares->ms['AR']]);
+        self::assertSame([67, 33, 0], [$shares->percent(Category::AntiFlexion), $shares->percent(Category::AntiRotation), $shares->percent(Category::AntiExtension)]);
     }
 
     public function test_work_done_counts_by_tempo_once_for_both_sides_and_half_for_what_it_trains_too(): void

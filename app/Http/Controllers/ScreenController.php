@@ -23,7 +23,7 @@ final class ScreenController extends Controller
 
     public function show(Client $client): JsonResponse
     {
-        return new JsonResponse($this->screening->of($client, $this->boards->person($client)));
+        return new JsonResponse($this->screening->of($client, $this->boards->person($client), $this->boards->style($client)->monitorsPain));
     }
 
     public function ask(Request $request, Client $client): JsonResponse

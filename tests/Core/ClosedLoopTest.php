@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use EvenRungs\Core\Body\Client;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Tests\Support\Career;
+use Tests\Support\Documents;
+use Tests\Support\Person;
+
+/**
+ * The whole loop: what is planned, done, judged and planned again agrees.
+ */
+final class ClosedLoopTest extends TestCase
+{
+    private const CAREERS = 40;
+
+    private const WEEKS = 26;
+
+    private const KIT = ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bar', 'suspension', 'bench', 'wall', 'hang', 'throw-ball', 'ankle-weight'];
+
+    private const GOALS = ['general', 'rehab', 'strength', 'endurance-sport', 'rotational-sport', 'youth', 'healthy-ageing'];
+
+    public function test_whoever_trains_is_planned_judged_and_moved_by_one_truth(): void
+    {
+        $seed = (int) (getenv('EVEN_RUNGS_SEED') ?: random_int(1, 1_000_000_000));
+        $careers = (int) (getenv('EVEN_RUNGS_CAREERS') ?: self::CAREERS);
+        $weeks = (int) (getenv('EVEN_RUNGS_WEEKS') ?: self::WEEKS);
+        fwrite(STDERR, "Careers, seed {$seed}\n");
+        $toTop = [];
+        $moves = ['up' => 0, 'back' => 0, 'stop' => 0];
+        for ($i = 0; $i < $careers; $i++) {
+            $chance = new Randomizer(new Mt19937($seed + $i));
+            $styles = Documents::data()->styleNames();
+            $style = $styles[$i % count($styles)];
+            $kind = Person::KINDS[intdiv($i, count($styles)) % count(Person::KINDS)];
+            $client = self::client($chance);
+            $career = new Career($client, Documents::data()->style($style), new Person($kind, $weeks, $chance), sprintf('seed %d, career %d, %s, %s, %s', $seed, $i, $style, $kind, $client->goal->value));
+            $career->live($weeks);
+            foreach ($career->moves as $how => $times) {
+                $moves[$how] += $times;
+            }
+            foreach ($kind === 'perfect' ? $career->toTop : [] as $week) {
+                $toTop[$style][] = $week;
+            }
+        }
+        foreach ($toTop as $style => $at) {
+            sort($at);
+            fwrite(STDERR, sprintf("  %-14s weeks to the top of a ladder: %d to %d, half within %d (%d ladders)\n", $style, $at[0], end($at), $at[intdiv(count($at), 2)], count($at)));
+        }
+        self::assertGreaterThan($careers, $moves['up']);
+        self::assertGreaterThan(0, $moves['back']);
+    }
+
+    private static function client(Randomizer $chance): Client
+    {
+        $limits = array_keys(Documents::data()->library()->limits);
+        $own = [];
+        foreach ($chance->getInt(0, 2) === 0 ? $chance->pickArrayKeys($limits, $chance->getInt(1, 2)) : [] as $key) {
+            $own[] = ['limit' => $limits[$key], ...($chance->getInt(0, 1) === 0 ? [] : ['severity' => ['mild', 'moderate', 'severe'][$chance->getInt(0, 2)]])];
+        }
+        $level = static fn (): int => $chance->getInt(1, 8);
+        $days = [];
+        foreach ($chance->pickArrayKeys(['mon' => 1, 'tue' => 1, 'wed' => 1, 'thu' => 1, 'fri' => 1, 'sat' => 1], $chance->getInt(2, 4)) as $day) {
+            $days[$day] = $chance->getInt(10, 40);
+        }
+        $goal = self::GOALS[$chance->getInt(0, count(self::GOALS) - 1)];
+
+        return Documents::client([
+            'goal' => $goal,
+            'born' => $goal === 'youth' ? 2014 : $chance->getInt(1945, 2005),
+            'limits' => $own,
+            'equipment' => $chance->getInt(0, 1) === 0 ? self::KIT : ['mat', 'band', 'wall', 'bench'],
+            'ability' => ['BR' => $level(), 'AE' => $level(), 'AF' => $level(), 'AL' => $level(), 'AR' => $level()],
+            'days' => $days,
+            'as_of' => '2027-01-04',
+            'clearances' => array_map(static fn (array $limit): array => ['lifts' => $limit['limit'], 'on' => '2026-12-01', 'by' => 'A. Practice', 'role' => 'Physician'], $own),
+        ]);
+    }
+}
