@@ -55,8 +55,13 @@ final class LibraryJson
         $rest = Seconds::of($node->number('rest_s'));
         $kind = MeasureKind::from($node->string('measure'));
         $stresses = [];
+        $spared = [];
         foreach ($node->ints('stresses') as $stress => $grade) {
-            $stresses[$stress] = max(1, min(3, $grade));
+            if ($grade > 0) {
+                $stresses[$stress] = min(3, $grade);
+            } else {
+                $spared[] = $stress;
+            }
         }
 
         return new Rung(
@@ -103,6 +108,7 @@ final class LibraryJson
             FigureJson::read($node->child('figure'), $poses),
             $node->optionalString('timed_test'),
             self::readRange($node),
+            $spared,
         );
     }
 
@@ -214,7 +220,7 @@ final class LibraryJson
             ...($rung->timedTest === null ? [] : ['timed_test' => $rung->timedTest]),
             'requires' => array_map(static fn (Gate $gate): array => ['rung' => $gate->rung, 'what' => $gate->what], $rung->requires),
             'faults' => $rung->faults,
-            'stresses' => (object) $rung->stresses,
+            'stresses' => (object) [...$rung->stresses, ...array_fill_keys($rung->spared, 0)],
             'equipment' => $rung->equipment,
             'helpful' => $rung->helpful,
             'adds' => $rung->coaching()->adds,

@@ -48,7 +48,8 @@ start_database() {
     db -e "CREATE DATABASE IF NOT EXISTS even_rungs CHARACTER SET utf8mb4;
         CREATE USER IF NOT EXISTS 'even_rungs'@'127.0.0.1';
         ALTER USER 'even_rungs'@'127.0.0.1' IDENTIFIED BY '$(setting DB_PASSWORD)';
-        GRANT ALL ON even_rungs.* TO 'even_rungs'@'127.0.0.1';" || fail "the database user could not be made"
+        GRANT ALL ON even_rungs.* TO 'even_rungs'@'127.0.0.1';
+        GRANT ALL ON even_rungs_older.* TO 'even_rungs'@'127.0.0.1';" || fail "the database user could not be made"
 }
 
 start_php() {

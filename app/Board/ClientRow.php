@@ -42,7 +42,7 @@ final class ClientRow
     {
         $all = $board->client->openStop();
         if ($all !== null) {
-            return sprintf('Everything stopped: %s', PainKind::tryFrom($all->kind)?->label() ?? 'pain');
+            return sprintf('Everything stopped: %s', PainKind::tryFrom($all->kind)?->symptom() ?? 'pain');
         }
         $stopped = array_filter($board->placements, static fn (Placement $each): bool => $each->stopped() !== null);
 

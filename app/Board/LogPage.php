@@ -46,7 +46,7 @@ final class LogPage
             'holds' => (object) $this->evenness->rule($board)->reasons(),
             'removed' => $this->logs->removed($client),
             'load' => $this->load($client, $board),
-            'stop' => $board->client->openStop() === null ? null : ['on' => $board->client->openStop()->on->format('Y-m-d'), 'kind' => PainKind::tryFrom($board->client->openStop()->kind)?->label() ?? 'pain'],
+            'stop' => $board->client->openStop() === null ? null : ['on' => $board->client->openStop()->on->format('Y-m-d'), 'kind' => PainKind::tryFrom($board->client->openStop()->kind)?->symptom() ?? 'pain'],
         ];
     }
 

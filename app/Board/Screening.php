@@ -52,12 +52,10 @@ final class Screening
         return $written;
     }
 
-    /** The day the signs were asked last; null where they never were. */
+    /** The day of the answers that stand, the last that were written down; null where nobody asked. */
     public function askedOn(Client $record): ?string
     {
-        $on = Screen::query()->ofClient($record)->where('asked', true)->max('on');
-
-        return is_string($on) ? $on : null;
+        return Screen::query()->ofClient($record)->where('asked', true)->ordered('id', 'desc')->first()?->on;
     }
 
     /** Whether a stop asks for the screen anew, before anything is planned or run. */

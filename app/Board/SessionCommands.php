@@ -127,32 +127,41 @@ final class SessionCommands
     private function insisted(Client $client, Trainer $trainer, array $sessions, ?string $insist): array
     {
         $board = $this->boards->load($client);
-        $library = $this->data->library();
         $why = trim($insist ?? '');
-        /** @var list<string> $asked */
         $asked = [];
-        $kept = array_map(static fn (Session $session): Session => $session->withBlocks(array_map(static function (Block $block) use ($board, $library, $trainer, $why, &$asked): Block {
-            return $block->entries() === [] ? $block : $block->withEntries(array_map(static function (Entry $entry) use ($board, $block, $library, $trainer, $why, &$asked): Entry {
-                $rung = $library->find($entry->exercise);
-                if ($rung === null || Insistence::of($entry) !== null) {
-                    return $entry;
+        $kept = [];
+        foreach ($sessions as $session) {
+            $blocks = [];
+            foreach ($session->blocks as $block) {
+                $entries = [];
+                foreach ($block->entries() as $entry) {
+                    $reasons = Insistence::of($entry) === null ? $this->against($board, $block, $entry) : [];
+                    $asked = [...$asked, ...$reasons];
+                    $entries[] = $reasons === [] || $why === '' ? $entry : Insistence::on($entry, mb_substr($why, 0, 300), $trainer->name, Carbon::today()->toDateString());
                 }
-                $reasons = Obstacles::between($board->client, $rung, $library)->safety($library);
-                $range = DoseRange::outside($entry->dose, $board->steps()->of($rung), $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets);
-                $reasons = [...$reasons, ...($range?->isFar === true ? [$range->text] : [])];
-                if ($reasons === []) {
-                    return $entry;
-                }
-                $asked[] = sprintf('%s %s', $rung->name, implode('; ', $reasons));
-
-                return $why === '' ? $entry : Insistence::on($entry, mb_substr($why, 0, 300), $trainer->name, Carbon::today()->toDateString());
-            }, $block->entries()));
-        }, $session->blocks)), $sessions);
+                $blocks[] = $entries === [] ? $block : $block->withEntries($entries);
+            }
+            $kept[] = $session->withBlocks($blocks);
+        }
         if ($asked !== [] && $why === '') {
             throw UnusableInput::at('/insist', sprintf('say why it is kept all the same: %s', implode('. ', array_unique($asked))));
         }
 
         return $kept;
+    }
+
+    /** @return list<string> what speaks against an entry: what bars it, or a dose that is far from usual; at most one line */
+    private function against(Board $board, Block $block, Entry $entry): array
+    {
+        $library = $this->data->library();
+        $rung = $library->find($entry->exercise);
+        if ($rung === null) {
+            return [];
+        }
+        $range = DoseRange::outside($entry->dose, $board->steps()->of($rung), $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets);
+        $reasons = [...Obstacles::between($board->client, $rung, $library)->safety($library), ...($range?->isFar === true ? [$range->text] : [])];
+
+        return $reasons === [] ? [] : [sprintf('%s %s', $rung->name, implode('; ', $reasons))];
     }
 
     /** @param  callable(Program): Program  $edit */

@@ -38,9 +38,13 @@ final class LadderDraft
         $ladder = LibraryJson::readLadder(new Node($document), $this->data->poses());
         $written = LibraryJson::writeLadder($ladder, true);
         $rungs = [...$ladder->rungs, ...$ladder->retired];
+        $library = $this->data->library();
+        $none = array_fill_keys(array_keys($library->stresses), 0);
         foreach ($written['rungs'] as $i => $rung) {
             unset($rung['start'], $rung['top'], $rung['measure']);
-            $written['rungs'][$i] = [...$rung, 'steps' => array_map(Shorthand::write(...), $rungs[$i]->steps)];
+            // a shipped rung was asked about every stress
+            $isAnswered = $library->hasRung($rungs[$i]->id) && $library->unanswered($library->rung($rungs[$i]->id)) === [];
+            $written['rungs'][$i] = [...$rung, 'stresses' => (object) [...($isAnswered ? $none : []), ...(array) $rung['stresses']], 'steps' => array_map(Shorthand::write(...), $rungs[$i]->steps)];
         }
 
         return $written;

@@ -38,6 +38,7 @@ final class Library
      * @param  array<string, LimitRule>  $limits  by id
      * @param  array<string, Equipment>  $equipment  by id
      * @param  array<string, string>  $ownWords  names that a studio has matched itself: rung id by what was written
+     * @param  array<string, list<string>>  $unanswered  stresses that nobody has graded, by rung of a studio's own
      *
      * @throws InvalidValue when a rung id or a name stands twice, or a rung names a fault, stress, kit or gate that is not there
      */
@@ -48,6 +49,7 @@ final class Library
         public readonly array $limits,
         public readonly array $equipment,
         public readonly array $ownWords = [],
+        private readonly array $unanswered = [],
     ) {
         $ids = [];
         foreach ($ladders as $ladder) {
@@ -95,11 +97,23 @@ final class Library
     public function with(array $own, array $ownWords = []): self
     {
         $byId = array_column($this->ladders, null, 'id');
+        $unanswered = [];
         foreach ($own as $ladder) {
             $byId[$ladder->id] = $ladder;
+            foreach ($ladder->rungs as $rung) {
+                $isAsShipped = ($this->rungById[$rung->id] ?? null)?->stresses === $rung->stresses;
+                $open = $isAsShipped ? [] : array_values(array_diff(array_keys($this->stresses), array_keys($rung->stresses), $rung->spared));
+                $unanswered = $open === [] ? $unanswered : [...$unanswered, $rung->id => $open];
+            }
         }
 
-        return new self(array_values($byId), $this->faults, $this->stresses, $this->limits, $this->equipment, $ownWords);
+        return new self(array_values($byId), $this->faults, $this->stresses, $this->limits, $this->equipment, $ownWords, $unanswered);
+    }
+
+    /** @return list<string> stresses of a studio's own rung that nobody has graded yet; none counts as harmless */
+    public function unanswered(Rung $rung): array
+    {
+        return $this->unanswered[$rung->id] ?? [];
     }
 
     /**

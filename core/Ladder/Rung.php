@@ -36,6 +36,7 @@ final class Rung
      * @param  list<string>  $equipment  required kit
      * @param  list<string>  $helpful  kit that helps and is never required
      * @param  ?RangeScale  $range  how its range is cut and given back; null where nothing moves
+     * @param  list<string>  $spared  stresses that somebody asked about and that are not there
      * @param  ?string  $timedTest  the timed test that is done on this rung: front-plank or side-plank
      *
      * @throws InvalidValue when a rung has no step or a grade outside 1 to 3
@@ -63,6 +64,7 @@ final class Rung
         Figure $figure,
         public readonly ?string $timedTest = null,
         public readonly ?RangeScale $range = null,
+        public readonly array $spared = [],
     ) {
         $this->coaching = Packed::of($coaching);
         $this->figure = Packed::of($figure);

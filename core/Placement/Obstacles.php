@@ -22,7 +22,7 @@ final class Obstacles
      * @param  list<Bar>  $bars
      * @param  list<string>  $missingKit
      * @param  list<Gate>  $unmetGates
-     * @param  ?string  $unsuitable  why age or a clearance leaves the rung out, as it follows the rung's name
+     * @param  ?string  $unsuitable  why age, a clearance or loads that nobody graded leave the rung out, as it follows the rung's name
      * @param  ?DateTimeImmutable  $stopped  the day of a stop of the ladder that no clearance lifts
      */
     private function __construct(
@@ -45,7 +45,11 @@ final class Obstacles
         }
 
         $level = $client->clearedLevel();
-        $unsuitable = Age::of($client)->leavesOut($rung, $client)
+        $ungraded = $client->limits === [] ? [] : $library->unanswered($rung);
+        $unsuitable = $ungraded !== []
+            ? sprintf('was not graded for %s, and nothing ungraded is planned for somebody with a limit', implode(', ', array_map(static fn (string $stress): string => lcfirst($library->stresses[$stress]->name), $ungraded)))
+            : null;
+        $unsuitable ??= Age::of($client)->leavesOut($rung, $client)
             ?? ($level !== null && $rung->level->value > $level ? sprintf('is level %d, and the clearance allows %d at most', $rung->level->value, $level) : null);
 
         return new self($rung, $client->bars($rung), $client->missingKit($rung), $unmet, $unsuitable, $client->stopOn($rung->ladder));
@@ -68,7 +72,11 @@ final class Obstacles
         return array_values(array_unique([
             ...($this->stopped === null ? [] : ['stopped']),
             ...array_map(static fn (Bar $bar): string => lcfirst($library->limits[$bar->limit]->name), $this->bars),
-            ...($this->unsuitable === null ? [] : [str_contains($this->unsuitable, 'clearance') ? 'over the clearance' : 'not at this age']),
+            ...($this->unsuitable === null ? [] : [match (true) {
+                str_contains($this->unsuitable, 'not graded') => 'not graded',
+                str_contains($this->unsuitable, 'clearance') => 'over the clearance',
+                default => 'not at this age',
+            }]),
             ...array_map(static fn (string $kit): string => 'no '.lcfirst($library->equipment[$kit]->name), $this->missingKit),
             ...array_map(static fn (Gate $gate): string => 'first '.$library->rung($gate->rung)->name, $this->unmetGates),
         ]));

@@ -29,4 +29,14 @@ enum PainKind: string
     {
         return $this === self::GivingWay ? 'giving way' : $this->value;
     }
+
+    /** What the client has, as it follows "stopped:". */
+    public function symptom(): string
+    {
+        return match ($this) {
+            self::Numb => 'numbness',
+            self::GivingWay => 'giving way',
+            default => $this->value.' pain',
+        };
+    }
 }

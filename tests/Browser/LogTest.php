@@ -88,13 +88,13 @@ final class LogTest extends BrowserTestCase
         $this->css('button[aria-label^="Edit the log"]')->click();
         $this->fill('input[aria-label^="Done, Dead bug"]', '6');
         $this->button('Save the change')->click();
-        $this->waitForText('2 repetitions short.');
+        $this->waitForText('Left side 2 repetitions more.');
         $this->waitForText('edited');
         $this->css('button[aria-label^="Edit the log"]')->click();
         $this->waitForText('edited by Sanna Keel');
         $this->button('Leave it')->click();
         $this->css('button[aria-label^="Take back the log"]')->click();
         $this->button('Put back')->click();
-        $this->waitForText('2 repetitions short.');
+        $this->waitForText('Left side 2 repetitions more.');
     }
 }

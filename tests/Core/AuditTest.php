@@ -104,6 +104,12 @@ final class AuditTest extends TestCase
         yield 'more than a switch-on' => ['order.before-heavy-lift', $before([['exercise' => 'Front plank', 'sets' => 1, 'hold_s' => 31]], 'activation'), 'warn', ['sets' => 1, 'tension_s' => 31, 'work_s' => 31], null, []];
         yield 'a switch-on' => ['order.before-heavy-lift', $before([['exercise' => 'Front plank', 'sets' => 1, 'hold_s' => 30]], 'activation'), null, [], null, []];
         yield 'hard, and nobody wrote which comes first' => ['order.before-heavy-lift', $before($hard, 'standalone'), 'note', ['sets' => 8, 'tension_s' => 316, 'work_s' => 316], null, []];
+        $planks = static fn (int $last): array => [['exercise' => 'Front plank', 'sets' => 4, 'hold_s' => 30], ['exercise' => 'Knee plank', 'sets' => 1, 'hold_s' => $last]];
+        yield 'hard by 150 s in five sets' => ['order.before-heavy-lift', $before($planks(30), 'before-lift'), 'error', ['sets' => 5, 'tension_s' => 150, 'work_s' => 150], null, []];
+        yield 'not hard by 149 s in five sets' => ['order.before-heavy-lift', $before($planks(29), 'before-lift'), null, [], null, []];
+        $sides = array_map(static fn (string $rung): array => ['exercise' => $rung, 'sets' => 1, 'hold_s' => 30, 'side' => 'each'], ['side-plank-wall', 'side-plank-knees', 'side-plank-split', 'side-plank-stacked']);
+        yield 'a switch-on of 240 s' => ['order.before-heavy-lift', $before($sides, 'activation'), null, [], null, []];
+        yield 'a second more than a switch-on' => ['order.before-heavy-lift', $before([...$sides, ['exercise' => 'Front plank', 'sets' => 1, 'hold_s' => 1]], 'activation'), 'warn', ['sets' => 5, 'tension_s' => 241, 'work_s' => 241], null, []];
         yield 'hard after the lift' => ['order.before-heavy-lift', $before($hard, 'after-lift'), null, [], null, []];
         $two = static fn (string $one, string $other): array => [self::week(1, [self::session($one, $hard), self::session($other, $hard)])];
         yield 'hard on neighbouring days' => ['spacing.hard-days', $two('mon', 'tue'), 'warn', ['hours' => 24, 'sets' => 8, 'tension_s' => 316], null, []];
@@ -126,12 +132,16 @@ final class AuditTest extends TestCase
         $rung = static fn (string $name): array => ['exercise' => $name, 'sets' => 1, 'reps' => 8, 'tempo' => '2-0-2-0', 'side' => 'alternate'];
         $climb = static fn (string $to): array => [...self::withFirst([$rung('dead-bug-opposite')]), ['week' => 2, 'sessions' => self::withFirst([$rung($to)])[0]['sessions']]];
         yield 'a rung is skipped' => ['ladder.skip', $climb('dead-bug-plate-chest'), 'warn', ['rungs' => 2], null, []];
+        $highest = ['dead-bug-plate-chest', 'dead-bug-same-side', 'dead-bug-plate-overhead'];
+        yield 'a rung above the highest of all weeks before, after an easier one' => ['ladder.skip', array_map(static fn (int $i, string $to): array => ['week' => $i + 1, 'sessions' => self::withFirst([$rung($to)])[0]['sessions']], array_keys($highest), $highest), null, [], null, []];
         yield 'one rung up' => ['ladder.skip', $climb('dead-bug-same-side'), null, [], null, []];
         $same = static fn (int $weeks): array => array_map(static fn (int $number): array => self::week($number), range(1, $weeks));
         yield 'the same for five weeks' => ['ladder.stuck', $same(5), 'note', ['weeks' => 5], null, []];
         yield 'the same for four weeks' => ['ladder.stuck', $same(4), null, [], null, []];
         $sets = static fn (int $number, int $more): array => self::week($number, [self::session('mon'), self::session('thu', [[...self::EVEN[0], 'sets' => 1 + $more], ...array_slice(self::EVEN, 1)])]);
         yield 'four sets more, half again' => ['volume.jump', [self::week(1), $sets(2, 4)], 'warn', ['sets' => 12, 'most_before' => 8], null, []];
+        $many = static fn (int $number, int $sets): array => self::week($number, [self::session('mon', array_map(static fn (array $each): array => [...$each, 'sets' => $sets], self::EVEN)), self::session('thu', array_map(static fn (array $each): array => [...$each, 'sets' => $sets], self::EVEN)), self::session('sat', [[...self::EVEN[0], 'sets' => $number === 1 ? 1 : 8]])]);
+        yield 'seven sets more, under a third' => ['volume.jump', [$many(1, 3), $many(2, 3)], null, [], null, []];
         yield 'three sets more' => ['volume.jump', [self::week(1), $sets(2, 3)], null, [], null, []];
         yield 'back to what was done three weeks ago' => ['volume.jump', [$sets(1, 4), self::week(2), self::week(3), $sets(4, 4)], null, [], null, []];
         $able = static fn (int $level): array => ['ability' => ['AE' => $level, 'AF' => 5, 'AL' => 5, 'AR' => 5]];
@@ -204,6 +214,22 @@ final class AuditTest extends TestCase
 
         foreach ($errors($program) as $left) {
             self::assertSame('coverage.direction', $left->rule, 'only what no minutes are left for is the trainer\'s to decide: '.$left->message);
+        }
+    }
+
+    public function test_in_every_shipped_style_hard_begins_at_150_s_and_a_switch_on_ends_at_240_s(): void
+    {
+        $sides = array_map(static fn (string $rung): array => ['exercise' => $rung, 'sets' => 1, 'hold_s' => 30, 'side' => 'each'], ['side-plank-wall', 'side-plank-knees', 'side-plank-split', 'side-plank-stacked']);
+        $planks = static fn (int $last): array => [['exercise' => 'Front plank', 'sets' => 4, 'hold_s' => 30], ['exercise' => 'Knee plank', 'sets' => 1, 'hold_s' => $last]];
+        foreach (Documents::data()->styleNames() as $style) {
+            $isFound = static function (array $entries, string $kind) use ($style): bool {
+                $audit = new Audit(Documents::data()->library(), Documents::data()->style($style));
+                $week = self::week(1, [self::session('mon', $entries, ['kind' => $kind]), self::session('thu')], ['other_training' => [['day' => 'mon', 'type' => 'heavy-lift']]]);
+
+                return array_filter($audit->found($audit->read(Documents::program(['weeks' => [$week]]))), static fn (Finding $each): bool => $each->rule === 'order.before-heavy-lift') !== [];
+            };
+            self::assertSame([true, false], [$isFound($planks(30), 'before-lift'), $isFound($planks(29), 'before-lift')], $style);
+            self::assertSame([false, true], [$isFound($sides, 'activation'), $isFound([...$sides, ['exercise' => 'Front plank', 'sets' => 1, 'hold_s' => 1]], 'activation')], $style);
         }
     }
 }

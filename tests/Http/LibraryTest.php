@@ -158,6 +158,26 @@ final class LibraryTest extends HttpTestCase
         self::assertContains('/ladder/rungs/0/name', array_column($again, 'path'), 'a name belongs to one exercise');
     }
 
+    public function test_an_own_rung_is_planned_for_nobody_with_a_limit_until_every_load_is_answered(): void
+    {
+        $this->signedIn();
+        $copy = self::ladder($this->api('GET', '/ladders/press-out/copy')->assertOk()->json());
+        self::assertSame(0, ((array) $copy['rungs'][0]['stresses'])['kneel'], 'a shipped rung was asked about every load');
+        foreach (array_keys($copy['rungs']) as $i) {
+            $copy['rungs'][$i]['stresses'] = (object) [];
+        }
+        $record = $this->api('POST', '/ladders', ['ladder' => $copy])->assertOk()->json();
+        $state = fn (string $name): array => array_column(array_column($this->board($name)['ladders'], null, 'id')[$record['id']]['rungs'], 'state');
+        self::assertSame(['barred'], array_values(array_unique($state('Maren Tidewell'))), 'her shoulder is sore, and nobody said what it loads');
+        self::assertNotContains('barred', $state('Bea Thwart'), 'she has no limit');
+
+        foreach (array_keys($copy['rungs']) as $i) {
+            $copy['rungs'][$i] = [...$copy['rungs'][$i], 'id' => $record['ladder']['rungs'][$i]['id'], 'stresses' => (object) array_fill_keys(array_column($this->api('GET', '/library')->json('library.stresses'), 'id'), 0)];
+        }
+        $this->api('POST', '/ladders', ['id' => $record['id'], 'version' => $record['version'], 'ladder' => $copy])->assertOk();
+        self::assertNotContains('barred', $state('Maren Tidewell'), '"none" is an answer');
+    }
+
     public function test_what_is_wrong_with_a_ladder_is_said_at_its_fields_all_at_once(): void
     {
         $this->signedIn();

@@ -42,7 +42,7 @@ final class SafeFirstTest extends HttpTestCase
     public function test_numbness_halts_everything_until_a_later_clearance_and_a_new_screen(): void
     {
         $this->signedIn();
-        $this->log(5, ['pain_kind' => 'numb']);
+        $this->log(0, ['pain_kind' => 'numb']);
         self::assertSame(['stop', 'all', true, null], [$this->verdict()['verdict'], $this->verdict()['scope'], $this->verdict()['refer'], $this->verdict()['swap']]);
         $board = $this->board();
         self::assertSame('stop:all', $this->api('GET', $this->path('/screen'))->json('needed.0.id'));
@@ -53,10 +53,11 @@ final class SafeFirstTest extends HttpTestCase
         self::assertSame(['stop', 'Everything stopped: numbness'], [$row['needs'][0]['kind'], $row['stop']]);
 
         $letter = ['version' => $board['version'], 'who' => 'A. Practice', 'role' => 'Physician', 'covers' => ['stop:all']];
-        $this->api('POST', $this->path('/clearances'), [...$letter, 'on' => Carbon::today()->subDays(5)->toDateString()])->assertStatus(422)->assertJsonPath('errors.0.path', '/on');
-        $this->api('POST', $this->path('/clearances'), [...$letter, 'on' => Carbon::today()->subDays(2)->toDateString()])->assertOk();
+        $this->api('POST', $this->path('/clearances'), [...$letter, 'on' => Carbon::today()->toDateString()])->assertStatus(422)->assertJsonPath('errors.0.path', '/on');
+        $this->travel(3)->days();
+        $this->api('POST', $this->path('/clearances'), [...$letter, 'on' => Carbon::today()->toDateString()])->assertOk();
         $this->api('POST', $this->path('/plan'), ['version' => $this->board()['version']])->assertStatus(422);
-        $this->api('POST', $this->path('/screen'), ['version' => $this->board()['version'], 'on' => Carbon::today()->subDay()->toDateString(), 'flags' => [], 'limits' => []])->assertOk();
+        $this->api('POST', $this->path('/screen'), ['version' => $this->board()['version'], 'on' => Carbon::today()->toDateString(), 'flags' => [], 'limits' => []])->assertOk();
         $this->api('GET', $this->path('/floor/1/1'))->assertOk();
 
         $verdict = $this->verdict();
@@ -183,12 +184,12 @@ final class SafeFirstTest extends HttpTestCase
         $this->signedIn();
         $sets = array_merge(...array_fill(0, 4, array_map(static fn (string $side): array => ['rung' => 'heel-taps', 'side' => $side, ...self::CLEAN, 'target' => 12, 'done' => 12], ['left', 'right'])));
         $more = array_fill(0, 4, ['rung' => 'press-out-standing', 'side' => 'both', ...self::CLEAN]);
-        foreach ([2, 1] as $ago) {
+        foreach ([1, 0] as $ago) {
             $this->api('POST', $this->path('/logs'), ['key' => 'hard-'.$ago.'-key', 'on' => Carbon::today()->subDays($ago)->toDateString(), 'sets' => [...$sets, ...$more]])->assertOk();
         }
         $sessions = array_column($this->api('GET', $this->path('/logs'))->json('sessions'), 'warned', 'on');
-        self::assertSame([], $sessions[Carbon::today()->subDays(2)->toDateString()]);
-        self::assertStringContainsString('within 48 h', $sessions[Carbon::today()->subDay()->toDateString()][0]);
+        self::assertSame([], $sessions[Carbon::today()->subDay()->toDateString()]);
+        self::assertStringContainsString('within 48 h', $sessions[Carbon::today()->toDateString()][0]);
         self::assertStringContainsString('within 48 h', implode(' ', $this->api('GET', $this->path('/floor/1/1'))->assertOk()->json('warnings')));
         self::assertStringContainsString('within 48 h', (string) $this->api('GET', $this->path('/tests'))->json('warning'));
     }

@@ -20,6 +20,7 @@ const roles = [
   ['isolation', 'isolation'],
 ] as const;
 const grades = [
+  ['', 'not answered'],
   ['0', 'none'],
   ['1', '1 light'],
   ['2', '2 real'],
@@ -177,16 +178,19 @@ export function RungForm({
               />
             ))}
         </div>
-        <div className="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-4 xl:grid-cols-6">
+        <p className="mt-2 text-[15px]">
+          What does it load? Every one is answered, “none” too, before it is planned for anybody with a limit.
+        </p>
+        <div className="mt-1 grid grid-cols-2 gap-2 sm:grid-cols-4 xl:grid-cols-6">
           {library.data?.library.stresses.map((stress) => (
             <SelectField
               key={stress.id}
               label={<span className="text-sm">{stress.name}</span>}
-              value={String(rung.stresses[stress.id] ?? 0)}
+              value={String(rung.stresses[stress.id] ?? '')}
               options={grades}
               onChange={(grade) => {
                 const others = without(rung.stresses, stress.id);
-                onChange({ ...rung, stresses: grade === '0' ? others : { ...others, [stress.id]: Number(grade) } });
+                onChange({ ...rung, stresses: grade === '' ? others : { ...others, [stress.id]: Number(grade) } });
               }}
             />
           ))}

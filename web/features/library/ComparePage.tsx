@@ -112,6 +112,7 @@ function describe(library: Schemas['LibraryAnswer']): [string, (page: Page) => s
       'Loads',
       (page) =>
         Object.entries(page.rung.stresses)
+          .filter(([, grade]) => grade > 0)
           .sort(([x], [y]) => x.localeCompare(y))
           .map(([id, grade]) => `${stresses.get(id) ?? id}: ${grades[grade] ?? grade}`)
           .join('\n'),
