@@ -11,6 +11,7 @@ use App\Models\VerdictAnswer;
 use DateTimeImmutable;
 use EvenRungs\Core\Body\Clearance;
 use EvenRungs\Core\Body\Standing;
+use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Rung;
@@ -67,9 +68,9 @@ final class Verdicts
                 'from' => $history->rung->name,
                 'from_rung' => $history->rung->id,
                 'from_step' => $history->step,
-                'from_dose' => Shorthand::write($history->dose()),
+                'from_dose' => self::oneSet($history->dose()),
                 'to' => $verdict->to?->rung->name,
-                'dose' => $verdict->dose === null ? null : Shorthand::write($verdict->dose),
+                'dose' => $verdict->dose === null ? null : self::oneSet($verdict->dose),
                 'reasons' => $verdict->reasons,
                 'would_change' => $verdict->wouldChange,
                 'refer' => $verdict->refer,
@@ -86,6 +87,12 @@ final class Verdicts
         }
 
         return $verdicts;
+    }
+
+    /** One set as it is written: sets and rest follow the goal and the minutes of each day. */
+    private static function oneSet(Dose $dose): string
+    {
+        return (string) preg_replace('/^1 × /u', '', Shorthand::write($dose->withSets(1)->withRest(null)));
     }
 
     /**

@@ -19,7 +19,7 @@ use PHPUnit\Framework\TestCase;
  */
 abstract class BrowserTestCase extends TestCase
 {
-    private const WAIT_S = 15;
+    protected const WAIT_S = 15;
 
     /** @var resource|null */
     private static $driverProcess = null;
@@ -145,6 +145,16 @@ abstract class BrowserTestCase extends TestCase
         $field = $this->css($selector);
         $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
         $field->sendKeys($text);
+    }
+
+    protected function tick(string $label): void
+    {
+        $this->element(WebDriverBy::xpath(sprintf('//label[contains(normalize-space(.), "%s")]/input', $label)))->click();
+    }
+
+    protected function type(string $label, string $text): void
+    {
+        $this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//input', $label)))->sendKeys($text);
     }
 
     /** Types a day into a date field, as a browser of the United States takes it. */

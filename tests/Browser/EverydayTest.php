@@ -217,11 +217,4 @@ final class EverydayTest extends BrowserTestCase
         $input->sendKeys([Keys::CONTROL, 'a']);
         $input->sendKeys($text);
     }
-
-    private function tick(string $label): void
-    {
-        $this->waitForText($label);
-        $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$this->labelled($label)]);
-        $this->labelled($label)->click();
-    }
 }

@@ -12,16 +12,6 @@ use Facebook\WebDriver\WebDriverSelect;
  */
 final class PractitionerPathTest extends BrowserTestCase
 {
-    private function tick(string $label): void
-    {
-        $this->element(WebDriverBy::xpath(sprintf('//label[contains(normalize-space(.), "%s")]/input', $label)))->click();
-    }
-
-    private function type(string $label, string $text): void
-    {
-        $this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//input', $label)))->sendKeys($text);
-    }
-
     private function choose(string $label, string $option): void
     {
         (new WebDriverSelect($this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//select', $label)))))->selectByVisiblePartialText($option);

@@ -20,7 +20,7 @@ export function Sheet() {
   const at = useWeek();
   if (board.data === undefined || library.isPending) return <Waiting what="the sheet" />;
   if (library.isError) return <Notice title={library.error.message} />;
-  const { client, style } = board.data;
+  const { client, style, refer } = board.data;
   const { week } = at;
   if (at.isPending) return <Waiting what="the week" />;
   if (week === null) return <p>No week is planned, so there is nothing to print.</p>;
@@ -53,6 +53,14 @@ export function Sheet() {
             Week {week.number}, {week.total.text} min in {week.sessions.length} sessions
           </p>
         </header>
+        {refer.length > 0 && (
+          <section className="mb-2 border-4 border-black p-2 text-[15px] font-bold">
+            <h2>Nothing of this sheet is done for now.</h2>
+            {refer.map((each) => (
+              <p key={each.text}>{each.text}</p>
+            ))}
+          </section>
+        )}
         <div className="grid gap-x-6 sm:grid-cols-2 print:grid-cols-3 print:gap-x-4">
           {week.sessions.map((session) => (
             <section key={session.day} className="mb-3 break-inside-avoid print:mb-2">
