@@ -22,7 +22,7 @@ final class ProgramRefit
     }
 
     /**
-     * @return array{Program, list<string>} the program, and what gave way, each once with its day where the days differ
+     * @return array{Program, list<string>} the program, and what gave way, week by week
      */
     public function into(Program $program, Client $client): array
     {
@@ -32,18 +32,21 @@ final class ProgramRefit
         foreach ($program->weeks as $week) {
             $sessions = [];
             foreach ($week->sessions as $session) {
-                $sessions[] = $this->session($session, $week->clientIn($client), $mayTrim, $given);
+                $sessions[] = $this->session($session, sprintf('week %d, %s', $week->number, $session->day->label()), $week->clientIn($client), $mayTrim, $given);
             }
             $weeks[] = $week->withSessions(array_values(array_filter($sessions)));
         }
 
         $fitted = LostDirections::named($program, $program->withWeeks($weeks), $this->library, 'The minutes leave no room for it since the doses grew.');
 
-        return [$fitted, array_values(array_unique($given))];
+        return [$fitted, $given];
     }
 
-    /** @param  list<string>  $given */
-    private function session(Session $session, Client $client, bool $mayTrim, array &$given): ?Session
+    /**
+     * @param  string  $when  week and day, in words
+     * @param  list<string>  $given
+     */
+    private function session(Session $session, string $when, Client $client, bool $mayTrim, array &$given): ?Session
     {
         $budget = Seconds::of(60 * $client->minutesOn($session->day));
         if ($budget->isZero() || ! SessionTime::total($session, $this->library)->isLongerThan($budget)) {
@@ -51,12 +54,12 @@ final class ProgramRefit
         }
         $fitted = $this->refit->into($session, $budget, $mayTrim);
         if ($fitted === null) {
-            $given[] = sprintf('%s: nothing of it fits %s', $session->day->label(), $budget->toClock());
+            $given[] = sprintf('%s: nothing of it fits %s', $when, $budget->toClock());
 
             return null;
         }
         foreach ($fitted[1] as $what) {
-            $given[] = sprintf('%s: %s', $session->day->label(), $what);
+            $given[] = sprintf('%s: %s', $when, $what);
         }
 
         return $fitted[0];

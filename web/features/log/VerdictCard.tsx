@@ -82,11 +82,7 @@ export function VerdictCard({ verdict, held }: { verdict: Verdict; held: string 
         {verdict.load !== null && <li className="font-semibold">{verdict.load}</li>}
         {verdict.retest && <li>Test this ladder again.</li>}
       </ul>
-      {verdict.gives_way.length > 0 && (
-        <p>
-          <b>Gives way in the weeks ahead:</b> {verdict.gives_way.join('; ')}.
-        </p>
-      )}
+      {verdict.gives_way.length > 0 && <GivesWay lines={verdict.gives_way} />}
       {verdict.verdict === 'stop' && (
         <p className="font-semibold">
           {verdict.scope === 'all'
@@ -156,6 +152,29 @@ export function VerdictCard({ verdict, held }: { verdict: Verdict; held: string 
           : reply.error?.message}
       </p>
     </article>
+  );
+}
+
+/** What the minutes of the weeks ahead lose by it; the first lines at once, all of them on a tap. */
+function GivesWay({ lines }: { lines: readonly string[] }) {
+  const list = (some: readonly string[]) => (
+    <ul className="list-disc pl-5 text-[15px]">
+      {some.map((line) => (
+        <li key={line}>{line}</li>
+      ))}
+    </ul>
+  );
+  return (
+    <div className="my-1">
+      <p className="font-semibold">Gives way in the weeks ahead</p>
+      {list(lines.slice(0, 2))}
+      {lines.length > 2 && (
+        <details>
+          <summary className="min-h-8 cursor-pointer text-[15px] font-semibold">and {lines.length - 2} more</summary>
+          {list(lines.slice(2))}
+        </details>
+      )}
+    </div>
   );
 }
 
