@@ -372,21 +372,6 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
             />
           </label>
         )}
-        {set.asked.target_hold_s !== undefined && (
-          <label className="mt-1 flex items-center gap-2">
-            Held in each repetition (s)
-            <input
-              type="number"
-              min={0}
-              max={3600}
-              className="w-24 rounded border border-wood bg-card px-2 py-2"
-              value={told.hold_s ?? set.asked.target_hold_s}
-              onChange={(event) => {
-                if (event.target.value !== '') put({ hold_s: Math.max(0, Number(event.target.value)) });
-              }}
-            />
-          </label>
-        )}
         {isCut(told, set.asked) && <p className="text-faint">{rung.less_range}</p>}
         <label className="mt-1 flex items-center gap-2">
           Load (kg)

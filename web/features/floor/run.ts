@@ -20,7 +20,6 @@ export interface Report {
   felt?: Place[] | undefined;
   range?: number | undefined;
   range_cm?: number | undefined;
-  hold_s?: number | undefined;
   load_kg?: number | undefined;
   talked?: boolean | undefined;
   shaking?: boolean | undefined;
@@ -301,13 +300,12 @@ function recorded(told: Report = {}): Recorded {
   return Object.fromEntries(Object.entries(told).filter(([, value]) => value !== undefined));
 }
 
-/** What a set comes to where nobody wrote otherwise: its range and the hold of its repetitions as they were asked. */
-function asAsked({ target_range, target_range_cm, target_hold_s, timed }: FloorSet['asked']): Recorded {
+/** What a set is asked beside its amount, and the range it comes to where nobody wrote otherwise. */
+function asAsked(asked: FloorSet['asked']): Recorded {
   return {
-    ...(target_range === undefined ? {} : { target_range, range: target_range }),
-    ...(target_range_cm === undefined ? {} : { target_range_cm, range_cm: target_range_cm }),
-    ...(target_hold_s === undefined ? {} : { target_hold_s, hold_s: target_hold_s }),
-    ...(timed === undefined ? {} : { timed }),
+    ...asked,
+    ...(asked.target_range === undefined ? {} : { range: asked.target_range }),
+    ...(asked.target_range_cm === undefined ? {} : { range_cm: asked.target_range_cm }),
   };
 }
 

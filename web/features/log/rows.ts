@@ -137,13 +137,11 @@ export function startOfLog(
   };
 }
 
-function askedOf({ target_range, target_range_cm, target_hold_s, timed }: Sent): Schemas['Asked'] {
-  return {
-    ...(target_range === undefined ? {} : { target_range }),
-    ...(target_range_cm === undefined ? {} : { target_range_cm }),
-    ...(target_hold_s === undefined ? {} : { target_hold_s }),
-    ...(timed === undefined ? {} : { timed }),
-  };
+/** What a logged set was asked beside its amount. */
+function askedOf(set: Sent): Schemas['Asked'] {
+  return Object.fromEntries(
+    Object.entries(set).filter(([key]) => key !== 'target' && (key.startsWith('target') || key === 'timed')),
+  );
 }
 
 /** How far it went; the full range where that is asked is left out. */
@@ -164,13 +162,16 @@ function faults(row: Row): Pick<Sent, 'faults' | 'ended_by'> {
   return row.fault === '' ? {} : { faults: row.fault === 'none' ? [] : [row.fault] };
 }
 
+/** What the grid has columns for; the rest of a log that is edited stays as it was. */
+const columns = ['done', 'faults', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'range', 'range_cm'];
+
 function toSent(row: Row): Sent {
-  const { cued, felt, load_kg, talked, shaking, open, hold_s } = row.was ?? ({} as Partial<Sent>);
   return {
+    ...Object.fromEntries(Object.entries(row.was ?? {}).filter(([key]) => !columns.includes(key))),
+    ...row.asked,
     rung: row.rung,
     ...(row.side === undefined ? {} : { side: row.side }),
     target: row.target,
-    ...row.asked,
     done: Number(row.done),
     ...rangeOf(row),
     ...faults(row),
@@ -182,17 +183,6 @@ function toSent(row: Row): Sent {
         }),
     ...(row.effort === '' ? {} : { effort: Number(row.effort) }),
     ...(row.breathing === '' ? {} : { breathing: row.breathing === 'yes' }),
-    ...(cued === undefined ? {} : { cued }),
-    ...(felt === undefined ? {} : { felt }),
-    ...(open === undefined ? {} : { open }),
-    ...(hold_s === undefined
-      ? row.asked.target_hold_s === undefined
-        ? {}
-        : { hold_s: row.asked.target_hold_s }
-      : { hold_s }),
-    ...(load_kg === undefined ? {} : { load_kg }),
-    ...(talked === undefined ? {} : { talked }),
-    ...(shaking === undefined ? {} : { shaking }),
   };
 }
 
