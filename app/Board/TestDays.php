@@ -9,8 +9,10 @@ use App\Models\TestDay;
 use App\Models\Trainer;
 use EvenRungs\Core\Body\NormGroup;
 use EvenRungs\Core\Body\Tests;
+use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Norms\NormTables;
 use EvenRungs\Core\Testing\Cuff;
+use EvenRungs\Core\Testing\OfferedTests;
 use EvenRungs\Core\Testing\StagedTest;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
@@ -24,7 +26,10 @@ use Illuminate\Support\Facades\DB;
  */
 final class TestDays
 {
-    public function __construct(private readonly DataFolder $data, private readonly ClientCommands $commands, private readonly Spacing $spacing)
+    /** The staged leg-loading test, beside the timed ones. */
+    private const STAGED = 'leg-loading';
+
+    public function __construct(private readonly DataFolder $data, private readonly ClientCommands $commands, private readonly Spacing $spacing, private readonly BoardLoader $boards)
     {
     }
 
@@ -38,6 +43,7 @@ final class TestDays
 
         return [
             'protocol' => $this->data->testDay(),
+            'barred' => $this->barred($client),
             'warning' => $this->spacing->ofTest($client, Carbon::today()->toDateTimeImmutable()),
             'cuff' => ['target' => Cuff::TARGET_MMHG, 'reach' => Cuff::REACH_MMHG],
             'norms' => NormsJson::write(
@@ -50,6 +56,24 @@ final class TestDays
             ),
             'days' => $days->map(fn (TestDay $day): array => ['on' => $day->on, 'tests' => (object) $day->tests, 'ended_by' => (object) $day->ended_by, 'ladders' => $this->climbed($day), 'leg_loading' => $day->leg_loading])->all(),
         ];
+    }
+
+    /** @return list<array{test: string, why: list<string>, stand_in: ?string}> the tests that the client's limits bar, and the ladder to climb instead */
+    private function barred(Client $client): array
+    {
+        $board = $this->boards->load($client);
+        $offered = new OfferedTests($board->client, $this->data->library(), $board->placements);
+        $day = new Node($this->data->testDay());
+        $one = static function (string $id, Node $test) use ($offered): ?array {
+            $why = $offered->against($id, $test->ints('stresses'));
+
+            return $why === [] ? null : ['test' => $id, 'why' => $why, 'stand_in' => $offered->standIn(Category::from($test->string('category')))?->ladder->name];
+        };
+
+        return array_values(array_filter([
+            ...$day->each('tests', static fn (Node $test): ?array => $one($test->string('test'), $test)),
+            $one(self::STAGED, $day->child('staged')),
+        ]));
     }
 
     /** @return list<array{ladder: string, rungs: list<string>}> the highest clean rung of each ladder climbed on a day, by name */
@@ -85,6 +109,13 @@ final class TestDays
         $legLoading = $this->legLoading($body->optionalChild('leg_loading'));
         if ($tests === [] && $ladders === [] && $legLoading === null) {
             throw UnusableInput::at('/tests', 'at least one test is needed');
+        }
+        // what was measured on an earlier day is written down as it was
+        foreach ($on < Carbon::today()->toDateString() ? [] : $this->barred($client) as $each) {
+            $path = $each['test'] === self::STAGED ? ($legLoading === null ? null : '/leg_loading') : (isset($tests[$each['test'].'_s']) ? '/tests/'.$each['test'].'_s' : null);
+            if ($path !== null) {
+                throw UnusableInput::at($path, sprintf('is barred by %s%s', implode('; ', $each['why']), $each['stand_in'] === null ? '' : sprintf('; climb %s instead', lcfirst($each['stand_in']))));
+            }
         }
         $ended = $this->endedBy($body->child('ended_by'));
         $document = $client->document;

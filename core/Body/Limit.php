@@ -23,16 +23,28 @@ final class Limit
      */
     public function bars(Rung $rung): array
     {
-        $bars = [];
-        foreach ($this->rule->stresses as $stress) {
-            $grade = $rung->grade($stress);
-            if ($grade > 0 && $grade >= $this->rule->barsFrom($stress, $this->severity)) {
-                $bars[] = new Bar($rung->id, $this->rule->id, $stress, $grade);
-            }
-        }
+        $bars = $this->barsGrades($rung->id, $rung->stresses);
         $flat = $this->rule->flatUnder;
         if ($bars === [] && $flat !== null && array_filter($rung->steps, static fn (Dose $dose): bool => $rung->flatMs($dose) < $flat->ms) === []) {
             $bars[] = new Bar($rung->id, $this->rule->id, 'supine', $rung->grade('supine'));
+        }
+
+        return $bars;
+    }
+
+    /**
+     * @param  string  $of  id of what has the grades: a rung or a test
+     * @param  array<string, int>  $grades  by stress
+     * @return list<Bar>
+     */
+    public function barsGrades(string $of, array $grades): array
+    {
+        $bars = [];
+        foreach ($this->rule->stresses as $stress) {
+            $grade = $grades[$stress] ?? 0;
+            if ($grade > 0 && $grade >= $this->rule->barsFrom($stress, $this->severity)) {
+                $bars[] = new Bar($of, $this->rule->id, $stress, $grade);
+            }
         }
 
         return $bars;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Http;
 
 use App\Models\TestDay;
+use Illuminate\Support\Carbon;
 
 final class TestDaysTest extends HttpTestCase
 {
@@ -94,5 +95,19 @@ final class TestDaysTest extends HttpTestCase
         }
         self::assertFalse($this->api('GET', '/cuff')->assertOk()->json('held'));
         $this->api('POST', '/cuff', ['play' => 'music'])->assertStatus(422);
+    }
+
+    public function test_a_test_day_offers_nothing_that_a_limit_bars_and_names_what_stands_in(): void
+    {
+        $this->signedIn();
+        $of = '/clients/'.$this->clientNamed('Maren Tidewell')->id;
+        $barred = array_column($this->api('GET', $of.'/tests')->assertOk()->json('barred'), null, 'test');
+        self::assertEqualsCanonicalizing(['side-plank-left', 'side-plank-right', 'front-plank'], array_keys($barred), 'her shoulder is sore');
+        self::assertSame(['sore shoulder: shoulder load, grade 2'], $barred['side-plank-left']['why']);
+        self::assertNotNull($barred['side-plank-left']['stand_in']);
+        $body = ['version' => $this->api('GET', $of.'/board')->json('version'), 'on' => Carbon::today()->toDateString(), 'tests' => ['side-plank-left_s' => 30], 'ended_by' => (object) []];
+        $this->api('POST', $of.'/tests', $body)->assertStatus(422)->assertJsonPath('errors.0.path', '/tests/side-plank-left_s');
+        $this->api('POST', $of.'/tests', [...$body, 'tests' => ['flexor_s' => 60]])->assertOk();
+        self::assertSame([], $this->api('GET', '/clients/'.$this->clientNamed('Bea Thwart')->id.'/tests')->json('barred'));
     }
 }

@@ -282,6 +282,9 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
     onError: () => void queries.invalidateQueries({ queryKey: ['board', client] }),
   });
   const { protocol } = days;
+  const barred = new Set(days.barred.map((each) => each.test));
+  const offered = protocol.tests.filter((test) => !barred.has(test.test));
+  const nameOf = (id: string) => protocol.tests.find((test) => test.test === id)?.name ?? protocol.staged.name;
   return (
     <form
       onSubmit={(event) => {
@@ -299,8 +302,21 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
       <div className="mb-3">
         <Climb climbed={climbed} onChange={setClimbed} />
       </div>
+      {days.barred.length > 0 && (
+        <ul
+          aria-label="Tests left out"
+          className="mb-3 space-y-1 rounded-md border-l-4 border-warn bg-warn-soft px-3 py-2"
+        >
+          {days.barred.map((each) => (
+            <li key={each.test}>
+              <b>{nameOf(each.test)}</b> is left out: {each.why.join('; ')}.
+              {each.stand_in !== null && ` Climb the ladder “${each.stand_in}” instead; it has no norm and no ratio.`}
+            </li>
+          ))}
+        </ul>
+      )}
       <ol className="space-y-3">
-        {protocol.tests.map((test, i) => (
+        {offered.map((test, i) => (
           <li key={test.test} className="rounded-lg border border-line bg-card p-3">
             <h3 className="font-bold">
               {i + 1}. {test.name}
@@ -336,7 +352,7 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
         ))}
       </ol>
       <div className="mt-3">
-        <LegLoading protocol={protocol.staged} result={legs} onChange={setLegs} />
+        {!barred.has('leg-loading') && <LegLoading protocol={protocol.staged} result={legs} onChange={setLegs} />}
       </div>
       <p role="alert" className="mt-2 font-semibold text-warn empty:hidden">
         {isConflict(save.error)
