@@ -9,6 +9,7 @@ use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Steps;
@@ -31,6 +32,9 @@ final class AuditedProgram
 
     /** @var array<string, Placement>|null by ladder */
     private ?array $placements = null;
+
+    /** @var list<array{AuditedEntry, Client, Obstacles}>|null */
+    private ?array $obstacles = null;
 
     /** @param  ?Client  $client  whose limits, kit, minutes and ability count; null where nobody is meant */
     public function __construct(
@@ -115,6 +119,24 @@ final class AuditedProgram
         $client = $this->client === null ? null : $this->program->weeks[$session->place[0]]->clientIn($this->client);
 
         return $client?->isAtHomeOn($session->session->day) === true ? $client->atHome() : $client;
+    }
+
+    /** @return list<array{AuditedEntry, Client, Obstacles}> what stands between the client and every exercise that is known; none without a client */
+    public function obstacles(): array
+    {
+        if ($this->obstacles === null) {
+            $this->obstacles = [];
+            foreach ($this->sessions() as $session) {
+                $client = $this->clientFor($session);
+                foreach ($client === null ? [] : $session->entries as $entry) {
+                    if ($entry->rung !== null) {
+                        $this->obstacles[] = [$entry, $client, Obstacles::between($client, $entry->rung, $this->library)];
+                    }
+                }
+            }
+        }
+
+        return $this->obstacles;
     }
 
     /** @return list<AuditedSession> */

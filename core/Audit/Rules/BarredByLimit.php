@@ -24,23 +24,17 @@ final class BarredByLimit implements Rule
     public function check(AuditedProgram $program): array
     {
         $findings = [];
-        foreach ($program->sessions() as $session) {
-            $client = $program->clientFor($session);
-            if ($client === null) {
-                continue;
-            }
-            foreach ($session->entries as $entry) {
-                foreach ($entry->rung === null ? [] : $client->bars($entry->rung) as $bar) {
-                    $findings[] = new Finding(
-                        'limit.'.$bar->limit,
-                        Severity::Error,
-                        $entry->where(),
-                        sprintf('%s is barred by %s: %s, grade %d', $entry->name(), lcfirst($program->library->limits[$bar->limit]->name), lcfirst($program->library->stresses[$bar->stress]->name), $bar->grade),
-                        ['grade' => $bar->grade],
-                        $this->repairs->spares($entry, $program, $client),
-                        $entry->name(),
-                    );
-                }
+        foreach ($program->obstacles() as [$entry, $client, $obstacles]) {
+            foreach ($obstacles->bars as $bar) {
+                $findings[] = new Finding(
+                    'limit.'.$bar->limit,
+                    Severity::Error,
+                    $entry->where(),
+                    sprintf('%s is barred by %s: %s, grade %d', $entry->name(), lcfirst($program->library->limits[$bar->limit]->name), lcfirst($program->library->stresses[$bar->stress]->name), $bar->grade),
+                    ['grade' => $bar->grade],
+                    $this->repairs->spares($entry, $program, $client),
+                    $entry->name(),
+                );
             }
         }
 

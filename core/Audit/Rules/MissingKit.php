@@ -24,17 +24,10 @@ final class MissingKit implements Rule
     public function check(AuditedProgram $program): array
     {
         $findings = [];
-        foreach ($program->sessions() as $session) {
-            $client = $program->clientFor($session);
-            if ($client === null) {
-                continue;
-            }
-            foreach ($session->entries as $entry) {
-                $missing = $entry->rung === null ? [] : $client->missingKit($entry->rung);
-                if ($missing !== []) {
-                    $names = array_map(static fn (string $kit): string => lcfirst($program->library->equipment[$kit]->name), $missing);
-                    $findings[] = new Finding('equipment.missing', Severity::Error, $entry->where(), sprintf('%s needs what is not to hand: %s', $entry->name(), implode(', ', $names)), ['missing' => count($missing)], $this->repairs->spares($entry, $program, $client), $entry->name());
-                }
+        foreach ($program->obstacles() as [$entry, $client, $obstacles]) {
+            if ($obstacles->missingKit !== []) {
+                $names = array_map(static fn (string $kit): string => lcfirst($program->library->equipment[$kit]->name), $obstacles->missingKit);
+                $findings[] = new Finding('equipment.missing', Severity::Error, $entry->where(), sprintf('%s needs what is not to hand: %s', $entry->name(), implode(', ', $names)), ['missing' => count($obstacles->missingKit)], $this->repairs->spares($entry, $program, $client), $entry->name());
             }
         }
 

@@ -10,7 +10,6 @@ use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Ladder\Gate;
-use EvenRungs\Core\Placement\Obstacles;
 
 final class UnmetGate implements Rule
 {
@@ -26,16 +25,9 @@ final class UnmetGate implements Rule
     public function check(AuditedProgram $program): array
     {
         $findings = [];
-        foreach ($program->sessions() as $session) {
-            $client = $program->clientFor($session);
-            if ($client === null) {
-                continue;
-            }
-            foreach ($session->entries as $entry) {
-                $obstacles = $entry->rung === null ? null : Obstacles::between($client, $entry->rung, $program->library);
-                if ($obstacles !== null && $obstacles->unmetGates !== []) {
-                    $findings[] = new Finding('gate.unmet', Severity::Warn, $entry->where(), sprintf('%s comes later: first %s', $entry->name(), implode(', ', array_map(static fn (Gate $gate): string => lcfirst($program->library->rung($gate->rung)->name), $obstacles->unmetGates))), ['gates' => count($obstacles->unmetGates)], $this->repairs->spares($entry, $program, $client), $entry->name());
-                }
+        foreach ($program->obstacles() as [$entry, $client, $obstacles]) {
+            if ($obstacles->unmetGates !== []) {
+                $findings[] = new Finding('gate.unmet', Severity::Warn, $entry->where(), sprintf('%s comes later: first %s', $entry->name(), implode(', ', array_map(static fn (Gate $gate): string => lcfirst($program->library->rung($gate->rung)->name), $obstacles->unmetGates))), ['gates' => count($obstacles->unmetGates)], $this->repairs->spares($entry, $program, $client), $entry->name());
             }
         }
 

@@ -9,7 +9,6 @@ use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
-use EvenRungs\Core\Placement\Obstacles;
 
 final class UnsuitableForAge implements Rule
 {
@@ -25,16 +24,9 @@ final class UnsuitableForAge implements Rule
     public function check(AuditedProgram $program): array
     {
         $findings = [];
-        foreach ($program->sessions() as $session) {
-            $client = $program->clientFor($session);
-            if ($client === null) {
-                continue;
-            }
-            foreach ($session->entries as $entry) {
-                $obstacles = $entry->rung === null ? null : Obstacles::between($client, $entry->rung, $program->library);
-                if ($obstacles !== null && $obstacles->unsuitable !== null) {
-                    $findings[] = new Finding('age.unsuitable', Severity::Error, $entry->where(), sprintf('%s %s', $entry->name(), $obstacles->unsuitable), ['level' => $obstacles->rung->level->value], $this->repairs->spares($entry, $program, $client), $entry->name());
-                }
+        foreach ($program->obstacles() as [$entry, $client, $obstacles]) {
+            if ($obstacles->unsuitable !== null) {
+                $findings[] = new Finding('age.unsuitable', Severity::Error, $entry->where(), sprintf('%s %s', $entry->name(), $obstacles->unsuitable), ['level' => $obstacles->rung->level->value], $this->repairs->spares($entry, $program, $client), $entry->name());
             }
         }
 
