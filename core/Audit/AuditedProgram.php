@@ -128,8 +128,8 @@ final class AuditedProgram
             $this->obstacles = [];
             foreach ($this->sessions() as $session) {
                 $client = $this->clientFor($session);
-                foreach ($client === null ? [] : $session->entries as $entry) {
-                    if ($entry->rung !== null) {
+                foreach ($session->entries as $entry) {
+                    if ($client !== null && $entry->rung !== null) {
                         $this->obstacles[] = [$entry, $client, Obstacles::between($client, $entry->rung, $this->library)];
                     }
                 }
