@@ -25,6 +25,8 @@ use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Planning\Calendar;
 use EvenRungs\Core\Planning\CopyChange;
+use EvenRungs\Core\Planning\ProgramEdit;
+use EvenRungs\Core\Planning\Progression;
 use EvenRungs\Core\Planning\WeekPlanner;
 use EvenRungs\Core\Session\CircuitBlock;
 use EvenRungs\Core\Session\Program as Plan;
@@ -70,8 +72,9 @@ final class ClientCommands
             $this->allowed($rungId, $person);
             [$step, $range] = $steps->settle($rung, $step, $range);
             $before = $this->boards->standings($locked)[$rung->ladder] ?? null;
-            $program = $this->boards->program($locked);
-            [$edited, $given] = $program === null ? [null, []] : $this->stoodOn($locked, $person, $program, new Position($rung, $step, $range));
+            $board = $this->boards->load($locked);
+            $program = $board->program;
+            [$edited, $given] = $this->stoodOn($board, new Position($rung, $step, $range));
             $label = $before?->rung === $rung->id
                 ? sprintf('%s, step %d', $rung->name, $step + 1)
                 : sprintf('%s to %s', $library->ladderOf($rung)->name, $rung->name);
@@ -85,13 +88,18 @@ final class ClientCommands
     /**
      * The program with a client on another place of a ladder, back inside the minutes.
      *
-     * @return array{Plan, list<string>} the program, and what gives way for it
+     * @return array{?Plan, list<string>} the program, and what gives way for it
      */
-    private function stoodOn(Client $client, Person $person, Plan $program, Position $to): array
+    private function stoodOn(Board $board, Position $to): array
     {
-        $edited = $this->planner->edit($client)->standOn($program, $to->rung, $to->step, $to->range, $person, $this->planner->progression($client), $this->planner->present($program));
+        if ($board->program === null) {
+            return [null, []];
+        }
+        $library = $this->data->library();
+        $progression = new Progression($library, $board->style, $board->steps(), $board->goal);
+        $edited = (new ProgramEdit($library, $board->steps()))->standOn($board->program, $to->rung, $to->step, $to->range, $board->client, $progression, $this->planner->present($board->program));
 
-        return $this->planner->refitted($edited, $person);
+        return $this->planner->refitted($edited, $board->client);
     }
 
     /**
@@ -99,11 +107,9 @@ final class ClientCommands
      *
      * @return list<string>
      */
-    public function givesWay(Client $client, Position $to): array
+    public function givesWay(Board $board, Position $to): array
     {
-        $program = $this->boards->program($client);
-
-        return $program === null ? [] : $this->stoodOn($client, $this->boards->person($client), $program, $to)[1];
+        return $this->stoodOn($board, $to)[1];
     }
 
     /** Takes a stopped ladder out of the weeks ahead; what spares it stands in where there is one. */

@@ -14,7 +14,6 @@ use EvenRungs\Core\Planning\Fit;
 use EvenRungs\Core\Planning\ProgramCopy;
 use EvenRungs\Core\Planning\ProgramEdit;
 use EvenRungs\Core\Planning\ProgramRefit;
-use EvenRungs\Core\Planning\Progression;
 use EvenRungs\Core\Planning\Refit;
 use EvenRungs\Core\Planning\WeekPlanner;
 use EvenRungs\Core\Session\Program as Plan;
@@ -122,11 +121,6 @@ final class ClientPlanner
     public function copy(Client $client): ProgramCopy
     {
         return new ProgramCopy($this->data->library(), $this->boards->style($client));
-    }
-
-    public function progression(Client $client): Progression
-    {
-        return new Progression($this->data->library(), $this->boards->style($client), $this->steps($client), $this->goal($client));
     }
 
     public function goal(Client $client): GoalRule

@@ -52,6 +52,7 @@ final class Verdicts
     {
         $verdicts = [];
         $answers = $this->answers($client);
+        $board = $this->boards->load($client);
         $loaded = SetRow::query()->ofClient($client)->where('load_kg', '>', 0)->ordered('id', 'desc')->atMost(self::MOST_LOADED)->get()->reverse()->groupBy('rung');
         foreach ($this->judged($client) as [$history, $verdict, $log]) {
             $answer = $answers->get($history->ladder->id);
@@ -78,7 +79,7 @@ final class Verdicts
                 'swap' => $verdict->swap?->name,
                 'load' => self::load(array_values($loaded->get($history->rung->id)?->all() ?? [])),
                 'moves' => $moves,
-                'gives_way' => $moves && $answered === null ? $this->commands->givesWay($client, $verdict->to) : [],
+                'gives_way' => $moves && $answered === null ? $this->commands->givesWay($board, $verdict->to) : [],
                 'answered' => $answered?->answer,
                 'moved_here' => $answer !== null && $answer->to !== null && $answer->log === $log && $answer->to == HistoryJson::writePosition($history->position()),
                 'note' => $answered?->note,
