@@ -39,7 +39,9 @@ final class AuditsTest extends HttpTestCase
         $page = $this->api('POST', '/audit', ['text' => self::TEXT, 'client' => $id])->assertOk()->json();
         self::assertContains('limit.shoulder', array_column($page['findings'], 'rule'));
         $version = $this->api('GET', '/clients/'.$id.'/board')->json('version');
-        $board = $this->api('POST', '/clients/'.$id.'/programs/take', ['version' => $version, 'program' => $page['program']])->assertOk()->json();
+        $body = ['version' => $version, 'program' => $page['program']];
+        $this->api('POST', '/clients/'.$id.'/programs/take', $body)->assertStatus(422)->assertJsonPath('errors.0.path', '/insist');
+        $board = $this->api('POST', '/clients/'.$id.'/programs/take', [...$body, 'insist' => 'Mended below.'])->assertOk()->json();
 
         self::assertSame(1, $board['weeks']);
         $audit = $this->api('GET', '/clients/'.$id.'/audit')->assertOk()->json('findings');

@@ -2,11 +2,12 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { answer, api, ApiError, type Schemas } from '../../api/client';
+import { answer, api, ApiError, asks, type Schemas } from '../../api/client';
 import { dayNames, kindNames } from '../../app/words';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { SelectField } from '../../ui/Field';
+import { Insist } from '../../ui/Insist';
 import { Findings } from '../builder/Findings';
 import { RungPicker } from '../library/RungPicker';
 import { useStyles } from '../styles/useStyles';
@@ -277,12 +278,12 @@ function TakeOver({ client, program }: { client: string; program: Sent }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const take = useMutation({
-    mutationFn: async () => {
+    mutationFn: async (insist: string | undefined) => {
       const board = await answer(api.GET('/clients/{client}/board', { params: { path: { client } } }));
       return answer(
         api.POST('/clients/{client}/programs/take', {
           params: { path: { client } },
-          body: { version: board.version, program },
+          body: { version: board.version, program, ...(insist === undefined ? {} : { insist }) },
         }),
       );
     },
@@ -292,20 +293,22 @@ function TakeOver({ client, program }: { client: string; program: Sent }) {
       void navigate(`/clients/${client}/week`);
     },
   });
+  const question = asks(take.error, 'insist');
   return (
-    <p className="mt-3">
+    <div className="mt-3 space-y-2">
       <Button
         look="act"
         disabled={take.isPending}
         onClick={() => {
-          take.mutate();
+          take.mutate(undefined);
         }}
       >
         Begin this program with the client
       </Button>
+      {question !== null && <Insist question={question} busy={take.isPending} onInsist={take.mutate} />}
       <span role="alert" className="ml-3 font-semibold text-warn">
-        {take.error?.message}
+        {question === null ? take.error?.message : null}
       </span>
-    </p>
+    </div>
   );
 }
