@@ -49,7 +49,7 @@ final class Swaps
     {
         $swaps = [];
         foreach ($this->library->rungs() as $candidate) {
-            $top = 1 + ($client->abilityIn($candidate->category) ?? $rung->level)->value;
+            $top = 1 + ($this->known($client, $candidate) ?? $rung->level->value);
             if ($candidate === $rung || in_array($candidate->ladder, $this->withoutLadders, true) || ! in_array($candidate->category, $categories, true) || $candidate->level->value > $top) {
                 continue;
             }
@@ -85,5 +85,18 @@ final class Swaps
         }
 
         return new Swap($candidate, $same, $new, $why);
+    }
+
+    /** The level that is known of the client on a rung's ladder: what is typed for its direction, stood on, or tested; null where nothing is. */
+    private function known(Client $client, Rung $candidate): ?int
+    {
+        $clean = $client->tests->ladders[$candidate->ladder] ?? null;
+        $known = array_filter([
+            $client->abilityIn($candidate->category)?->value,
+            ($client->standings[$candidate->ladder] ?? null)?->rung->level->value,
+            $clean?->lower($this->library->ladder($candidate->ladder))->level->value,
+        ]);
+
+        return $known === [] ? null : max($known);
     }
 }

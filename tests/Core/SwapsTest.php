@@ -90,4 +90,18 @@ final class SwapsTest extends TestCase
             }
         });
     }
+
+    public function test_a_swap_stands_at_most_one_level_above_where_the_client_stands_on_its_ladder(): void
+    {
+        $client = Documents::client(['equipment' => ['mat', 'ball', 'band', 'kettlebell'], 'standings' => ['external-rotation' => ['rung' => 'external-rotation-free', 'step' => 0]]]);
+        $levels = [];
+        foreach ((new Swaps(Documents::data()->library()))->sameDirection(Documents::data()->library()->rung('prone-y-weights'), $client) as $swap) {
+            if ($swap->rung->ladder === 'external-rotation') {
+                $levels[] = $swap->rung->level->value;
+            }
+        }
+
+        self::assertNotSame([], $levels);
+        self::assertLessThanOrEqual(3, max($levels), 'nobody typed an ability, and the client stands on level 2 there');
+    }
 }
