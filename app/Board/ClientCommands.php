@@ -13,6 +13,7 @@ use EvenRungs\Core\Body\Basis;
 use EvenRungs\Core\Body\Clearance as Lifted;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Body\Flag;
+use EvenRungs\Core\Body\Standing;
 use EvenRungs\Core\Body\Urgency;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Range;
@@ -96,10 +97,11 @@ final class ClientCommands
             return [null, []];
         }
         $library = $this->data->library();
+        $client = $board->client->standing([...$board->client->standings, $to->rung->ladder => new Standing($to->rung, $to->step, $to->range)]);
         $progression = new Progression($library, $board->style, $board->steps(), $board->goal);
-        $edited = (new ProgramEdit($library, $board->steps()))->standOn($board->program, $to->rung, $to->step, $to->range, $board->client, $progression, $this->planner->present($board->program));
+        $edited = (new ProgramEdit($library, $board->steps()))->standOn($board->program, $to->rung, $to->step, $to->range, $client, $progression, $this->planner->present($board->program));
 
-        return $this->planner->refitted($edited, $board->client);
+        return $this->planner->refitted($edited, $client);
     }
 
     /**

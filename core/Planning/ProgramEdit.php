@@ -13,6 +13,7 @@ use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Session\Entry;
 use EvenRungs\Core\Session\Planned;
@@ -38,7 +39,7 @@ final class ProgramEdit
      */
     public function standOn(Program $program, Rung $rung, int $step, ?Range $range, Client $client, Progression $progression, int $present = 1): Program
     {
-        return $program->mapSessions(function (Session $session, Week $week) use ($rung, $step, $range, $client, $progression, $present): Session {
+        $stood = $program->mapSessions(function (Session $session, Week $week) use ($rung, $step, $range, $client, $progression, $present): Session {
             if (! $this->trains($session, $rung->ladder)) {
                 return $session;
             }
@@ -46,6 +47,26 @@ final class ProgramEdit
 
             return $this->claimed($session->mapEntries($this->replacement($expected->rung, $expected->step, $expected->range, $expected->rung === $rung ? [] : $expected->why)));
         });
+
+        return $this->stillAllowed($stood, $client);
+    }
+
+    /** Who stands lower now may have been expected higher elsewhere than is allowed: there the nearest allowed rung below is expected. */
+    private function stillAllowed(Program $program, Client $client): Program
+    {
+        return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries(function (Entry $entry) use ($client): Entry {
+            $rung = $this->library->find($entry->exercise);
+            if ($rung === null || $entry->planned === null || $entry->x !== null || Obstacles::between($client, $rung, $this->library)->isSafe()) {
+                return $entry;
+            }
+            foreach ($this->library->ladderOf($rung)->downFrom($rung) as $lower) {
+                if (Obstacles::between($client, $lower, $this->library)->isClear()) {
+                    return $this->onRung($entry, $lower, $this->steps->last($lower), null, [sprintf('%s is not allowed any more.', $rung->name)]);
+                }
+            }
+
+            return $entry;
+        })));
     }
 
     /** Puts a rung in the place of one exercise wherever the program has it; sets and rests stay as they were. */
