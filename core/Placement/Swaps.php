@@ -87,16 +87,13 @@ final class Swaps
         return new Swap($candidate, $same, $new, $why);
     }
 
-    /** The level that is known of the client on a rung's ladder: what is typed for its direction, stood on, or tested; null where nothing is. */
+    /** What is typed for the direction of a rung; where nothing is, where the client stands on its ladder or was tested; null where nobody knows. */
     private function known(Client $client, Rung $candidate): ?int
     {
         $clean = $client->tests->ladders[$candidate->ladder] ?? null;
-        $known = array_filter([
-            $client->abilityIn($candidate->category)?->value,
-            ($client->standings[$candidate->ladder] ?? null)?->rung->level->value,
-            $clean?->lower($this->library->ladder($candidate->ladder))->level->value,
-        ]);
 
-        return $known === [] ? null : max($known);
+        return $client->abilityIn($candidate->category)->value
+            ?? ($client->standings[$candidate->ladder] ?? null)?->rung->level->value
+            ?? $clean?->lower($this->library->ladder($candidate->ladder))->level->value;
     }
 }

@@ -211,6 +211,7 @@ final class WeekPlannerTest extends TestCase
         $other = Generators::frequency([4, null], [1, 'heavy-lift'], [1, 'light-lift'], [1, 'endurance'], [1, 'rest']);
         $goal = Generators::elements('general', 'rehab', 'strength', 'endurance-sport', 'rotational-sport', 'youth', 'healthy-ageing');
         $this->limitTo((int) (getenv('EVEN_RUNGS_CLIENTS') ?: self::CLIENTS))->forAll($goal, $limits, $kit, Generators::vector(5, $level), Generators::vector(7, $minutes), Generators::vector(7, $other), Generators::choose(0, 90), Generators::elements(...Documents::data()->styleNames()), Generators::elements(null, 1940, 1965, 1990, 2009, 2013, 2018), Generators::vector(5, Generators::choose(0, 99_999)))
+            ->disableShrinking()
             ->then(function (string $goal, array $limits, array $kit, array $levels, array $minutes, array $other, int $held, string $style, ?int $born, array $stands): void {
                 $client = Documents::client([
                     'goal' => $goal, 'limits' => $limits, 'equipment' => array_values($kit),
