@@ -9,11 +9,8 @@ use App\Models\LoggedSet;
 use App\Models\TestDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Evenness\WorkDone;
-use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Load\HardWork;
 use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\SessionTime;
-use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\DataFolder;
 
 /**
@@ -28,18 +25,7 @@ final class Spacing
     /** @return ?string what to say before a session of a day; null where nothing stands against it */
     public function ofSession(Client $client, Session $session, DateTimeImmutable $day): ?string
     {
-        $library = $this->data->library();
-        $tension = SessionTime::of($session, $library)->tensionMs;
-        $ms = array_sum(array_map(static fn (Category $each): int => $tension[$each->value] ?? 0, Category::directions()));
-        $sets = 0;
-        foreach ($session->blocks as $block) {
-            foreach ($block->entries() as $entry) {
-                $isDirection = $library->find($entry->exercise)?->category->isDirection() ?? false;
-                $sets += $isDirection ? ($block instanceof \EvenRungs\Core\Session\CircuitBlock ? $block->rounds : $entry->dose->sets) : 0;
-            }
-        }
-
-        return HardWork::isHard($sets, $ms, $this->boards->style($client)) ? $this->near($client, $day, 'Hard work') : null;
+        return HardWork::isHardSession($session, $this->data->library(), $this->boards->style($client)) ? $this->near($client, $day, 'Hard work') : null;
     }
 
     /**
@@ -56,24 +42,13 @@ final class Spacing
             }
         }
 
-        return self::isHardWork($done, $this->boards->style($client)) ? $this->near($client, $day, 'Hard work', $except) : null;
+        return HardWork::wasHard($done, $this->boards->style($client)) ? $this->near($client, $day, 'Hard work', $except) : null;
     }
 
     /** @return ?string what to say before a test to the limit */
     public function ofTest(Client $client, DateTimeImmutable $day): ?string
     {
         return $this->near($client, $day, 'A test to the limit');
-    }
-
-    private static function isHardWork(WorkDone $done, Style $style): bool
-    {
-        $codes = array_map(static fn (Category $each): string => $each->value, Category::directions());
-
-        return HardWork::isHard(
-            array_sum(array_map(static fn (string $code): int => $done->sets[$code] ?? 0, $codes)),
-            array_sum(array_map(static fn (string $code): int => $done->ms[$code] ?? 0, $codes)),
-            $style,
-        );
     }
 
     private function near(Client $client, DateTimeImmutable $day, string $what, ?int $except = null): ?string
@@ -92,7 +67,7 @@ final class Spacing
         $style = $this->boards->style($client);
         $hard = [];
         foreach ($sessions as [$done, $on]) {
-            if (self::isHardWork($done, $style)) {
+            if (HardWork::wasHard($done, $style)) {
                 $hard[] = new DateTimeImmutable($on);
             }
         }

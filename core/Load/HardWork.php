@@ -5,6 +5,12 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Load;
 
 use DateTimeImmutable;
+use EvenRungs\Core\Evenness\WorkDone;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Session\CircuitBlock;
+use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Style\Style;
 
 /**
@@ -22,6 +28,31 @@ final class HardWork
     public static function isHard(int $sets, int $ms, Style $style): bool
     {
         return $sets >= $style->hardSets || $ms >= $style->hardTension->ms;
+    }
+
+    public static function isHardSession(Session $session, Library $library, Style $style): bool
+    {
+        $tension = SessionTime::of($session, $library)->tensionMs;
+        $sets = 0;
+        foreach ($session->blocks as $block) {
+            foreach ($block->entries() as $entry) {
+                $isDirection = $library->find($entry->exercise)?->category->isDirection() ?? false;
+                $sets += $isDirection ? ($block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets) : 0;
+            }
+        }
+
+        return self::isHard($sets, self::inDirections($tension), $style);
+    }
+
+    public static function wasHard(WorkDone $done, Style $style): bool
+    {
+        return self::isHard(self::inDirections($done->sets), self::inDirections($done->ms), $style);
+    }
+
+    /** @param  array<string, int>  $byCategory */
+    private static function inDirections(array $byCategory): int
+    {
+        return array_sum(array_map(static fn (Category $each): int => $byCategory[$each->value] ?? 0, Category::directions()));
     }
 
     /**
