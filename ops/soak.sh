@@ -1,8 +1,8 @@
 #!/usr/bin/env bash
 # The long random runs: 20,000 clients, half from a fixed seed and half fresh, 500 orders and weeks against the solver, and
-# 1,000 careers of a year, whose weeks to the top are printed by style.
+# 1,000 careers of a year, whose weeks to the top are printed by style, and 120 that go on until they end at the top.
 . "$(dirname "$0")/common.sh"
 bash ops/install.sh test
 EVEN_RUNGS_SOLVER_CASES=${EVEN_RUNGS_SOLVER_CASES:-500} vendor/bin/phpunit tests/Reference/SolverTest.php
-EVEN_RUNGS_CAREERS=${EVEN_RUNGS_CAREERS:-1000} EVEN_RUNGS_WEEKS=${EVEN_RUNGS_WEEKS:-52} vendor/bin/phpunit tests/Core/ClosedLoopTest.php
+EVEN_RUNGS_CAREERS=${EVEN_RUNGS_CAREERS:-1000} EVEN_RUNGS_WEEKS=${EVEN_RUNGS_WEEKS:-52} EVEN_RUNGS_ENDLESS=${EVEN_RUNGS_ENDLESS:-120} vendor/bin/phpunit tests/Core/ClosedLoopTest.php
 EVEN_RUNGS_CLIENTS=${EVEN_RUNGS_CLIENTS:-10000} vendor/bin/phpunit --filter test_every_plan_keeps_its_promises_whoever_the_client_is tests/Core/WeekPlannerTest.php

@@ -78,12 +78,17 @@ final class Fit
         return $cuts === null ? null : ($cuts === [] ? $session : $cuts[count($cuts) - 1]->session);
     }
 
-    /** @return list<Cut>|null what is cut for it, one after the other; null where even its last exercise takes too long */
-    public function cutsInto(Session $session, Seconds $budget): ?array
+    /**
+     * @param  bool  $setsFirst  whether every exercise keeps one set for as long as there are second ones: what somebody moves up on is not
+     *                           taken away for it
+     * @return list<Cut>|null what is cut for it, one after the other; null where even its last exercise takes too long
+     */
+    public function cutsInto(Session $session, Seconds $budget, bool $setsFirst = false): ?array
     {
         $cuts = [];
         while (SessionTime::total($session, $this->library)->isLongerThan($budget)) {
-            $cut = $this->cuts($session)[0] ?? null;
+            $all = $this->cuts($session);
+            $cut = ($setsFirst ? array_values(array_filter($all, static fn (Cut $each): bool => $each->price === self::SECOND_SET || $each->price <= self::LATER_SET)) : [])[0] ?? $all[0] ?? null;
             if ($cut === null) {
                 return null;
             }

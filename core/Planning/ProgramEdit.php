@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Planning;
 
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Body\Standing;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Seconds;
@@ -27,6 +28,15 @@ use EvenRungs\Core\Session\Week;
  */
 final class ProgramEdit
 {
+    private const TYPED = 'Dose typed by the trainer';
+
+    private const SWAPPED = 'Swapped for';
+
+    private const IN_PLACE = 'In place of';
+
+    /** How the reason of an entry begins that somebody chose. */
+    private const CHOSEN = [self::TYPED, self::SWAPPED, self::IN_PLACE];
+
     public function __construct(private readonly Library $library, private readonly Steps $steps)
     {
     }
@@ -49,6 +59,62 @@ final class ProgramEdit
         });
 
         return $this->stillAllowed($stood, $client);
+    }
+
+    /**
+     * Takes back what was expected of the present week and did not come: on every ladder that the week writes further up than the client
+     * stands it goes by the standing again, and the weeks after it by what is expected from there. What the trainer typed or swapped stays.
+     *
+     * @param  int  $present  week that is trained now; 1 is the first
+     */
+    public function caughtUp(Program $program, Client $client, Progression $progression, int $present): Program
+    {
+        $behind = [];
+        foreach (($program->weeks[$present - 1] ?? null)->sessions ?? [] as $session) {
+            foreach ($session->entries() as $entry) {
+                $rung = $this->library->find($entry->exercise);
+                $stands = $rung === null ? null : $client->standings[$rung->ladder] ?? null;
+                if ($rung !== null && $stands !== null && self::isExpectation($entry) && $this->isAhead($entry, $rung, $stands)) {
+                    $behind[$rung->ladder] = $stands;
+                }
+            }
+        }
+        $goesBy = function (Entry $entry, Week $week) use ($behind, $client, $progression, $present): Entry {
+            $stands = $behind[$this->library->find($entry->exercise)->ladder ?? ''] ?? null;
+            if ($stands === null || ! self::isExpectation($entry)) {
+                return $entry;
+            }
+            $expected = $progression->expected($stands->rung, $stands->step, $stands->range, $week->number - $present + 1, $client);
+
+            return $this->onRung($entry, $expected->rung, $expected->step, $expected->range, [$week->number === $present ? 'What was expected by this week is not earned yet.' : 'Expected by now from where the client stands.']);
+        };
+
+        return $behind === [] ? $program : $program->mapSessions(fn (Session $session, Week $week): Session => $week->number < $present ? $session : $this->claimed($session->mapEntries(static fn (Entry $entry): Entry => $goesBy($entry, $week))));
+    }
+
+    /** Whether an entry asks for more than where somebody stands: a rung above, or a later step of the rung. */
+    private function isAhead(Entry $entry, Rung $rung, Standing $stands): bool
+    {
+        if ($rung !== $stands->rung) {
+            return in_array($rung, $this->library->ladderOf($rung)->above($stands->rung), true);
+        }
+        $scale = $rung->range;
+        $at = $this->steps->dose($rung, $stands->step, $stands->range);
+        foreach ($this->steps->of($rung) as $i => $step) {
+            if ($step->measure == $entry->dose->measure && $step->range == $entry->dose->range) {
+                return $i > $this->steps->clamp($rung, $stands->step) || ($stands->range !== null && $scale !== null && $scale->perMille($entry->dose->range) > $scale->perMille($at->range));
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether the planner wrote an entry, and nobody typed, swapped or insisted. */
+    private static function isExpectation(Entry $entry): bool
+    {
+        $chosen = static fn (string $why): bool => array_filter(self::CHOSEN, static fn (string $mark): bool => str_starts_with($why, $mark)) !== [];
+
+        return $entry->planned !== null && $entry->x === null && array_filter($entry->planned->why, $chosen) === [];
     }
 
     /** Who stands lower now may have been expected higher elsewhere than is allowed: there the nearest allowed rung below is expected. */
@@ -76,7 +142,7 @@ final class ProgramEdit
 
         return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries(
             fn (Entry $entry): Entry => $entry->exercise === $exercise || $this->library->identity($entry->exercise) === $identity
-                ? $this->onRung($entry, $rung, $step, null, ['In place of '.($this->library->find($exercise)->name ?? $exercise).'.'])
+                ? $this->onRung($entry, $rung, $step, null, [sprintf('%s %s.', self::IN_PLACE, $this->library->find($exercise)->name ?? $exercise)])
                 : $entry,
         )));
     }
@@ -90,7 +156,7 @@ final class ProgramEdit
      */
     public function swap(Program $program, int $week, int $session, int $block, int $entry, Rung $rung): Program
     {
-        return $this->changeEntry($program, $week, $session, $block, $entry, fn (Entry $old): Entry => $this->onRung($old, $rung, 0, null, [sprintf('Swapped for %s.', $this->library->find($old->exercise)->name ?? $old->exercise)]));
+        return $this->changeEntry($program, $week, $session, $block, $entry, fn (Entry $old): Entry => $this->onRung($old, $rung, 0, null, [sprintf('%s %s.', self::SWAPPED, $this->library->find($old->exercise)->name ?? $old->exercise)]));
     }
 
     /** Takes a ladder out of the program; a rung of another ladder stands in where one is given and the session does not have it. */
@@ -111,7 +177,7 @@ final class ProgramEdit
             $program = $swap === null ? $this->without($program, $exercise) : $program->mapSessions(function (Session $session) use ($exercise, $swap): Session {
                 $there = array_filter($session->entries(), fn (Entry $entry): bool => $this->library->find($entry->exercise) === $swap) !== [];
 
-                return $there ? $this->withoutIn($session, $exercise) : $this->claimed($session->mapEntries(fn (Entry $entry): Entry => $entry->exercise === $exercise ? $this->onRung($entry, $swap, 0, null, [sprintf('In place of %s, which is stopped.', $this->library->find($exercise)->name ?? $exercise)]) : $entry));
+                return $there ? $this->withoutIn($session, $exercise) : $this->claimed($session->mapEntries(fn (Entry $entry): Entry => $entry->exercise === $exercise ? $this->onRung($entry, $swap, 0, null, [sprintf('%s %s, which is stopped.', self::IN_PLACE, $this->library->find($exercise)->name ?? $exercise)]) : $entry));
             });
         }
 
@@ -220,7 +286,7 @@ final class ProgramEdit
         return $this->changeEntry($program, $week, $session, $block, $entry, function (Entry $old) use ($dose): Entry {
             $onBothSides = $dose->side === null && $this->library->find($old->exercise)?->side === Side::Both;
 
-            return $old->withDose($onBothSides ? $dose->withSide(Side::Both) : $dose)->because(sprintf('Dose typed by the trainer, in place of %s.', Shorthand::write($old->dose)));
+            return $old->withDose($onBothSides ? $dose->withSide(Side::Both) : $dose)->because(sprintf('%s, in place of %s.', self::TYPED, Shorthand::write($old->dose)));
         });
     }
 

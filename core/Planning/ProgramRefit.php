@@ -21,6 +21,11 @@ final class ProgramRefit
     {
     }
 
+    public static function of(Library $library): self
+    {
+        return new self($library, new Refit($library, new Fit($library)));
+    }
+
     /**
      * @return array{Program, list<string>} the program, and what gave way, week by week
      */

@@ -12,7 +12,8 @@ use EvenRungs\Core\Session\SessionTime;
 
 /**
  * Brings a session that has grown back into its minutes, with as little lost as may be: first every rest gives a few seconds, never more
- * than half of it, then sets and exercises go in the order of "make it fit" (house rule). Rests stay whole for a medical limit and from 65.
+ * than half of it, then sets go, down to one of each exercise, and only then exercises in the order of "make it fit" (house rule): a ladder
+ * that is left alone falls back. Rests stay whole for a medical limit and from 65.
  */
 final class Refit
 {
@@ -40,7 +41,7 @@ final class Refit
             $trimmed = $shorter;
         }
         $given = $this->told($session, $trimmed);
-        $cuts = $this->fit->cutsInto($trimmed, $budget);
+        $cuts = $this->fit->cutsInto($trimmed, $budget, true);
         if ($cuts === null) {
             return null;
         }

@@ -56,6 +56,26 @@ final class ClosedLoopTest extends TestCase
         self::assertGreaterThan(0, $moves['back']);
     }
 
+    /** Ten years are no limit that anybody meets who trains twice a week. */
+    private const NO_LIMIT = 520;
+
+    public function test_who_trains_clean_for_long_enough_ends_at_the_top_of_every_ladder_that_the_plan_holds(): void
+    {
+        $seed = (int) (getenv('EVEN_RUNGS_SEED') ?: random_int(1, 1_000_000_000));
+        $styles = Documents::data()->styleNames();
+        $careers = (int) (getenv('EVEN_RUNGS_ENDLESS') ?: 0) ?: count($styles);
+        fwrite(STDERR, "Careers without a limit of weeks, seed {$seed}\n");
+        for ($i = 0; $i < $careers; $i++) {
+            $chance = new Randomizer(new Mt19937($seed + $i));
+            $style = $styles[$i % count($styles)];
+            $name = sprintf('seed %d, career %d, %s', $seed, $i, $style);
+            $career = new Career(self::client($chance), Documents::data()->style($style), new Person('perfect', self::NO_LIMIT, $chance), $name);
+            $week = $career->liveToTop(self::NO_LIMIT);
+            self::assertNotNull($week, $name.': '.implode(', ', $career->belowTop(self::NO_LIMIT)));
+            fwrite(STDERR, sprintf("  %-14s all at the top after %d weeks\n", $style, $week));
+        }
+    }
+
     private static function client(Randomizer $chance): Client
     {
         $limits = array_keys(Documents::data()->library()->limits);

@@ -4,16 +4,23 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use DateTimeImmutable;
 use Eris\Generators;
 use Eris\TestTrait;
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Body\Standing;
+use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\ProgramEdit;
+use EvenRungs\Core\Planning\Progression;
 use EvenRungs\Core\Session\DirectionShares;
 use EvenRungs\Core\Session\Entry;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Style\GoalRule;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 
@@ -58,6 +65,37 @@ final class ProgressionTest extends TestCase
         $first = array_map(static fn (Entry $entry): string => $entry->exercise, self::entries(Documents::plan(self::client(), 1)->weeks[0]));
         $last = array_map(static fn (Entry $entry): string => $entry->exercise, self::entries(Documents::plan(self::client(), 12)->weeks[11]));
         self::assertNotSame([], array_diff($last, $first), 'twelve weeks change some rungs');
+    }
+
+    public function test_what_a_week_expected_and_did_not_get_is_taken_back(): void
+    {
+        [$library, $style] = [Documents::data()->library(), Documents::data()->style('full-compass')];
+        $client = self::client();
+        $program = Documents::plan($client, 6);
+        $standings = [];
+        foreach (self::entries($program->weeks[0]) as $entry) {
+            $rung = $library->rung($entry->exercise);
+            $step = array_search($entry->dose->measure, array_map(static fn ($dose) => $dose->measure, (new Steps($style, $client))->of($rung)), false);
+            $standings[$rung->ladder] ??= new Standing($rung, (int) $step);
+        }
+        $stood = $client->known(new DateTimeImmutable('2027-02-01'), $standings, [], null);
+        $edit = new ProgramEdit($library, new Steps($style, $stood));
+        $progression = new Progression($library, $style, new Steps($style, $stood), GoalRule::for($stood, Documents::data()->goals()));
+        $caughtUp = $edit->caughtUp($program, $stood, $progression, 5);
+
+        $asked = static fn (Week $week): array => array_column(array_map(static fn (Entry $entry): array => [$entry->exercise, $entry->dose->measure->amount()], self::entries($week)), 1, 0);
+        self::assertNotSame([], array_diff_assoc($asked($program->weeks[4]), $asked($program->weeks[0])), 'the fifth week expected more than the first');
+        foreach ($asked($caughtUp->weeks[4]) as $exercise => $amount) {
+            $at = $standings[$library->rung($exercise)->ladder] ?? null;
+            if ($at !== null) {
+                self::assertSame([$at->rung->id, (new Steps($style, $stood))->dose($at->rung, $at->step)->measure->amount()], [$exercise, $amount]);
+            }
+        }
+        self::assertSame($caughtUp, $edit->caughtUp($caughtUp, $stood, $progression, 5), 'and only once');
+        self::assertSame($program, $edit->caughtUp($program, $stood, $progression, 1), 'the first week expects nothing');
+
+        $typed = $edit->changeDose($program, 4, 0, 1, 0, Shorthand::parse('2 × 60 s'));
+        self::assertEquals($typed->weeks[4]->sessions[0]->blocks[1]->entries()[0], $edit->caughtUp($typed, $stood, $progression, 5)->weeks[4]->sessions[0]->blocks[1]->entries()[0], 'what the trainer typed stays');
     }
 
     public function test_every_fourth_week_is_lighter_and_the_last_ends_with_a_test(): void

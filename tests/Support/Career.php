@@ -109,23 +109,73 @@ final class Career
 
     public function live(int $weeks): void
     {
-        $monday = new DateTimeImmutable(self::FIRST_DAY);
-        for ($week = 1; $week <= $weeks; $week++, $monday = $monday->modify('+7 days')) {
-            if ($this->person->isAway($week)) {
-                continue;
+        for ($week = 1; $week <= $weeks; $week++) {
+            $this->liveWeek($week);
+        }
+    }
+
+    /**
+     * Weeks until every ladder that the plan of the day holds is at its top; null where some are not after as many weeks as given.
+     */
+    public function liveToTop(int $atMost): ?int
+    {
+        for ($week = 1; $week <= $atMost; $week++) {
+            $this->liveWeek($week);
+            if ($this->belowTop($week) === []) {
+                return $week;
             }
-            $this->clear($monday, $week);
-            if ($week - $this->plannedIn >= self::WEEKS || $this->plannedIn === 0) {
-                $this->plan($monday, $week);
+        }
+
+        return null;
+    }
+
+    /**
+     * Where the client stands on each ladder that the plan holds and that is not at its top yet. Held is what half of the weeks train at
+     * least: what comes in turn once in a month starts again every time, as the layoff rule says.
+     *
+     * @return list<string>
+     */
+    public function belowTop(int $week): array
+    {
+        $library = Documents::data()->library();
+        $date = self::monday($week + 1);
+        $weeks = [];
+        foreach ($this->program->weeks as $each) {
+            foreach ($each->sessions as $session) {
+                foreach ($session->entries() as $entry) {
+                    $weeks[$library->rung($entry->exercise)->ladder][$each->number] = true;
+                }
             }
-            $this->lookAgain($monday, $week);
-            foreach (self::DAYS as $day => $after) {
-                $date = $monday->modify("+{$after} days");
-                foreach ($this->program->weeks[$week - $this->plannedIn]->sessions as $session) {
-                    if ($session->day->value === $day && $this->halted === null) {
-                        $this->train($session, $date, $week);
-                        break;
-                    }
+        }
+        $held = array_filter($weeks, fn (array $of): bool => 2 * count($of) >= count($this->program->weeks));
+        $below = array_filter(array_intersect_key($this->stands, $held), fn (Position $at): bool => ! $this->isAtTop($at, $date));
+
+        return array_values(array_map(static fn (Position $at): string => $at->rung->id.' step '.$at->step, $below));
+    }
+
+    private static function monday(int $week): DateTimeImmutable
+    {
+        return (new DateTimeImmutable(self::FIRST_DAY))->modify('+'.(7 * ($week - 1)).' days');
+    }
+
+    private function liveWeek(int $week): void
+    {
+        if ($this->person->isAway($week)) {
+            return;
+        }
+        $monday = self::monday($week);
+        $this->clear($monday, $week);
+        if ($week - $this->plannedIn >= self::WEEKS || $this->plannedIn === 0) {
+            $this->plan($monday, $week);
+        }
+        $this->lookAgain($monday, $week);
+        $this->catchUp($monday, $week);
+        foreach (self::DAYS as $day => $after) {
+            $date = $monday->modify("+{$after} days");
+            foreach ($this->program->weeks[$week - $this->plannedIn]->sessions as $session) {
+                if ($session->day->value === $day && $this->halted === null) {
+                    $this->train($session, $date, $week);
+                    break;
                 }
             }
         }
@@ -342,6 +392,20 @@ final class Career
                 $this->accept($ladder, $verdict, $day, $week, sprintf('%s: %s on %s', $this->seed, $verdict->rule, $day->format('Y-m-d')));
                 $this->run[$ladder] = [];
             }
+        }
+    }
+
+    /** What a week expected and did not get is taken back when it begins. */
+    private function catchUp(DateTimeImmutable $day, int $week): void
+    {
+        $data = Documents::data();
+        $client = $this->known($day);
+        $steps = new Steps($this->style, $client);
+        $edit = new ProgramEdit($data->library(), $steps);
+        $caughtUp = $edit->caughtUp($this->program, $client, new Progression($data->library(), $this->style, $steps, $this->goal), $week - $this->plannedIn + 1);
+        if ($caughtUp !== $this->program && $this->halted === null) {
+            $this->program = $this->refitted($caughtUp, $day);
+            $this->assertGoodProgram($client, 'caught up in week '.$week);
         }
     }
 
