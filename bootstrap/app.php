@@ -2,12 +2,20 @@
 
 declare(strict_types=1);
 
+use App\Board\StaleVersion;
 use App\Console\DemoSeed;
+use App\Console\StudioAdmin;
+use App\Console\TrainerAdmin;
+use App\Http\Middleware\MayReach;
+use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Problem;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Formats\UnusableInput;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -18,13 +26,17 @@ $app = Application::configure(basePath: dirname(__DIR__))
             require dirname(__DIR__).'/routes/web.php';
         },
     )
-    ->withCommands([DemoSeed::class])
+    ->withCommands([DemoSeed::class, StudioAdmin::class, TrainerAdmin::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        $middleware->alias(['may' => MayReach::class]);
+        $middleware->web(replace: [ValidateCsrfToken::class => SameOrigin::class]);
         $middleware->redirectGuestsTo(fn (Request $request) => '/sign-in');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
+        // a wrong entry is the answer to whoever made it, not an error of the server
+        $exceptions->dontReport([UnusableInput::class, InvalidValue::class, StaleVersion::class]);
         $exceptions->render(fn (Throwable $e, Request $request): ?Response => $request->is('api/*') ? Problem::of($e)->toResponse() : null);
     })
     ->create();

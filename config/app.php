@@ -7,6 +7,7 @@ return [
     'env' => env('APP_ENV', 'production'),
     'debug' => (bool) env('APP_DEBUG', false),
     'url' => env('APP_URL', 'http://127.0.0.1'),
+    'demo' => getenv('EVEN_RUNGS_INSTANCE') === 'demo',
     'timezone' => 'UTC',
     'locale' => 'en',
     'fallback_locale' => 'en',

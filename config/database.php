@@ -17,6 +17,8 @@ return [
             'prefix' => '',
             'strict' => true,
             'engine' => 'InnoDB',
+            // every statement sees what is there now: a request waits for its lock after it began, and what it reads next must be no older
+            'isolation_level' => 'READ COMMITTED',
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],

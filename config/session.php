@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 return [
-    'driver' => 'database',
+    'driver' => 'signed-in',
     'lifetime' => (int) env('SESSION_LIFETIME', 480),
     'expire_on_close' => false,
     'encrypt' => false,
@@ -13,7 +13,7 @@ return [
     'cookie' => 'even_rungs_session',
     'path' => '/',
     'domain' => null,
-    'secure' => false,
+    'secure' => null,
     'http_only' => true,
     'same_site' => 'lax',
 ];

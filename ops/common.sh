@@ -45,6 +45,27 @@ first_free_port() {
     printf '%s' "$port"
 }
 
+# chosen_port SETTING START: the port that was used once, waited for where something still holds it, so that an address that was written down
+# stays right; the first free one where there was none yet. Tests and measurements take any.
+chosen_port() {
+    local kept end=$((SECONDS + ${EVEN_RUNGS_PORT_WAIT_S:-20}))
+    kept=$(setting "$1")
+    if [ -z "$kept" ] || { [ "$instance" != live ] && [ "$instance" != demo ]; }; then
+        first_free_port "$2"
+        return
+    fi
+    until port_is_free "$kept"; do
+        [ $SECONDS -lt $end ] || fail "port $kept was used here before and another program holds it now. End that program, or choose another port once: EVEN_RUNGS_PORT, EVEN_RUNGS_DB_PORT (the demo's: EVEN_RUNGS_DEMO_PORT, EVEN_RUNGS_DEMO_DB_PORT)"
+        sleep 0.2
+    done
+    printf '%s' "$kept"
+}
+
+# forget_port SETTING PORT: where another port is asked for by name, the one of before counts no more.
+forget_port() {
+    [ -z "$2" ] || [ ! -f "$var/app.env" ] || [ "$(setting "$1")" = "$2" ] || sed -i "/^$1=/d" "$var/app.env"
+}
+
 # wait_for SECONDS WHAT COMMAND...: until the command succeeds.
 wait_for() {
     local seconds=$1 what=$2

@@ -1,5 +1,6 @@
 #!/usr/bin/env bash
 . "$(dirname "$0")/common.sh"
-use_instance live
-[ -f "$var/app.env" ] || fail "nothing was started yet: ./even-rungs start"
+use_instance demo
+[ -f "$var/app.env" ] || fail "there is no demo here yet: ./even-rungs start --demo"
+is_ours "$var/run/db.pid" mariadbd || fail "the demo is not running: ./even-rungs start --demo"
 php artisan demo:seed --again "$@"

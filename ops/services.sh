@@ -42,7 +42,7 @@ start_database() {
         --bind-address=127.0.0.1 --port="$(setting DB_PORT)" --skip-name-resolve --log-error="$var/log/db.log" \
         --innodb-buffer-pool-size=128M --innodb-flush-log-at-trx-commit=1 --tmpdir="$var/tmp" \
         --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --max-allowed-packet=64M \
-        >/dev/null 2>&1 </dev/null 9>&- &
+        >/dev/null 2>&1 </dev/null 9>&- 8>&- &
     disown
     wait_for 60 "the database" db -e 'select 1'
     db -e "CREATE DATABASE IF NOT EXISTS even_rungs CHARACTER SET utf8mb4;
@@ -80,7 +80,7 @@ CONF
     local as_root=()
     [ "$(id -u)" != 0 ] || as_root=(-R)
     rm -f "$fpm_socket" "$var/run/fpm.pid"
-    php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" >"$var/log/fpm-start.log" 2>&1 9>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
+    php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" >"$var/log/fpm-start.log" 2>&1 9>&- 8>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
 }
 
 # What both servers answer.
@@ -189,7 +189,7 @@ $(lan_server)
 CONF
     site_rules >"$var/conf/site.conf"
     rm -f "$var/run/nginx.pid"
-    nginx -c "$var/conf/nginx.conf" >"$var/log/nginx-start.log" 2>&1 9>&- || { tail -n 2 "$var/log/nginx-start.log" >&2 && fail "the web server did not start"; }
+    nginx -c "$var/conf/nginx.conf" >"$var/log/nginx-start.log" 2>&1 9>&- 8>&- || { tail -n 2 "$var/log/nginx-start.log" >&2 && fail "the web server did not start"; }
 }
 
 # start_cuff: the simulated pressure cuff, unless a device of another address is set.
@@ -197,7 +197,7 @@ start_cuff() {
     if [ -n "${CUFF_ADDRESS:-}" ] || is_ours "$var/run/cuff.pid" php; then
         return
     fi
-    nohup php "$root/devices/cuff.php" "${1}" >"$var/log/cuff.log" 2>&1 </dev/null 9>&- &
+    nohup php "$root/devices/cuff.php" "${1}" >"$var/log/cuff.log" 2>&1 </dev/null 9>&- 8>&- &
     echo $! >"$var/run/cuff.pid"
 }
 
@@ -240,13 +240,16 @@ start_services() {
     # two starts at once take turns
     exec 9>"$var/run/start.lock"
     flock 9
+    # and copies in other folders too, until each has its ports
+    exec 8>"/tmp/even-rungs-start-$(id -u).lock"
+    flock 8
     local web_port db_port
     is_ours "$var/run/fpm.pid" php-fpm || end_orphans "$var/run/fpm.pid" php-fpm
     is_ours "$var/run/nginx.pid" nginx || end_orphans "$var/run/nginx.pid" nginx
     web_port=$(setting WEB_PORT)
     db_port=$(setting DB_PORT)
-    is_ours "$var/run/nginx.pid" nginx || web_port=$(first_free_port "$1")
-    is_ours "$var/run/db.pid" mariadbd || db_port=$(first_free_port "$2")
+    is_ours "$var/run/nginx.pid" nginx || web_port=$(chosen_port WEB_PORT "$1")
+    is_ours "$var/run/db.pid" mariadbd || db_port=$(chosen_port DB_PORT "$2")
     local cuff_port
     cuff_port=$(setting CUFF_ADDRESS)
     cuff_port=${cuff_port##*:}
@@ -258,4 +261,5 @@ start_services() {
     start_web
     start_cuff "$cuff_port"
     wait_for 30 "the application" curl -fsS "http://127.0.0.1:$web_port/api/health"
+    exec 8>&-
 }

@@ -6,34 +6,76 @@ use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AuditController;
 use App\Http\Controllers\BoardController;
 use App\Http\Controllers\ClientController;
+use App\Http\Controllers\CopyController;
 use App\Http\Controllers\CuffController;
 use App\Http\Controllers\DoorController;
 use App\Http\Controllers\EvennessController;
 use App\Http\Controllers\GroupController;
+use App\Http\Controllers\HappenedController;
 use App\Http\Controllers\LadderController;
 use App\Http\Controllers\LibraryController;
+use App\Http\Controllers\LinkController;
 use App\Http\Controllers\LogController;
+use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\ProgramController;
 use App\Http\Controllers\RungController;
 use App\Http\Controllers\ScreenController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\StyleController;
 use App\Http\Controllers\TestDayController;
+use App\Http\Middleware\Recorded;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('web')->group(function (): void {
     Route::prefix('api')->group(function (): void {
         Route::get('health', [LibraryController::class, 'health']);
         Route::post('sign-in', [AccountController::class, 'signIn']);
+        Route::post('links/look', [LinkController::class, 'look']);
+        Route::post('links/set-up', [LinkController::class, 'setUp']);
+        Route::post('links/join', [LinkController::class, 'join']);
+        Route::post('links/password', [LinkController::class, 'password']);
 
-        Route::middleware('auth')->group(function (): void {
+        Route::middleware(['auth', 'may:reader', Recorded::class])->group(function (): void {
             Route::get('me', [AccountController::class, 'me']);
             Route::post('sign-out', [AccountController::class, 'signOut']);
             Route::post('sign-out-everywhere', [AccountController::class, 'signOutEverywhere']);
-            Route::post('emergency', [AccountController::class, 'emergency']);
             Route::post('password', [AccountController::class, 'changePassword']);
+            Route::post('second-factor', [AccountController::class, 'beginSecondFactor']);
+            Route::post('second-factor/confirm', [AccountController::class, 'confirmSecondFactor']);
+            Route::post('second-factor/end', [AccountController::class, 'endSecondFactor']);
 
             Route::get('library', [LibraryController::class, 'library']);
+            Route::get('clients', [ClientController::class, 'index']);
+            Route::prefix('clients/{client}')->group(function (): void {
+                Route::get('', [ClientController::class, 'show']);
+                Route::get('board', [BoardController::class, 'show']);
+                Route::get('screen', [ScreenController::class, 'show']);
+                Route::get('evenness', [EvennessController::class, 'show']);
+                Route::get('logs', [LogController::class, 'show']);
+                Route::get('happened', [HappenedController::class, 'ofClient']);
+                Route::post('clearances', [ScreenController::class, 'clear']);
+            });
+        });
+
+        Route::middleware(['auth', 'may:owner', Recorded::class])->group(function (): void {
+            Route::post('emergency', [AccountController::class, 'emergency']);
+            Route::post('studio', [AccountController::class, 'settings']);
+            Route::get('happened', [HappenedController::class, 'ofStudio']);
+            Route::get('happened.csv', [HappenedController::class, 'exportOfStudio']);
+            Route::get('people', [PeopleController::class, 'index']);
+            Route::post('people/invitations', [PeopleController::class, 'invite']);
+            Route::post('people/invitations/{link}/revoke', [PeopleController::class, 'revoke']);
+            Route::post('people/{person}/role', [PeopleController::class, 'role']);
+            Route::post('people/{person}/disable', [PeopleController::class, 'disable']);
+            Route::post('people/{person}/enable', [PeopleController::class, 'enable']);
+            Route::post('people/{person}/password', [PeopleController::class, 'password']);
+            Route::get('take-out', [CopyController::class, 'studio']);
+            Route::post('clients/{client}/erase', [CopyController::class, 'erase']);
+            Route::get('clients/{client}/trainers', [PeopleController::class, 'trainersOf']);
+            Route::post('clients/{client}/trainers', [PeopleController::class, 'assign']);
+        });
+
+        Route::middleware(['auth', 'may:trainer', Recorded::class])->group(function (): void {
             Route::get('rungs', [RungController::class, 'search']);
             Route::get('rungs/{rung}', [RungController::class, 'show']);
             Route::get('figures', [RungController::class, 'figures']);
@@ -68,17 +110,16 @@ Route::middleware('web')->group(function (): void {
             Route::post('words/{word}/remove', [LadderController::class, 'removeWord']);
             Route::get('schemas/{name}', [LibraryController::class, 'schema']);
 
-            Route::get('clients', [ClientController::class, 'index']);
             Route::post('clients', [ClientController::class, 'store']);
+            Route::post('read-in', [CopyController::class, 'readIn']);
             Route::get('archive', [ClientController::class, 'archived']);
 
             Route::prefix('clients/{client}')->group(function (): void {
-                Route::get('', [ClientController::class, 'show']);
                 Route::put('', [ClientController::class, 'update']);
+                Route::get('take-out', [CopyController::class, 'client']);
                 Route::get('document', [ClientController::class, 'whole']);
                 Route::post('archive', [ClientController::class, 'archive']);
                 Route::post('restore', [ClientController::class, 'restore']);
-                Route::get('board', [BoardController::class, 'show']);
                 Route::post('moves', [BoardController::class, 'move']);
                 Route::post('doses', [BoardController::class, 'dose']);
                 Route::post('swaps', [BoardController::class, 'swap']);
@@ -98,7 +139,6 @@ Route::middleware('web')->group(function (): void {
                 Route::post('mend', [SessionController::class, 'mend']);
                 Route::post('best-week', [ProgramController::class, 'bestWeek']);
                 Route::post('programs/take', [SessionController::class, 'take']);
-                Route::get('logs', [LogController::class, 'show']);
                 Route::post('logs', [LogController::class, 'add']);
                 Route::get('logs.csv', [LogController::class, 'export']);
                 Route::post('logs/import', [LogController::class, 'import']);
@@ -108,7 +148,7 @@ Route::middleware('web')->group(function (): void {
                 Route::post('removed-logs/{change}/restore', [LogController::class, 'restore'])->whereNumber('change');
                 Route::post('logs/{session}/remove', [LogController::class, 'remove'])->whereNumber('session');
                 Route::post('verdicts', [LogController::class, 'answer']);
-                Route::get('evenness', [EvennessController::class, 'show']);
+                Route::get('happened.csv', [HappenedController::class, 'exportOfClient']);
                 Route::get('programs', [ProgramController::class, 'index']);
                 Route::post('programs', [ProgramController::class, 'begin']);
                 Route::get('programs/{program}', [ProgramController::class, 'show']);
@@ -116,9 +156,7 @@ Route::middleware('web')->group(function (): void {
                 Route::get('programs/{program}/weeks/{week}', [ProgramController::class, 'week'])->whereNumber('week');
                 Route::post('copy', [ProgramController::class, 'copy']);
                 Route::post('copy/check', [ProgramController::class, 'checkCopy']);
-                Route::get('screen', [ScreenController::class, 'show']);
                 Route::post('screen', [ScreenController::class, 'ask']);
-                Route::post('clearances', [ScreenController::class, 'clear']);
                 Route::post('clearances/{clearance}/withdraw', [ScreenController::class, 'withdraw'])->whereNumber('clearance');
                 Route::get('road/{rung}', [BoardController::class, 'road']);
                 Route::post('aims', [BoardController::class, 'aim']);

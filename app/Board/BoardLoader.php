@@ -8,19 +8,23 @@ use App\Models\Change;
 use App\Models\Client;
 use App\Models\Program;
 use App\Models\Standing;
+use App\People\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Body\Basis;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Body\SafetyScreen;
 use EvenRungs\Core\Body\Standing as At;
 use EvenRungs\Core\Placement\Placer;
+use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\ProgramEdit;
+use EvenRungs\Core\Planning\ProgramRefit;
+use EvenRungs\Core\Planning\Progression;
 use EvenRungs\Core\Session\Program as Plan;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
-use Illuminate\Support\Carbon;
 
 /**
  * Reads a client's rows into the core's terms.
@@ -54,7 +58,7 @@ final class BoardLoader
     /** The client as they are known today: document, standings, stops and clearances. */
     public function person(Client $record): Person
     {
-        $person = $this->data->storedClients()->read(new Node($this->document($record)), Carbon::today()->toDateTimeImmutable());
+        $person = $this->data->storedClients()->read(new Node($this->document($record)), StudioDay::today()->toDateTimeImmutable());
         $rows = $this->standings($record);
         $standings = [];
         foreach ($person->standings as $ladder => $each) {
@@ -95,7 +99,7 @@ final class BoardLoader
 
         return [
             ...$document,
-            'as_of' => Carbon::today()->toDateString(),
+            'as_of' => StudioDay::today()->toDateString(),
             ...($screen === null ? [] : ['screen' => [...$screen, 'cleared' => false, ...($asked === null ? [] : ['on' => $asked])]]),
             ...($standings === [] ? [] : ['standings' => $standings]),
             ...($stops->all === null ? [] : ['stopped' => $stops->all]),
@@ -125,11 +129,23 @@ final class BoardLoader
         return $arrived;
     }
 
+    /** The program in use: what it expected of the present week and did not get is taken back. */
     public function program(Client $record): ?Plan
     {
         $row = Program::query()->ofClient($record)->current()->first();
+        $program = $row === null ? null : $this->read($row);
+        $present = $program === null ? 1 : PresentWeek::of($program);
+        if ($program === null || $present === 1) {
+            return $program;
+        }
+        $library = $this->data->library();
+        $person = $this->person($record);
+        $style = $this->style($record);
+        $steps = new Steps($style, $person);
+        $progression = new Progression($library, $style, $steps, GoalRule::for($person, $this->data->goals()));
+        $caughtUp = (new ProgramEdit($library, $steps))->caughtUp($program, $person, $progression, $present);
 
-        return $row === null ? null : $this->read($row);
+        return $caughtUp === $program ? $program : ProgramRefit::of($library)->into($caughtUp, $person)[0];
     }
 
     public function read(Program $row): Plan

@@ -9,6 +9,7 @@ use App\Models\Clearance;
 use App\Models\Client;
 use App\Models\Program;
 use App\Models\Trainer;
+use App\People\StudioDay;
 use EvenRungs\Core\Body\Basis;
 use EvenRungs\Core\Body\Clearance as Lifted;
 use EvenRungs\Core\Body\Client as Person;
@@ -99,7 +100,7 @@ final class ClientCommands
         $library = $this->data->library();
         $client = $board->client->standing([...$board->client->standings, $to->rung->ladder => new Standing($to->rung, $to->step, $to->range)]);
         $progression = new Progression($library, $board->style, $board->steps(), $board->goal);
-        $edited = (new ProgramEdit($library, $board->steps()))->standOn($board->program, $to->rung, $to->step, $to->range, $client, $progression, $this->planner->present($board->program));
+        $edited = (new ProgramEdit($library, $board->steps()))->standOn($board->program, $to->rung, $to->step, $to->range, $client, $progression, PresentWeek::of($board->program));
 
         return $this->planner->refitted($edited, $client);
     }
@@ -325,13 +326,14 @@ final class ClientCommands
             $locked->document = $document;
             $person = $this->boards->person($locked);
             $locked->name = $person->name;
-            $this->screening->keep($locked, $trainer, $this->data->storedClients()->read(new Node($locked->document)), $asked !== null, $asked ?? Carbon::today()->toDateString());
+            $this->screening->keep($locked, $trainer, $this->data->storedClients()->read(new Node($locked->document)), $asked !== null, $asked ?? StudioDay::today()->toDateString());
             foreach ($after as $ladder => $placement) {
                 $old = $before[$ladder] ?? null;
                 if ($old?->rung !== $placement->rung || ($old->step ?? null) !== $placement->step || $old?->basis !== $placement->basis) {
                     $this->ledger->placed($locked, $placement, $person);
                 }
             }
+            $this->ledger->settle($locked);
             $this->planAgain($locked);
         });
     }
@@ -480,7 +482,7 @@ final class ClientCommands
             foreach ((new Placer($this->data->library(), $this->boards->style($client)))->place($person) as $placement) {
                 $this->ledger->placed($client, $placement, $person);
             }
-            $this->screening->keep($client, $trainer, $this->data->storedClients()->read(new Node($client->document)), false, Carbon::today()->toDateString());
+            $this->screening->keep($client, $trainer, $this->data->storedClients()->read(new Node($client->document)), false, StudioDay::today()->toDateString());
             $this->ledger->store($client, $this->planner->plannedIfAllowed($client, ClientPlanner::USUAL_WEEKS));
         });
     }
@@ -519,7 +521,7 @@ final class ClientCommands
             [$copied, $changes] = $this->planner->copy($locked)->to($old, $person, $this->planner->goal($locked));
             [$fitted] = $this->planner->refitted($copied, $person);
             Program::query()->ofClient($locked)->update(['current' => false]);
-            $row->update(['current' => true, 'document' => $this->ledger->written($this->planner->begun(new Plan($fitted->weeks, $old->title, $fitted->style, $person, $fitted->gaps, $old->x)))]);
+            $row->update(['current' => true, 'document' => $this->ledger->written(PresentWeek::begun(new Plan($fitted->weeks, $old->title, $fitted->style, $person, $fitted->gaps, $old->x)))]);
             $label = sprintf('In use again: %s%s', $old->title ?? 'a program', $changes === [] ? '' : sprintf(', %d exercise%s replaced', count($changes), count($changes) === 1 ? '' : 's'));
             $this->ledger->record($locked, $trainer, $label, $before, $this->ledger->state($locked, $this->boards->program($locked)));
         });
@@ -543,7 +545,7 @@ final class ClientCommands
     public function copy(Client $client, Trainer $trainer, int $version, Program $program): void
     {
         $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $program): void {
-            $this->replaceProgram($locked, $trainer, 'Program copied', $this->planner->begun($this->copied($locked, $program)[0]));
+            $this->replaceProgram($locked, $trainer, 'Program copied', PresentWeek::begun($this->copied($locked, $program)[0]));
         });
     }
 

@@ -5,22 +5,18 @@ declare(strict_types=1);
 namespace App\Board;
 
 use App\Models\Client;
-use DateTimeImmutable;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Body\SafetyScreen;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Calendar;
-use EvenRungs\Core\Planning\Fit;
 use EvenRungs\Core\Planning\ProgramCopy;
 use EvenRungs\Core\Planning\ProgramEdit;
 use EvenRungs\Core\Planning\ProgramRefit;
-use EvenRungs\Core\Planning\Refit;
 use EvenRungs\Core\Planning\WeekPlanner;
 use EvenRungs\Core\Session\Program as Plan;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\UnusableInput;
-use Illuminate\Support\Carbon;
 
 /**
  * The planning tools of one client: with the client's house style, goal, standings and chosen ladders.
@@ -29,9 +25,6 @@ final class ClientPlanner
 {
     /** Weeks of a program where nobody said how many. */
     public const USUAL_WEEKS = 6;
-
-    /** Where a kept program says on which day its first week began. */
-    private const BEGAN = 'began_on';
 
     public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly Screening $screening)
     {
@@ -48,22 +41,7 @@ final class ClientPlanner
         $this->checkMayPlan($client);
         $planner = new WeekPlanner($this->data->library(), $this->boards->style($client), $this->data->goals());
 
-        return $this->begun($planner->plan($this->boards->person($client), $weeks, $calendar ?? Calendar::of($this->boards->program($client))));
-    }
-
-    /** A program whose first week begins today. */
-    public function begun(Plan $program): Plan
-    {
-        return new Plan($program->weeks, $program->title, $program->style, $program->client, $program->gaps, [...$program->x ?? [], self::BEGAN => Carbon::today()->toDateString()]);
-    }
-
-    /** The week of a program that is trained now: every seven days from its beginning the next one. */
-    public function present(Plan $program): int
-    {
-        $began = $program->x[self::BEGAN] ?? null;
-        $weeks = is_string($began) ? intdiv((int) (new DateTimeImmutable($began))->diff(Carbon::today()->toDateTimeImmutable())->format('%r%a'), 7) : 0;
-
-        return max(1, min(count($program->weeks), 1 + $weeks));
+        return PresentWeek::begun($planner->plan($this->boards->person($client), $weeks, $calendar ?? Calendar::of($this->boards->program($client))));
     }
 
     public function plannedIfAllowed(Client $client, int $weeks): ?Plan
@@ -135,9 +113,6 @@ final class ClientPlanner
      */
     public function refitted(Plan $program, Person $person): array
     {
-        $library = $this->data->library();
-        $refit = new ProgramRefit($library, new Refit($library, new Fit($library)));
-
-        return $refit->into($program, $person);
+        return ProgramRefit::of($this->data->library())->into($program, $person);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Board;
 use App\Models\Client;
 use App\Models\LoggedSet as SetRow;
 use App\Models\TestDay;
+use App\People\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Evenness\EvennessRule;
@@ -18,7 +19,6 @@ use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Session\DirectionShares;
 use EvenRungs\Formats\DataFolder;
-use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 use stdClass;
 
@@ -43,7 +43,7 @@ final class EvennessPage
     public function of(Client $client): array
     {
         $board = $this->boards->load($client);
-        $today = Carbon::today()->toDateTimeImmutable();
+        $today = StudioDay::today()->toDateTimeImmutable();
         $inUse = $this->inUse($board);
         $rule = $this->rule($board);
         $sets = SetRow::query()->ofClient($client)->where('on', '>', $today->modify(sprintf('-%d days', self::MONTH_DAYS))->format('Y-m-d'))->ordered('id')->toBase()->get(['logged_session_id', 'ladder', 'rung', 'on', 'side', 'done']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Board;
 
 use App\Models\Client;
+use App\People\StudioDay;
 use EvenRungs\Core\Body\Standing;
 use EvenRungs\Core\Forecast\Expected;
 use EvenRungs\Core\Forecast\Forecast;
@@ -19,7 +20,6 @@ use EvenRungs\Core\Verdict\History;
 use EvenRungs\Core\Verdict\Judge;
 use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Formats\DataFolder;
-use Illuminate\Support\Carbon;
 
 /**
  * Forecasts from what a client has logged in the last weeks.
@@ -37,7 +37,7 @@ final class Forecasts
         $person = $this->boards->person($client);
         $goal = GoalRule::for($person, $this->data->goals());
         $judge = new Judge($library, $style, $person, $goal);
-        $today = Carbon::today()->toDateTimeImmutable();
+        $today = StudioDay::today()->toDateTimeImmutable();
         $standings = $person->standings;
         /** @var array<string, array<string, list<LoggedSession>>> $sessions */
         $sessions = [];

@@ -9,10 +9,13 @@ use App\Models\Client;
 use App\Models\Program;
 use App\Models\Standing;
 use App\Models\Trainer;
+use App\People\Happened;
 use EvenRungs\Core\Body\Basis;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\ExerciseChoice;
 use EvenRungs\Core\Planning\ExerciseChooser;
 use EvenRungs\Core\Session\Program as Plan;
 use EvenRungs\Core\Style\GoalRule;
@@ -35,6 +38,7 @@ final class Ledger
         private readonly BoardLoader $boards,
         private readonly BoardView $view,
         private readonly RosterRows $roster,
+        private readonly Happened $happened,
     ) {
     }
 
@@ -65,6 +69,7 @@ final class Ledger
      */
     public function record(Client $client, Trainer $trainer, string $label, array $before, array $after): void
     {
+        $this->happened->about($label);
         Change::query()->ofClient($client)->where('undone', true)->delete();
         Change::query()->create([
             'studio_id' => $client->studio_id,
@@ -112,6 +117,7 @@ final class Ledger
         $this->change($client, $version, function (Client $locked) use ($forward): void {
             $change = Change::query()->ofClient($locked)->where('undone', $forward)->ordered('id', $forward ? 'asc' : 'desc')->first()
                 ?? throw UnusableInput::at('/', $forward ? 'there is nothing to redo' : 'there is nothing to undo');
+            $this->happened->about($change->label);
             $state = new Node($forward ? $change->after : $change->before);
             $standing = $state->optionalChild('standing');
             if ($standing !== null) {
@@ -190,12 +196,28 @@ final class Ledger
         return (new ProgramJson($this->data->storedClients()))->write($program);
     }
 
-    /** Lets the client stand where tests and ability place them, or on the struggle above that the style begins with. */
+    /** Lets the client stand where they train after what tests and ability, the goal and the style say. */
     public function placed(Client $client, Placement $placement, Person $person): void
     {
-        $rung = (new ExerciseChooser($this->data->library(), $this->boards->style($client)))->standsOn($person, GoalRule::for($person, $this->data->goals()), $placement);
-        $at = $rung === null ? null : ($rung === $placement->rung ? new Position($rung, $placement->step, $placement->range) : new Position($rung, 0));
-        $this->stand($client, $placement->ladder->id, $at, $placement->basis, $placement->why);
+        $at = $this->trainsOn($client, $placement, $person);
+        $this->stand($client, $placement->ladder->id, $at === null ? null : new Position($at->rung, $at->step, $at->range), $placement->basis, $at->why ?? $placement->why);
+    }
+
+    /** Brings every standing that the goal or the style does not train any more to where it is trained. */
+    public function settle(Client $client): void
+    {
+        $person = $this->boards->person($client);
+        foreach ((new Placer($this->data->library(), $this->boards->style($client)))->place($person) as $placement) {
+            $isThere = $placement->basis === Basis::Standing && $placement->rung !== null;
+            if ($isThere && $this->trainsOn($client, $placement, $person)?->rung !== $placement->rung) {
+                $this->placed($client, $placement, $person);
+            }
+        }
+    }
+
+    private function trainsOn(Client $client, Placement $placement, Person $person): ?ExerciseChoice
+    {
+        return (new ExerciseChooser($this->data->library(), $this->boards->style($client)))->standsOn($person, GoalRule::for($person, $this->data->goals()), $placement);
     }
 
     /** @param  list<string>  $why */

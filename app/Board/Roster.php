@@ -6,12 +6,12 @@ namespace App\Board;
 
 use App\Models\Client;
 use App\Models\TestDay;
+use App\People\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Roster\Need;
 use EvenRungs\Core\Roster\Needs;
 use EvenRungs\Formats\DataFolder;
-use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 
 /**
@@ -37,7 +37,7 @@ final class Roster
      */
     public function byNeed(string $studio, Collection $clients): array
     {
-        $today = Carbon::today()->toDateString();
+        $today = StudioDay::today()->toDateString();
         $true = $this->kept->of($studio, $today);
         $old = null;
         $rows = [];
@@ -86,7 +86,7 @@ final class Roster
 
     private function needs(Client $client, Board $board): Needs
     {
-        $today = Carbon::today()->toDateTimeImmutable();
+        $today = StudioDay::today()->toDateTimeImmutable();
         [$painOn, $pain] = LogBook::worstPain($client, Needs::recentFrom($today)) ?? [null, 0];
         $tested = TestDay::query()->ofClient($client)->max('on');
         [$waiting, $stuck] = $this->verdicts->counts($client, $today);

@@ -9,6 +9,7 @@ use App\Models\Client;
 use App\Models\Program;
 use App\Models\Screen;
 use App\Models\Trainer;
+use App\People\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Body\Clearance as Allowed;
 use EvenRungs\Core\Body\Client as Person;
@@ -18,7 +19,6 @@ use EvenRungs\Core\Body\Referral;
 use EvenRungs\Core\Body\SafetyScreen;
 use EvenRungs\Core\Body\ScreenDue;
 use EvenRungs\Formats\DataFolder;
-use Illuminate\Support\Carbon;
 
 /**
  * The dated answers of a client's screen, the clearances that lift them, and when the next screen is due.
@@ -188,7 +188,7 @@ final class Screening
 
         return [
             'needed' => $rows,
-            'due' => $due === null ? null : ['on' => $due->on->format('Y-m-d'), 'why' => $due->why, 'over' => $due->isOver(Carbon::today()->toDateTimeImmutable())],
+            'due' => $due === null ? null : ['on' => $due->on->format('Y-m-d'), 'why' => $due->why, 'over' => $due->isOver(StudioDay::today()->toDateTimeImmutable())],
             'answers' => Screen::query()->ofClient($record)->with('trainer')->ordered('id', 'desc')->get()->take(50)->map(static fn (Screen $screen): array => [
                 'on' => $screen->on,
                 'asked' => $screen->asked,

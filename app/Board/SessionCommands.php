@@ -6,6 +6,7 @@ namespace App\Board;
 
 use App\Models\Client;
 use App\Models\Trainer;
+use App\People\StudioDay;
 use App\Sessions\Audits;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\DoseRange;
@@ -22,7 +23,6 @@ use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Session\Week;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\UnusableInput;
-use Illuminate\Support\Carbon;
 
 /**
  * Changes to single sessions of a client's program. Each can be undone.
@@ -137,7 +137,7 @@ final class SessionCommands
                 foreach ($block->entries() as $entry) {
                     $reasons = Insistence::of($entry) === null ? $this->against($board, $block, $entry) : [];
                     $asked = [...$asked, ...$reasons];
-                    $entries[] = $reasons === [] || $why === '' ? $entry : Insistence::on($entry, mb_substr($why, 0, 300), $trainer->name, Carbon::today()->toDateString());
+                    $entries[] = $reasons === [] || $why === '' ? $entry : Insistence::on($entry, mb_substr($why, 0, 300), $trainer->name, StudioDay::today()->toDateString());
                 }
                 $blocks[] = $entries === [] ? $block : $block->withEntries($entries);
             }

@@ -7,6 +7,7 @@ namespace App\Board;
 use App\Models\Client;
 use App\Models\TestDay;
 use App\Models\Trainer;
+use App\People\StudioDay;
 use EvenRungs\Core\Body\NormGroup;
 use EvenRungs\Core\Body\Tests;
 use EvenRungs\Core\Ladder\Category;
@@ -18,7 +19,6 @@ use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\NormsJson;
 use EvenRungs\Formats\UnusableInput;
-use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -44,7 +44,7 @@ final class TestDays
         return [
             'protocol' => $this->data->testDay(),
             'barred' => $this->barred($client),
-            'warning' => $this->spacing->ofTest($client, Carbon::today()->toDateTimeImmutable()),
+            'warning' => $this->spacing->ofTest($client, StudioDay::today()->toDateTimeImmutable()),
             'cuff' => ['target' => Cuff::TARGET_MMHG, 'reach' => Cuff::REACH_MMHG],
             'norms' => NormsJson::write(
                 $this->data->norms(),
@@ -111,7 +111,7 @@ final class TestDays
             throw UnusableInput::at('/tests', 'at least one test is needed');
         }
         // what was measured on an earlier day is written down as it was
-        foreach ($on < Carbon::today()->toDateString() ? [] : $this->barred($client) as $each) {
+        foreach ($on < StudioDay::today()->toDateString() ? [] : $this->barred($client) as $each) {
             $path = $each['test'] === self::STAGED ? ($legLoading === null ? null : '/leg_loading') : (isset($tests[$each['test'].'_s']) ? '/tests/'.$each['test'].'_s' : null);
             if ($path !== null) {
                 throw UnusableInput::at($path, sprintf('is barred by %s%s', implode('; ', $each['why']), $each['stand_in'] === null ? '' : sprintf('; climb %s instead', lcfirst($each['stand_in']))));

@@ -8,6 +8,7 @@ use App\Models\Client;
 use App\Models\LoggedSet as SetRow;
 use App\Models\Trainer;
 use App\Models\VerdictAnswer;
+use App\People\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Body\Clearance;
 use EvenRungs\Core\Body\Standing;
@@ -28,7 +29,6 @@ use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\HistoryJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
-use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -143,7 +143,7 @@ final class Verdicts
         $board = $this->boards->load($client);
         $library = $this->data->library();
         $judge = new Judge($library, $board->style, $board->client, $board->goal);
-        $today = new DateTimeImmutable(Carbon::today()->toDateString());
+        $today = new DateTimeImmutable(StudioDay::today()->toDateString());
         $places = array_filter($this->places($board), static fn (string $ladder): bool => $only === null || $only === $ladder, ARRAY_FILTER_USE_KEY);
         $done = LogBook::recent($client, array_values(array_map(static fn (Position $each): Rung => $each->rung, $places)));
         $arrived = $this->boards->arrived($client);
@@ -230,7 +230,7 @@ final class Verdicts
                 'ladder' => $history->ladder->id,
                 'verdict' => $verdict->decision->value,
                 'answer' => $answer,
-                'logged_on' => $history->last()?->date->format('Y-m-d') ?? Carbon::today()->toDateString(),
+                'logged_on' => $history->last()?->date->format('Y-m-d') ?? StudioDay::today()->toDateString(),
                 'reasons' => $verdict->reasons,
                 'note' => $note === '' ? null : $note,
                 'log' => $log,

@@ -6,25 +6,18 @@ namespace App\Console;
 
 use App\Board\ClientCommands;
 use App\Board\TestDays;
-use App\Models\Change;
-use App\Models\Clearance;
 use App\Models\Client;
 use App\Models\LadderChange;
 use App\Models\LogChange;
 use App\Models\LoggedSession;
-use App\Models\LoggedSet;
-use App\Models\OwnLadder;
 use App\Models\OwnStyle;
 use App\Models\OwnWord;
-use App\Models\Program;
-use App\Models\RosterRow;
-use App\Models\Screen;
 use App\Models\SessionTemplate;
-use App\Models\Standing;
 use App\Models\Studio;
-use App\Models\TestDay;
 use App\Models\Trainer;
 use App\Models\VerdictAnswer;
+use App\People\Erasure;
+use App\People\Role;
 use EvenRungs\Core\Ladder\Name;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
@@ -33,13 +26,14 @@ use EvenRungs\Formats\UnusableInput;
 use Illuminate\Console\Command;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 
 /**
  * Puts the demo studio of demo/scenario.json into an empty database, or puts it back as it was.
  */
 final class DemoSeed extends Command
 {
-    protected $signature = 'demo:seed {--again : remove the demo studio first} {--yes : even where something was entered by hand} {--many= : beside it a second studio with so many clients and a year of logs, for measuring}';
+    protected $signature = 'demo:seed {--again : remove the demo studio first} {--yes : even where something was entered by hand} {--leave : take out of a studio\'s database what earlier versions put there} {--many= : beside it a second studio with so many clients and a year of logs, for measuring}';
 
     protected $description = 'Seed the demo studio when the database is empty';
 
@@ -49,6 +43,9 @@ final class DemoSeed extends Command
             return $this->many((int) $this->option('many'), $commands, $logs);
         }
         $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
+        if ($this->option('leave')) {
+            return $this->leave($scenario);
+        }
         $byHand = $this->option('again') && ! $this->option('yes') ? $this->enteredByHand($scenario) : null;
         if ($byHand !== null) {
             $this->error(sprintf('%s was entered by hand since the demo was put in place. Nothing was removed; ./even-rungs reset-demo --yes removes it all the same.', $byHand));
@@ -68,8 +65,10 @@ final class DemoSeed extends Command
                 'name' => $each->string('name'),
                 'email' => $each->string('email'),
                 'password' => $each->string('password'),
+                'role' => $each->string('role'),
             ]));
             $this->clients($scenario, $record, $commands);
+            $scenario->each('trainers', fn (Node $each): array => array_map(static fn (string $name) => Client::query()->ofStudio($record->id)->where('name', $name)->firstOrFail()->belongsWith(Trainer::query()->where('email', $each->string('email'))->firstOrFail()), $each->strings('clients')));
             $this->clearances($scenario, $record, $commands);
             $this->testDays($scenario, $record, $days);
             $scenario->each('logs', fn (Node $each): int => $logs->fill($this->client($each, $record), $this->trainer($record), $each->int('weeks'), $each->int('seed'), $each->int('clean_percent'), $each->optionalString('weak_side')));
@@ -82,6 +81,28 @@ final class DemoSeed extends Command
         return self::SUCCESS;
     }
 
+    /** Earlier versions put the demo into the studio's own database. Untouched it goes; else it stays, and its published passwords end. */
+    private function leave(Node $scenario): int
+    {
+        $emails = $scenario->each('trainers', static fn (Node $each): string => $each->string('email'));
+        $trainers = Trainer::query()->among('email', $emails)->get()->filter(static fn (Trainer $each): bool => Hash::check($scenario->each('trainers', static fn (Node $one): string => $one->string('password'))[0], $each->password));
+        if ($trainers->isEmpty()) {
+            return self::SUCCESS;
+        }
+        $byHand = $this->enteredByHand($scenario);
+        if ($byHand === null) {
+            DB::transaction(fn () => $this->remove($emails));
+
+            return self::SUCCESS;
+        }
+        $trainers->each(static fn (Trainer $each) => $each->update(['password' => bin2hex(random_bytes(16))]));
+        DB::table('sessions')->delete();
+        $this->line(sprintf('The demo of an earlier version holds what was entered by hand (%s). It is your studio now, and its published passwords work no more.', $byHand));
+        $this->line(sprintf('Choose your own: ./even-rungs trainer reset-password %s', $emails[0]));
+
+        return self::SUCCESS;
+    }
+
     /** A studio as large as one gets, in made-up names. */
     private function many(int $count, ClientCommands $commands, SimulatedLogs $logs): int
     {
@@ -89,7 +110,7 @@ final class DemoSeed extends Command
         $many = $scenario->child('many');
         $this->remove([$many->string('email')]);
         $studio = Studio::query()->create(['name' => $many->string('studio')]);
-        $trainer = Trainer::query()->create(['studio_id' => $studio->id, 'name' => $many->string('trainer'), 'email' => $many->string('email'), 'password' => $many->string('password')]);
+        $trainer = Trainer::query()->create(['studio_id' => $studio->id, 'name' => $many->string('trainer'), 'email' => $many->string('email'), 'password' => $many->string('password'), 'role' => Role::Owner]);
         $documents = array_values(array_filter($scenario->opaque('clients') ?? [], static fn (mixed $each): bool => is_array($each) && ($each['screen']['flags'] ?? null) === []));
         [$first, $last] = [$many->strings('first'), $many->strings('last')];
         $bar = $this->output->createProgressBar($count);
@@ -150,7 +171,7 @@ final class DemoSeed extends Command
 
     private function trainer(Studio $studio): Trainer
     {
-        return Trainer::query()->where('studio_id', $studio->id)->firstOrFail();
+        return Trainer::query()->where('studio_id', $studio->id)->where('role', Role::Owner)->firstOrFail();
     }
 
     private static function daysAgo(Node $each): string
@@ -194,10 +215,7 @@ final class DemoSeed extends Command
     private function remove(array $emails): void
     {
         foreach (Trainer::query()->whereIn('email', $emails)->pluck('studio_id')->unique() as $studio) {
-            foreach ([RosterRow::class, LogChange::class, VerdictAnswer::class, LoggedSet::class, LoggedSession::class, SessionTemplate::class, Clearance::class, Screen::class, OwnStyle::class, TestDay::class, LadderChange::class, OwnLadder::class, OwnWord::class, Change::class, Program::class, Standing::class, Client::class, Trainer::class] as $model) {
-                $model::query()->where('studio_id', $studio)->delete();
-            }
-            Studio::query()->whereKey($studio)->delete();
+            Erasure::studio($studio);
         }
     }
 }

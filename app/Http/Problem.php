@@ -12,6 +12,7 @@ use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Session\TokenMismatchException;
+use PDOException;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
 
@@ -20,15 +21,22 @@ use Throwable;
  */
 final class Problem
 {
+    private const RETRY_AFTER_S = 5;
+
+    /** Codes of MariaDB and its driver: no connection, too many, gone in between, shutting down. */
+    private const AWAY = [1040, 1053, 2002, 2006, 2013];
+
     /**
      * @param  list<FieldProblem>  $errors
      * @param  array<string, mixed>  $more
+     * @param  array<string, mixed>  $headers  such as how long to wait
      */
     private function __construct(
         private readonly int $status,
         private readonly string $title,
         private readonly array $errors = [],
         private readonly array $more = [],
+        private readonly array $headers = [],
     ) {
     }
 
@@ -42,15 +50,24 @@ final class Problem
             $e instanceof TokenMismatchException => new self(419, 'The page was open too long; reload it and try again.'),
             $e instanceof ModelNotFoundException => new self(404, 'There is nothing here.'),
             $e instanceof HttpExceptionInterface => new self($e->getStatusCode(), match ($e->getStatusCode()) {
+                403 => 'This is not yours to do in this studio.',
                 404 => 'There is nothing here.',
                 405 => 'This address does not answer that.',
                 413 => 'That is too large.',
                 419 => 'The page was open too long; reload it and try again.',
                 429 => 'Too many tries. Wait a minute.',
                 default => 'That did not work.',
-            }),
+            }, headers: $e->getHeaders()),
+            self::isDatabaseAway($e) => new self(503, 'The database does not answer right now. Nothing was changed; try again in a moment.', headers: ['Retry-After' => self::RETRY_AFTER_S]),
             default => new self(500, 'Something went wrong on our side. Nothing was changed.'),
         };
+    }
+
+    private static function isDatabaseAway(Throwable $e): bool
+    {
+        $code = $e instanceof PDOException ? (int) ($e->errorInfo[1] ?? $e->getCode()) : 0;
+
+        return in_array($code, self::AWAY, true);
     }
 
     public function toResponse(): JsonResponse
@@ -61,6 +78,6 @@ final class Problem
             'status' => $this->status,
             'errors' => array_map(static fn (FieldProblem $each): array => ['path' => $each->path, 'message' => $each->message], $this->errors),
             ...$this->more,
-        ], $this->status, ['Content-Type' => 'application/problem+json']);
+        ], $this->status, ['Content-Type' => 'application/problem+json', ...$this->headers]);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\HasBuilder;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Support\Carbon;
 
 /**
@@ -36,4 +37,16 @@ final class Client extends Model
     }
 
     protected $attributes = ['version' => 1];
+
+    /** @return BelongsToMany<Trainer, $this> whose client this is; owners see every client all the same */
+    public function trainers(): BelongsToMany
+    {
+        return $this->belongsToMany(Trainer::class);
+    }
+
+    /** Makes this one of somebody's clients. */
+    public function belongsWith(Trainer $trainer): void
+    {
+        $this->trainers()->attach($trainer->id, ['studio_id' => $this->studio_id]);
+    }
 }

@@ -11,13 +11,22 @@ use Illuminate\Database\Eloquent\Model;
 /**
  * @property string $id
  * @property string $name
+ * @property string $units  metric or imperial
+ * @property string $first_day  of the week: mon, sun or sat
+ * @property string $date_format  device, dmy, mdy or ymd
+ * @property string $time_format  device, 24h or 12h
+ * @property string $time_zone  of the IANA database
  * @property list<string>|null $emergency_steps  what to do when something is wrong; null for the usual ones
  */
 final class Studio extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['name', 'emergency_steps'];
+    public const SETTINGS = ['units', 'first_day', 'date_format', 'time_format', 'time_zone'];
+
+    protected $fillable = ['name', 'emergency_steps', ...self::SETTINGS];
+
+    protected $attributes = ['units' => 'metric', 'first_day' => 'mon', 'date_format' => 'device', 'time_format' => 'device', 'time_zone' => 'UTC'];
 
     /** @return list<string> what to do when something is wrong: the studio's own, or the usual ones */
     public function emergencySteps(): array

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\People\Role;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Query\Builder as QueryBuilder;
 
 /**
  * Queries of records that belong to a studio.
@@ -20,6 +22,21 @@ final class StudioBuilder extends Builder
     public function ofStudio(string $studio): static
     {
         return $this->where('studio_id', $studio);
+    }
+
+    /**
+     * Only the clients that somebody may see: an owner all of the studio, everybody else those that are shared with them.
+     *
+     * @return $this
+     */
+    public function seenBy(Trainer $trainer): static
+    {
+        $this->ofStudio($trainer->studio_id);
+        if ($trainer->role !== Role::Owner) {
+            $this->query->whereIn('clients.id', static fn (QueryBuilder $of) => $of->from('client_trainer')->select('client_id')->where('trainer_id', $trainer->id));
+        }
+
+        return $this;
     }
 
     /** @return $this */

@@ -8,12 +8,17 @@ use App\Devices\CuffLine;
 use App\Library\StudioTables;
 use App\Models\Client;
 use App\Models\Trainer;
+use App\People\Happened;
+use App\People\SignedInSessions;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Schemas;
+use Illuminate\Auth\AuthenticationException;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 
@@ -22,6 +27,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->singleton(StudioTables::class);
+        $this->app->scoped(Happened::class);
         $this->app->singleton(CuffLine::class, static fn (): CuffLine => new CuffLine((string) config('devices.cuff')));
         $this->app->singleton(DataFolder::class, static fn (Application $app): DataFolder => DataFolder::shipped(storage_path('framework/cache/built-library'), $app->make(StudioTables::class)));
     }
@@ -29,13 +35,14 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict();
+        Session::extend('signed-in', static fn (Application $app): SignedInSessions => new SignedInSessions(DB::connection(), (string) config('session.table'), (int) config('session.lifetime'), $app));
         // addresses without a host: the pages work behind whatever name and port they are reached by
         Vite::createAssetPathsUsing(static fn (string $path): string => '/'.$path);
         Schemas::registerFolder('https://even-rungs.example/api/', base_path('api'));
         Route::bind('client', static function (string $id): Client {
             $trainer = Auth::user();
 
-            return Client::query()->ofStudio($trainer instanceof Trainer ? $trainer->studio_id : '')->whereKey($id)->firstOrFail();
+            return $trainer instanceof Trainer ? Client::query()->seenBy($trainer)->whereKey($id)->firstOrFail() : throw new AuthenticationException;
         });
     }
 }

@@ -11,6 +11,7 @@ use App\Board\LogDocument;
 use App\Board\Spacing;
 use App\Models\Client;
 use App\Models\Studio;
+use App\People\StudioDay;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Reps;
@@ -37,7 +38,6 @@ use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\DoseJson;
 use EvenRungs\Formats\FigureJson;
 use EvenRungs\Formats\UnusableInput;
-use Illuminate\Support\Carbon;
 
 /**
  * Everything a device needs to run a session without asking again: the timeline, the sets it fills, cues, figures, and the rule
@@ -56,7 +56,7 @@ final class FloorPlans
     {
         $this->planner->checkMayRun($client);
         $library = $this->data->library();
-        $warning = $this->spacing->ofSession($client, $session, Carbon::today()->toDateTimeImmutable());
+        $warning = $this->spacing->ofSession($client, $session, StudioDay::today()->toDateTimeImmutable());
         $person = $this->boards->person($client);
         [$session, $left] = $this->safe($session, $person);
         $time = SessionTime::of($session, $library);

@@ -7,6 +7,8 @@ namespace App\Sessions;
 use App\Board\BoardLoader;
 use App\Board\ClientPlanner;
 use App\Models\Client;
+use App\Models\Trainer;
+use App\People\StudioDay;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Work;
@@ -24,7 +26,6 @@ use EvenRungs\Core\Session\Session;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
-use Illuminate\Support\Carbon;
 
 /**
  * A small group on one clock, each on their own rung, as it was asked for.
@@ -40,14 +41,14 @@ final class Groups
      *
      * @throws UnusableInput where a clinician comes first
      */
-    public function members(string $studio, Node $body): array
+    public function members(Trainer $trainer, Node $body): array
     {
-        return array_map(fn (string $id): GroupMember => $this->member($studio, $id), array_values(array_unique($body->strings('clients'))));
+        return array_map(fn (string $id): GroupMember => $this->member($trainer, $id), array_values(array_unique($body->strings('clients'))));
     }
 
-    private function member(string $studio, string $id): GroupMember
+    private function member(Trainer $trainer, string $id): GroupMember
     {
-        $record = Client::query()->ofStudio($studio)->whereKey($id)->firstOrFail();
+        $record = Client::query()->seenBy($trainer)->whereKey($id)->firstOrFail();
         $board = $this->boards->load($record);
         if ($board->client->screen === null || $this->planner->whyNot($record, $board->client) !== null) {
             throw UnusableInput::at('/clients', sprintf('%s must be screened or see a clinician first', $record->name));
@@ -89,7 +90,7 @@ final class Groups
         $dose = new Dose(new Work(Seconds::of($body->number('work_s'))), 1, null, Seconds::of($body->number('rest_s')));
 
         return new Session(
-            Day::from(strtolower(Carbon::today()->format('D'))),
+            Day::from(strtolower(StudioDay::today()->format('D'))),
             Kind::Standalone,
             [new CircuitBlock(array_map(static fn (int $i): Entry => new Entry('Station '.($i + 1), $dose), range(0, $stations - 1)), $body->int('rounds'), Seconds::zero(), Seconds::zero())],
             Seconds::of($body->number('warm_up_s')),

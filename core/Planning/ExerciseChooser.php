@@ -80,10 +80,15 @@ final class ExerciseChooser
         return null;
     }
 
-    /** Where a client stands who is placed: the placed rung, or the struggle above it that the style begins with. */
-    public function standsOn(Client $client, GoalRule $goal, Placement $placement): ?Rung
+    /**
+     * Where a client stands who is placed: where they train, so that what is done there is judged there. That is the placed rung, the struggle
+     * above it that the style begins with, or a rung further down where the goal or the style asks for one; null where nothing is allowed.
+     */
+    public function standsOn(Client $client, GoalRule $goal, Placement $placement): ?ExerciseChoice
     {
-        return $placement->rung === null ? null : $this->start($placement, $client, new Moves($this->library, $goal, $this->style));
+        $placed = $placement->rung;
+
+        return $placed === null ? null : $this->onLadder($client, $goal, $placement) ?? new ExerciseChoice($placed, $placement->basis, false, $placement->why, $placement->step, $placement->range);
     }
 
     /** The placed rung, or where the style starts with a struggle the next open one above what was tested, one level up at most. */

@@ -11,6 +11,9 @@
     @vite('web/main.tsx')
 </head>
 <body>
+    @if (config('app.demo'))
+        <p class="demo-band" role="note">Demo: the people here are made up, and what is entered is for trying out. A studio of your own has its own address and its own data.</p>
+    @endif
     <div id="root"></div>
     <noscript>Even Rungs needs JavaScript.</noscript>
 </body>

@@ -11,6 +11,7 @@ use EvenRungs\Formats\Schemas;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -27,6 +28,13 @@ abstract class HttpTestCase extends TestCase
         $app->make(\Illuminate\Contracts\Console\Kernel::class)->bootstrap();
 
         return $app;
+    }
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        // tries that other tests counted
+        Cache::flush();
     }
 
     protected function signedIn(string $email = 'trainer@slipway.example'): Trainer

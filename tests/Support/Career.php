@@ -100,9 +100,9 @@ final class Career
         $this->goal = GoalRule::for($client, $data->goals());
         $chooser = new ExerciseChooser($data->library(), $style);
         foreach ((new Placer($data->library(), $style))->place($client->on(new DateTimeImmutable(self::FIRST_DAY))) as $placement) {
-            $rung = $chooser->standsOn($client, $this->goal, $placement);
-            if ($rung !== null) {
-                $this->stands[$placement->ladder->id] = $rung === $placement->rung ? new Position($rung, $placement->step, $placement->range) : new Position($rung, 0);
+            $at = $chooser->standsOn($client, $this->goal, $placement);
+            if ($at !== null) {
+                $this->stands[$placement->ladder->id] = new Position($at->rung, $at->step, $at->range);
             }
         }
     }
@@ -130,8 +130,8 @@ final class Career
     }
 
     /**
-     * Where the client stands on each ladder that the plan holds and that is not at its top yet. Held is what half of the weeks train at
-     * least: what comes in turn once in a month starts again every time, as the layoff rule says.
+     * Where the client stands on each ladder that the plan holds and that is not at its top yet. Held is what
+     * most of the weeks train: what comes in turn starts again every time that four weeks went by, as the layoff rule says.
      *
      * @return list<string>
      */
@@ -147,7 +147,7 @@ final class Career
                 }
             }
         }
-        $held = array_filter($weeks, fn (array $of): bool => 2 * count($of) >= count($this->program->weeks));
+        $held = array_filter($weeks, fn (array $of): bool => 2 * count($of) > count($this->program->weeks));
         $below = array_filter(array_intersect_key($this->stands, $held), fn (Position $at): bool => ! $this->isAtTop($at, $date));
 
         return array_values(array_map(static fn (Position $at): string => $at->rung->id.' step '.$at->step, $below));

@@ -3,12 +3,12 @@ import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { ApiError } from '../api/client';
 import { Clients } from '../features/clients/Clients';
 import { BoardLayout } from '../features/board/BoardLayout';
-import { SignIn } from '../features/sign-in/SignIn';
+import { SignIn } from '../features/entrance/SignIn';
 import { Wall } from '../features/wall/Wall';
 import { Week } from '../features/week/Week';
 import { Notice, Waiting } from '../ui/Notice';
 import { Shell } from './Shell';
-import { useMe } from './session';
+import { useMay, useMe } from './session';
 
 const ClientForm = lazy(async () => ({ default: (await import('../features/client-form/ClientForm')).ClientForm }));
 const LibraryPage = lazy(async () => ({ default: (await import('../features/library/LibraryPage')).LibraryPage }));
@@ -29,21 +29,32 @@ const ScreenPage = lazy(async () => ({ default: (await import('../features/scree
 const ProgramPage = lazy(async () => ({ default: (await import('../features/program/ProgramPage')).ProgramPage }));
 const StylesPage = lazy(async () => ({ default: (await import('../features/styles/StylesPage')).StylesPage }));
 const TestsPage = lazy(async () => ({ default: (await import('../features/tests/TestsPage')).TestsPage }));
+const SetUp = lazy(async () => ({ default: (await import('../features/entrance/SetUp')).SetUp }));
+const Join = lazy(async () => ({ default: (await import('../features/entrance/Join')).Join }));
+const NewPassword = lazy(async () => ({ default: (await import('../features/entrance/NewPassword')).NewPassword }));
+const StudioPage = lazy(async () => ({ default: (await import('../features/studio/StudioPage')).StudioPage }));
+const RecordPage = lazy(async () => ({ default: (await import('../features/happened/RecordPage')).RecordPage }));
 const Account = lazy(async () => ({ default: (await import('../features/account/Account')).Account }));
 const Archive = lazy(async () => ({ default: (await import('../features/clients/Archive')).Archive }));
 const Sheet = lazy(async () => ({ default: (await import('../features/sheet/Sheet')).Sheet }));
 
 export function App() {
   return (
-    <Routes>
-      <Route path="/sign-in" element={<SignIn />} />
-      <Route path="*" element={<SignedIn />} />
-    </Routes>
+    <Suspense fallback={<Waiting what="the page" />}>
+      <Routes>
+        <Route path="/sign-in" element={<SignIn />} />
+        <Route path="/set-up/:token" element={<SetUp />} />
+        <Route path="/join/:token" element={<Join />} />
+        <Route path="/new-password/:token" element={<NewPassword />} />
+        <Route path="*" element={<SignedIn />} />
+      </Routes>
+    </Suspense>
   );
 }
 
 function SignedIn() {
   const me = useMe();
+  const isTrainer = useMay('trainer');
   const location = useLocation();
   if (me.isPending) return <Waiting what="the studio" />;
   if (me.isError) {
@@ -52,6 +63,7 @@ function SignedIn() {
     }
     return <Notice title={me.error.message} />;
   }
+  if (!isTrainer) return <Reader />;
   return (
     <Suspense fallback={<Waiting what="the page" />}>
       <Routes>
@@ -72,6 +84,7 @@ function SignedIn() {
           <Route path="build" element={<BuilderPage />} />
           <Route path="styles" element={<StylesPage />} />
           <Route path="account" element={<Account />} />
+          <Route path="studio" element={<StudioPage />} />
           <Route path="clients/:client" element={<BoardLayout />}>
             <Route index element={<Navigate to="wall" replace />} />
             <Route path="wall" element={<Wall />} />
@@ -87,11 +100,35 @@ function SignedIn() {
             <Route path="road" element={<RoadPage />} />
             <Route path="road/:rung" element={<RoadPage />} />
             <Route path="sheet" element={<Sheet />} />
+            <Route path="record" element={<RecordPage />} />
           </Route>
           <Route
             path="*"
             element={<p className="p-6">There is no such page. Go back to the clients with the link above.</p>}
           />
+        </Route>
+      </Routes>
+    </Suspense>
+  );
+}
+
+/** The pages of a reader: what is shared with them, and where they record a clearance. */
+function Reader() {
+  return (
+    <Suspense fallback={<Waiting what="the page" />}>
+      <Routes>
+        <Route element={<Shell />}>
+          <Route path="account" element={<Account />} />
+          <Route path="clients" element={<Clients />} />
+          <Route path="clients/:client" element={<BoardLayout />}>
+            <Route path="screen" element={<ScreenPage />} />
+            <Route path="even" element={<EvennessPage />} />
+            <Route path="sheet" element={<Sheet />} />
+            <Route path="record" element={<RecordPage />} />
+            <Route path="*" element={<Navigate to="../screen" relative="path" replace />} />
+            <Route index element={<Navigate to="screen" replace />} />
+          </Route>
+          <Route path="*" element={<Navigate to="/clients" replace />} />
         </Route>
       </Routes>
     </Suspense>

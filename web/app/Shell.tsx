@@ -4,7 +4,8 @@ import { Link, Outlet, useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
 import { Button } from '../ui/Button';
 import { Mark } from './Mark';
-import { useMe } from './session';
+import { useMay, useMe } from './session';
+import { forgetDevice } from './device';
 import { useTheme } from './theme';
 
 const pages = [
@@ -17,18 +18,22 @@ const pages = [
   ['/styles', 'Styles'],
 ] as const;
 
+const forReaders = ['/clients'];
+
 /** How often the device is asked for logs that the server lacks. */
 const UNSENT_EVERY_MS = 5000;
 
 /** The frame of every page behind the sign-in. */
 export function Shell() {
   const me = useMe();
+  const isTrainer = useMay('trainer');
+  const isOwner = useMay('owner');
   const [theme, turnTheme] = useTheme();
   const queries = useQueryClient();
   const studio = me.data?.studio_id ?? '';
   const unsent = useQuery({
     queryKey: ['unsent', studio],
-    queryFn: async () => (await import('../features/floor/store')).hasUnsent(studio),
+    queryFn: async () => (await import('../features/floor/store')).hasUnsent(),
     enabled: studio !== '',
     refetchInterval: UNSENT_EVERY_MS,
     networkMode: 'always',
@@ -38,7 +43,7 @@ export function Shell() {
 
   async function signOut() {
     await answer(api.POST('/sign-out'));
-    if ('caches' in window) await caches.delete('even-rungs');
+    await forgetDevice();
     queries.clear();
     await navigate('/sign-in');
   }
@@ -56,16 +61,26 @@ export function Shell() {
           aria-label="Pages"
           className="order-last -mx-2 flex w-full flex-wrap sm:order-none sm:mx-0 sm:ml-2 sm:w-auto"
         >
-          {pages.map(([to, name]) => (
+          {pages
+            .filter(([to]) => isTrainer || forReaders.includes(to))
+            .map(([to, name]) => (
+              <Link
+                key={to}
+                to={to}
+                className="px-1 py-2 text-sm font-semibold underline-offset-4 hover:underline sm:px-2 sm:text-base"
+              >
+                {name}
+                {to === '/floor' && unsent.data === true && <span className="text-warn"> (not sent)</span>}
+              </Link>
+            ))}
+          {isOwner && (
             <Link
-              key={to}
-              to={to}
+              to="/studio"
               className="px-1 py-2 text-sm font-semibold underline-offset-4 hover:underline sm:px-2 sm:text-base"
             >
-              {name}
-              {to === '/floor' && unsent.data === true && <span className="text-warn"> (not sent)</span>}
+              Studio
             </Link>
-          ))}
+          )}
         </nav>
         <Link
           to="/account"

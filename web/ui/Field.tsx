@@ -9,6 +9,7 @@ export function TextField({
   onChange,
   error,
   unit,
+  list,
   ...rest
 }: {
   label: string;
@@ -16,8 +17,11 @@ export function TextField({
   onChange: (value: string) => void;
   error?: string | undefined;
   unit?: string;
-  type?: 'text' | 'number' | 'password' | 'date';
+  type?: 'text' | 'number' | 'password' | 'date' | 'email';
+  name?: string;
   autoComplete?: string;
+  /** what may be chosen instead of typed */
+  list?: readonly string[];
   required?: boolean;
   className?: string;
 }) {
@@ -28,6 +32,7 @@ export function TextField({
       {unit !== undefined && <span className="font-normal text-faint"> ({unit})</span>}
       <input
         {...rest}
+        list={list === undefined ? undefined : `${id}-list`}
         className={box}
         value={value}
         inputMode={rest.type === 'number' ? 'decimal' : undefined}
@@ -37,6 +42,13 @@ export function TextField({
           onChange(event.target.value);
         }}
       />
+      {list !== undefined && (
+        <datalist id={`${id}-list`}>
+          {list.map((each) => (
+            <option key={each} value={each} />
+          ))}
+        </datalist>
+      )}
       <FieldError id={id} error={error} />
     </label>
   );

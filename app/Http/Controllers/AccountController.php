@@ -7,37 +7,30 @@ namespace App\Http\Controllers;
 use App\Http\Body;
 use App\Models\Studio;
 use App\Models\Trainer;
-use EvenRungs\Formats\UnusableInput;
+use App\People\NewPassword;
+use App\People\SecondFactor;
+use App\People\SignIn;
+use App\People\Studios;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Hash;
-use Illuminate\Support\Facades\RateLimiter;
-use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 
+/**
+ * One's own account, and the session it is used in.
+ */
 final class AccountController extends Controller
 {
-    private const TRIES = 5;
-
-    private const WAIT_S = 60;
+    public function __construct(private readonly SignIn $gate, private readonly SecondFactor $codes)
+    {
+    }
 
     public function signIn(Request $request): JsonResponse
     {
         $body = Body::read($request, 'SignInRequest');
-        $email = mb_strtolower(trim($body->string('email')));
-        $key = 'sign-in:'.$email.'|'.$request->ip();
-        if (RateLimiter::tooManyAttempts($key, self::TRIES)) {
-            throw new TooManyRequestsHttpException(RateLimiter::availableIn($key));
-        }
-        if (! Auth::attempt(['email' => $email, 'password' => $body->string('password')])) {
-            RateLimiter::hit($key, self::WAIT_S);
-            throw UnusableInput::at('/email', 'No account has this address with this password.');
-        }
-        RateLimiter::clear($key);
-        $request->session()->regenerate();
+        $trainer = DB::transaction(fn (): Trainer => $this->gate->by($body->string('email'), $body->string('password'), $body->optionalString('code'), $request->ip()));
 
-        return $this->me();
+        return $this->signedIn($request, $trainer);
     }
 
     public function signOut(Request $request): JsonResponse
@@ -62,31 +55,75 @@ final class AccountController extends Controller
     {
         $body = Body::read($request, 'PasswordRequest');
         $trainer = $this->trainer();
-        if (! Hash::check($body->string('current'), $trainer->password)) {
-            throw UnusableInput::at('/current', 'This is not the password now.');
-        }
-        DB::transaction(function () use ($trainer, $body, $request): void {
-            $trainer->password = $body->string('password');
-            $trainer->save();
-            DB::table('sessions')->where('user_id', $trainer->id)->where('id', '!=', $request->session()->getId())->delete();
-        });
+        $this->gate->again($trainer, $body->string('current'));
+        NewPassword::check($body->string('password'), [$trainer->email, $trainer->name, $trainer->studio->name]);
+        $trainer->password = $body->string('password');
+        $trainer->save();
+        DB::table('sessions')->where('user_id', $trainer->id)->where('id', '!=', $request->session()->getId())->delete();
 
         return new JsonResponse(null, 204);
+    }
+
+    public function beginSecondFactor(Request $request): JsonResponse
+    {
+        $trainer = $this->trainer();
+        $this->gate->again($trainer, Body::read($request, 'CurrentPasswordRequest')->string('current'));
+
+        return new JsonResponse($this->codes->begin($trainer));
+    }
+
+    public function confirmSecondFactor(Request $request): JsonResponse
+    {
+        return new JsonResponse(['recovery_codes' => $this->codes->confirm($this->trainer(), Body::read($request, 'CodeRequest')->string('code'))]);
+    }
+
+    public function endSecondFactor(Request $request): JsonResponse
+    {
+        $this->gate->again($this->trainer(), Body::read($request, 'CurrentPasswordRequest')->string('current'));
+        $this->codes->end($this->trainer());
+
+        return $this->me();
     }
 
     public function me(): JsonResponse
     {
         $trainer = Trainer::query()->with('studio')->findOrFail($this->trainer()->id);
+        $studio = $trainer->studio;
 
-        return new JsonResponse(['name' => $trainer->name, 'email' => $trainer->email, 'studio' => $trainer->studio->name, 'studio_id' => $trainer->studio_id, 'emergency_steps' => $trainer->studio->emergencySteps()]);
+        return new JsonResponse([
+            'id' => $trainer->id,
+            'name' => $trainer->name,
+            'email' => $trainer->email,
+            'role' => $trainer->role->value,
+            'second_factor' => $trainer->asksForCode(),
+            'recovery_codes_left' => count($trainer->recovery_codes ?? []),
+            'studio' => $studio->name,
+            'studio_id' => $studio->id,
+            'settings' => $studio->only(Studio::SETTINGS),
+            'emergency_steps' => $studio->emergencySteps(),
+            'device_key' => base64_encode(hash_hmac('sha256', 'device '.$trainer->id, (string) config('app.key'), true)),
+        ]);
     }
 
     /** Writes the studio's own emergency steps; none at all goes back to the usual ones. */
     public function emergency(Request $request): JsonResponse
     {
-        $steps = array_values(array_filter(array_map(trim(...), Body::read($request, 'EmergencyRequest')->strings('steps')), static fn (string $step): bool => $step !== ''));
-        DB::transaction(fn () => Studio::query()->whereKey($this->trainer()->studio_id)->firstOrFail()->update(['emergency_steps' => $steps === [] ? null : $steps]));
+        $this->studio()->update(['emergency_steps' => Studios::emergencySteps(Body::read($request, 'EmergencyRequest')->strings('steps'))]);
 
         return $this->me();
+    }
+
+    /** Changes the studio's name and settings. */
+    public function settings(Request $request): JsonResponse
+    {
+        $body = Body::read($request, 'StudioRequest');
+        $this->studio()->update(['name' => Studios::name($body->string('name'), '/name'), ...Studios::settings($body->child('settings'))]);
+
+        return $this->me();
+    }
+
+    private function studio(): Studio
+    {
+        return Studio::query()->whereKey($this->trainer()->studio_id)->firstOrFail();
     }
 }

@@ -68,6 +68,6 @@ final class AuditController extends Controller
     {
         $id = $body->optionalString('client');
 
-        return $id === null ? null : $this->boards->person(Client::query()->ofStudio($this->trainer()->studio_id)->whereKey($id)->firstOrFail());
+        return $id === null ? null : $this->boards->person(Client::query()->seenBy($this->trainer())->whereKey($id)->firstOrFail());
     }
 }

@@ -10,6 +10,7 @@ use App\Board\Roster;
 use App\Board\StaleVersion;
 use App\Http\Body;
 use App\Models\Client;
+use App\People\Happened;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use Illuminate\Http\JsonResponse;
@@ -22,6 +23,7 @@ final class ClientController extends Controller
         private readonly ClientCommands $commands,
         private readonly DataFolder $data,
         private readonly Roster $roster,
+        private readonly Happened $happened,
     ) {
     }
 
@@ -37,7 +39,7 @@ final class ClientController extends Controller
 
     private function listed(bool $archived): JsonResponse
     {
-        $clients = Client::query()->ofStudio($this->trainer()->studio_id)->archived($archived)->ordered('name')->get();
+        $clients = Client::query()->seenBy($this->trainer())->archived($archived)->ordered('name')->get();
 
         return new JsonResponse($this->roster->byNeed($this->trainer()->studio_id, $clients));
     }
@@ -47,7 +49,9 @@ final class ClientController extends Controller
         [$name, $document] = $this->document(Body::read($request, 'NewClientRequest'));
         $client = DB::transaction(function () use ($name, $document): Client {
             $client = Client::query()->create(['studio_id' => $this->trainer()->studio_id, 'name' => $name, 'document' => $document]);
+            $client->belongsWith($this->trainer());
             $this->commands->start($client, $this->trainer());
+            $this->happened->about($name, $client);
 
             return $client;
         });

@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Models\Trainer;
 use Illuminate\Auth\AuthenticationException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 
 abstract class Controller
@@ -15,5 +17,14 @@ abstract class Controller
         $trainer = Auth::user();
 
         return $trainer instanceof Trainer ? $trainer : throw new AuthenticationException;
+    }
+
+    /** Signs somebody in, in a session that is new. */
+    protected function signedIn(Request $request, Trainer $trainer): JsonResponse
+    {
+        Auth::login($trainer);
+        $request->session()->regenerate();
+
+        return app(AccountController::class)->me();
     }
 }

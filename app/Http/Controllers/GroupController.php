@@ -33,7 +33,7 @@ final class GroupController extends Controller
     public function plan(Request $request): JsonResponse
     {
         $body = Body::read($request, 'GroupRequest');
-        $members = $this->groups->members($this->trainer()->studio_id, $body);
+        $members = $this->groups->members($this->trainer(), $body);
         $names = self::names($members);
         $stations = $this->groups->stations($body);
         $time = SessionTime::of($this->groups->session($body, count($stations)), $this->data->library())->time;
@@ -66,7 +66,7 @@ final class GroupController extends Controller
     public function floor(Request $request, FloorPlans $plans): JsonResponse
     {
         $body = Body::read($request, 'GroupRequest');
-        $members = $this->groups->members($this->trainer()->studio_id, $body);
+        $members = $this->groups->members($this->trainer(), $body);
         $stations = $this->groups->stations($body);
 
         return new JsonResponse($plans->ofGroup($this->trainer()->studio, self::names($members), $this->groups->session($body, count($stations)), array_map(fn (Ladder $ladder): array => $this->groups->places($ladder, $members), $stations)));

@@ -144,7 +144,7 @@ final class ProgramController extends Controller
 
     private function source(Node $body): Program
     {
-        $from = Client::query()->ofStudio($this->trainer()->studio_id)->whereKey($body->string('from'))->firstOrFail();
+        $from = Client::query()->seenBy($this->trainer())->whereKey($body->string('from'))->firstOrFail();
 
         return Program::query()->ofClient($from)->whereKey($body->string('program'))->firstOrFail();
     }

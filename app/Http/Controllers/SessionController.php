@@ -57,7 +57,7 @@ final class SessionController extends Controller
         if ($id === null) {
             return [$this->data->style(DataFolder::DEFAULT_STYLE), null];
         }
-        $record = Client::query()->ofStudio($this->trainer()->studio_id)->whereKey($id)->firstOrFail();
+        $record = Client::query()->seenBy($this->trainer())->whereKey($id)->firstOrFail();
 
         return [$this->boards->style($record), $this->boards->person($record)];
     }

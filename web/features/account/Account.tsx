@@ -5,6 +5,7 @@ import { answer, api, ApiError } from '../../api/client';
 import { useMe } from '../../app/session';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
+import { SecondFactor } from './SecondFactor';
 
 /** The trainer's own account: password, and signing out everywhere. */
 export function Account() {
@@ -56,7 +57,7 @@ export function Account() {
         />
         <TextField
           label="New password"
-          unit="10 characters or more"
+          unit="12 characters or more"
           type="password"
           autoComplete="new-password"
           value={password}
@@ -84,63 +85,7 @@ export function Account() {
           Sign out everywhere
         </Button>
       </section>
-      {me.data !== undefined && <EmergencySteps steps={me.data.emergency_steps} />}
+      {me.data !== undefined && <SecondFactor me={me.data} />}
     </div>
-  );
-}
-
-/** What the floor shows when something is wrong: one step a line. */
-function EmergencySteps({ steps }: { steps: string[] }) {
-  const [text, setText] = useState(steps.join('\n'));
-  const queries = useQueryClient();
-  const save = useMutation({
-    mutationFn: (lines: string[]) => answer(api.POST('/emergency', { body: { steps: lines } })),
-    onSuccess: (me) => {
-      queries.setQueryData(['me'], me);
-      setText(me.emergency_steps.join('\n'));
-    },
-  });
-  return (
-    <form
-      className="space-y-3 rounded-lg border border-line bg-card p-4 md:col-span-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save.mutate(text.split('\n'));
-      }}
-    >
-      <h2 className="text-lg font-bold">When something is wrong</h2>
-      <label className="block font-semibold">
-        Steps that the floor shows, one a line{' '}
-        <span className="font-normal text-faint">with your own numbers and names; local rules come first</span>
-        <textarea
-          name="emergency"
-          rows={8}
-          className="mt-1 block w-full rounded-md border border-wood bg-card px-2 py-1.5 text-base font-normal"
-          value={text}
-          onChange={(event) => {
-            setText(event.target.value);
-          }}
-        />
-      </label>
-      <p role="alert" className="font-semibold text-warn empty:hidden">
-        {save.error?.message}
-      </p>
-      <p role="status" className="font-semibold empty:hidden">
-        {save.isSuccess ? 'Kept. The floor shows it.' : ''}
-      </p>
-      <div className="flex gap-2">
-        <Button look="act" type="submit" disabled={save.isPending}>
-          Keep these steps
-        </Button>
-        <Button
-          disabled={save.isPending}
-          onClick={() => {
-            save.mutate([]);
-          }}
-        >
-          Back to the usual ones
-        </Button>
-      </div>
-    </form>
   );
 }

@@ -1,6 +1,7 @@
-import { Pencil, Redo2, Undo2 } from 'lucide-react';
+import { History, Pencil, Redo2, Undo2 } from 'lucide-react';
 import { Link, NavLink, Outlet } from 'react-router';
 import { trainingNames, urgencyNames, dayNames } from '../../app/words';
+import { useMay } from '../../app/session';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Conflict } from './Conflict';
@@ -18,6 +19,8 @@ const tabs = [
   ['road', 'Road'],
   ['sheet', 'Sheet'],
 ] as const;
+
+const forReaders = ['screen', 'even', 'sheet'];
 
 /** The head of a client's pages: who it is, what must not be loaded, where the week stands. */
 export function BoardLayout() {
@@ -71,18 +74,26 @@ export function BoardLayout() {
 }
 
 function Head({ board }: { board: Board }) {
-  const command = useBoardCommand();
+  const isTrainer = useMay('trainer');
   const { client, week } = board;
   return (
     <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2 print:hidden">
       <div className="min-w-0 flex-1 basis-64">
         <h1 className="text-2xl leading-tight font-bold">
           {client.name}
+          {isTrainer && (
+            <Link
+              to={`/clients/${board.id}/edit`}
+              className="ml-3 inline-flex min-h-8 items-center gap-1 text-base font-semibold underline underline-offset-4"
+            >
+              <Pencil size={15} aria-hidden /> Edit
+            </Link>
+          )}
           <Link
-            to={`/clients/${board.id}/edit`}
+            to={`/clients/${board.id}/record`}
             className="ml-3 inline-flex min-h-8 items-center gap-1 text-base font-semibold underline underline-offset-4"
           >
-            <Pencil size={15} aria-hidden /> Edit
+            <History size={15} aria-hidden /> Record
           </Link>
         </h1>
         <p className="text-[15px] text-faint">
@@ -105,17 +116,19 @@ function Head({ board }: { board: Board }) {
         </p>
       </div>
       <nav aria-label="Pages of the client" className="-mx-1 flex max-w-full flex-wrap">
-        {tabs.map(([to, name]) => (
-          <NavLink
-            key={to}
-            to={to}
-            className={({ isActive }) =>
-              `flex min-h-10 items-center border-b-3 px-2 font-semibold ${isActive ? 'border-act' : 'border-transparent hover:border-line'}`
-            }
-          >
-            {name}
-          </NavLink>
-        ))}
+        {tabs
+          .filter(([to]) => isTrainer || forReaders.includes(to))
+          .map(([to, name]) => (
+            <NavLink
+              key={to}
+              to={to}
+              className={({ isActive }) =>
+                `flex min-h-10 items-center border-b-3 px-2 font-semibold ${isActive ? 'border-act' : 'border-transparent hover:border-line'}`
+              }
+            >
+              {name}
+            </NavLink>
+          ))}
       </nav>
       <div className="ml-auto flex items-center gap-2">
         {week !== null && (
@@ -126,25 +139,34 @@ function Head({ board }: { board: Board }) {
             <span className="text-faint">of {week.available.text} min</span>
           </p>
         )}
-        <Button
-          disabled={board.undo === null || command.isPending}
-          title={board.undo === null ? 'Nothing to undo' : `Undo: ${board.undo}`}
-          onClick={() => {
-            command.mutate({ do: 'undo' });
-          }}
-        >
-          <Undo2 size={18} aria-hidden /> <span className="sr-only sm:not-sr-only">Undo</span>
-        </Button>
-        <Button
-          disabled={board.redo === null || command.isPending}
-          title={board.redo === null ? 'Nothing to redo' : `Redo: ${board.redo}`}
-          onClick={() => {
-            command.mutate({ do: 'redo' });
-          }}
-        >
-          <Redo2 size={18} aria-hidden /> <span className="sr-only sm:not-sr-only">Redo</span>
-        </Button>
+        {isTrainer && <UndoRedo board={board} />}
       </div>
     </div>
+  );
+}
+
+function UndoRedo({ board }: { board: Board }) {
+  const command = useBoardCommand();
+  return (
+    <>
+      <Button
+        disabled={board.undo === null || command.isPending}
+        title={board.undo === null ? 'Nothing to undo' : `Undo: ${board.undo}`}
+        onClick={() => {
+          command.mutate({ do: 'undo' });
+        }}
+      >
+        <Undo2 size={18} aria-hidden /> <span className="sr-only sm:not-sr-only">Undo</span>
+      </Button>
+      <Button
+        disabled={board.redo === null || command.isPending}
+        title={board.redo === null ? 'Nothing to redo' : `Redo: ${board.redo}`}
+        onClick={() => {
+          command.mutate({ do: 'redo' });
+        }}
+      >
+        <Redo2 size={18} aria-hidden /> <span className="sr-only sm:not-sr-only">Redo</span>
+      </Button>
+    </>
   );
 }

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { draftKey } from '../../app/device';
 import { emptyDocument, type ClientDocument } from './document';
 
 interface Draft {
@@ -17,7 +18,7 @@ function read(key: string): Draft | null {
 
 /** A form's entries, kept on this device until they are saved or given up: a reload or an ended session loses nothing. */
 export function useDraft(client: string | undefined, saved: Draft | undefined) {
-  const key = `client-draft:${client ?? 'new'}`;
+  const key = draftKey(`client:${client ?? 'new'}`);
   const [draft, setDraft] = useState<Draft | null>(() => read(key));
   const base = saved ?? { version: 0, document: emptyDocument };
   const current = draft ?? base;

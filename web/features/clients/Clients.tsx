@@ -4,12 +4,14 @@ import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
 import { longDate } from '../../app/dates';
 import { dayNames, urgencyNames } from '../../app/words';
+import { useMay } from '../../app/session';
 import { Code } from '../../ui/Code';
 import { Notice, Waiting } from '../../ui/Notice';
 
 const directions = ['AE', 'AF', 'AL', 'AR'] as const;
 
 export function Clients() {
+  const isTrainer = useMay('trainer');
   const clients = useQuery({
     queryKey: ['clients'],
     queryFn: () => answer(api.GET('/clients')),
@@ -23,17 +25,23 @@ export function Clients() {
         <h1 className="text-2xl font-bold">Clients</h1>
         <span className="hidden text-faint sm:inline">those first who need you</span>
         {clients.data.behind > 0 && <span role="status">Looking through {clients.data.behind} more …</span>}
-        <Link to="/archive" className="ml-auto px-2 py-2 underline underline-offset-4">
-          Archive
-        </Link>
-        <Link
-          to="/clients/new"
-          className="inline-flex min-h-10 items-center gap-2 rounded-md bg-act px-3 font-semibold text-on-act"
-        >
-          <Plus size={18} aria-hidden /> Add a client
-        </Link>
+        {isTrainer && (
+          <>
+            <Link to="/archive" className="ml-auto px-2 py-2 underline underline-offset-4">
+              Archive
+            </Link>
+            <Link
+              to="/clients/new"
+              className="inline-flex min-h-10 items-center gap-2 rounded-md bg-act px-3 font-semibold text-on-act"
+            >
+              <Plus size={18} aria-hidden /> Add a client
+            </Link>
+          </>
+        )}
       </div>
-      {clients.data.clients.length === 0 && <p>No clients yet. Add the first one.</p>}
+      {clients.data.clients.length === 0 && (
+        <p>{isTrainer ? 'No clients yet. Add the first one.' : 'No client is shared with you yet.'}</p>
+      )}
       <ul className="space-y-2">
         {clients.data.clients.map((client) => (
           <ClientRow key={client.id} client={client} />
@@ -48,7 +56,7 @@ function ClientRow({ client }: { client: Schemas['ClientRow'] }) {
   return (
     <li>
       <Link
-        to={`/clients/${client.id}/wall`}
+        to={`/clients/${client.id}`}
         className="grid items-center gap-x-6 gap-y-2 rounded-lg border border-line bg-card px-4 py-3 hover:border-ink md:grid-cols-[15rem_13rem_1fr_15rem]"
       >
         <span>

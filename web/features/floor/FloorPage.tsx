@@ -25,7 +25,7 @@ export function FloorPage() {
   const me = useMe().data;
   const studio = me?.studio_id ?? '';
   useEffect(() => {
-    if (studio !== '') void load(studio);
+    if (studio !== '') void load();
   }, [studio]);
   function somethingIsWrong() {
     stopAll();

@@ -47,6 +47,8 @@ export interface Member {
  */
 export interface Run {
   id: string;
+  /** who ran it; absent in runs of earlier versions */
+  person?: string;
   plan: FloorPlan;
   on: string;
   segment: number;

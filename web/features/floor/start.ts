@@ -8,7 +8,7 @@ export function dayOf(iso: string): string {
 }
 
 async function put(plan: Schemas['FloorPlan'], said: Said = {}) {
-  await load(plan.studio);
+  await load();
   const run = begin(plan, today());
   add({ ...run, members: run.members.map((each) => ({ ...each, ...said })) });
 }

@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { useSyncExternalStore } from 'react';
 import { ApiError, answer, api } from '../../api/client';
+import { seal, unseal, whose, type Sealed } from '../../app/device';
 import { advance, isOver, isSent, isStopped, logOf, type Run } from './run';
 import { sound } from './cues';
 
@@ -9,8 +10,23 @@ import { sound } from './cues';
  * taken off the device before the server has it.
  */
 
+/** A run that the server lacks, of somebody who has signed out: only they can read it again. */
+interface SealedRun {
+  id: string;
+  studio: string;
+  person: string;
+  sealed: Sealed;
+}
+
 interface Device extends DBSchema {
-  runs: { key: string; value: Run };
+  runs: { key: string; value: Run | SealedRun };
+}
+
+/** Whether a run on the device is of whoever is signed in. */
+function isMine(run: Run | SealedRun): boolean {
+  const me = whose();
+  if ('sealed' in run) return run.studio === me?.studio && run.person === me.person;
+  return run.plan.studio === me?.studio && (run.person === undefined || run.person === me.person);
 }
 
 const RETRY_MS = 3000;
@@ -60,18 +76,21 @@ async function keep(run: Run) {
   }
 }
 
-/** The runs of a studio: another studio that signs in on the same device sees and sends nothing of them. */
-export async function load(studio: string) {
-  if (state.loaded && studio === owner) return;
-  owner = studio;
+/** The runs of whoever is signed in: nobody else who signs in on the same device sees or sends anything of them. */
+export async function load() {
+  const me = whose();
+  if (me === null || (state.loaded && me.person === owner)) return;
+  owner = me.person;
   watch();
   windows.postMessage(null);
   try {
     const db = await open();
     // a reload starts the monotonic clock anew: what ran stands where it was seen last
-    const kept = (await db.getAll('runs'))
-      .filter((run) => run.plan.studio === studio)
-      .map((run) => ({ ...run, since: null }));
+    const kept: Run[] = [];
+    for (const run of (await db.getAll('runs')).filter(isMine)) {
+      const open = 'sealed' in run ? ((await unseal(me, run.sealed)) as Run) : run;
+      kept.push({ ...open, since: null });
+    }
     set({ runs: kept, loaded: true, elsewhere: false });
   } catch {
     set({ loaded: true, unkept: true });
@@ -79,7 +98,26 @@ export async function load(studio: string) {
   void send();
 }
 
-export function add(run: Run) {
+/** Takes everything off the device that the server has, and seals the rest, when somebody signs out. */
+export async function leave() {
+  const me = whose();
+  stopAll();
+  if (me === null) return;
+  try {
+    const db = await open();
+    for (const run of (await db.getAll('runs')).filter(isMine)) {
+      if ('sealed' in run) continue;
+      if (isSent(run)) await db.delete('runs', run.id);
+      else await db.put('runs', { id: run.id, studio: me.studio, person: me.person, sealed: await seal(me, run) });
+    }
+  } finally {
+    owner = '';
+    set({ runs: [], loaded: false, link: 'sent' });
+  }
+}
+
+export function add(started: Run) {
+  const run = { ...started, person: whose()?.person ?? '' };
   set({ runs: [...state.runs, run] });
   void keep(run);
   void send();
@@ -139,10 +177,9 @@ windows.onmessage = () => {
 
 /** Takes the floor back from another window. */
 export function takeBack() {
-  const studio = owner;
   owner = '';
   set({ elsewhere: false });
-  void load(studio);
+  void load();
 }
 
 let ticker: Worker | undefined;
@@ -262,9 +299,9 @@ export function useFloor(): State {
 }
 
 /** Whether something is only on this device, also before the floor was opened. */
-export async function hasUnsent(studio: string): Promise<boolean> {
-  const runs = state.loaded ? state.runs : await (await open()).getAll('runs');
-  return runs.some((run) => run.plan.studio === studio && !isSent(run));
+export async function hasUnsent(): Promise<boolean> {
+  const runs = state.loaded ? state.runs : (await (await open()).getAll('runs')).filter(isMine);
+  return runs.some((run) => 'sealed' in run || !isSent(run));
 }
 
 function isRunning(): boolean {

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { answer, api, ApiError, isConflict, type Schemas } from '../../api/client';
 import { longDate, today } from '../../app/dates';
+import { useMay } from '../../app/session';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
@@ -19,6 +20,7 @@ type Flag = Schemas['ScreenRequest']['flags'][number];
 /** The screen of a client: what must be cleared, when it is due again, every dated answer, and what it touched. */
 export function ScreenPage() {
   const client = useClientId();
+  const isTrainer = useMay('trainer');
   const library = useLibrary();
   const page = useQuery({
     queryKey: ['screen', client],
@@ -34,10 +36,14 @@ export function ScreenPage() {
     return <Waiting what="the screen" />;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_26rem]">
-      <Ask key={record.data.version} record={record.data} library={library.data} due={page.data.due} />
+      {isTrainer ? (
+        <Ask key={record.data.version} record={record.data} library={library.data} due={page.data.due} />
+      ) : (
+        <Answers page={page.data} />
+      )}
       <div className="space-y-6">
         <Clearances page={page.data} />
-        <Answers page={page.data} />
+        {isTrainer && <Answers page={page.data} />}
       </div>
     </div>
   );
@@ -160,6 +166,7 @@ function Ask({
 
 function Clearances({ page }: { page: Page }) {
   const client = useClientId();
+  const isTrainer = useMay('trainer');
   const withdraw = useScreenCommand((clearance: number, version) =>
     answer(
       api.POST('/clients/{client}/clearances/{clearance}/withdraw', {
@@ -196,16 +203,18 @@ function Clearances({ page }: { page: Page }) {
             {each.withdrawn ? (
               <span className="block text-sm text-faint">withdrawn</span>
             ) : (
-              <Button
-                look="quiet"
-                className="underline"
-                disabled={withdraw.isPending}
-                onClick={() => {
-                  withdraw.mutate(each.id);
-                }}
-              >
-                Withdraw
-              </Button>
+              isTrainer && (
+                <Button
+                  look="quiet"
+                  className="underline"
+                  disabled={withdraw.isPending}
+                  onClick={() => {
+                    withdraw.mutate(each.id);
+                  }}
+                >
+                  Withdraw
+                </Button>
+              )
             )}
           </li>
         ))}

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Client;
+use App\Models\Event;
+use App\Models\StudioBuilder;
+use App\Models\Trainer;
+use EvenRungs\Formats\EventCsv;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/**
+ * What happened, of a client and of the studio: newest first, by page, by who, by what.
+ */
+final class HappenedController extends Controller
+{
+    private const PAGE = 100;
+
+    private const MOST_EXPORTED = 20_000;
+
+    public function ofStudio(Request $request): JsonResponse
+    {
+        return new JsonResponse($this->page($request, Event::query()->ofStudio($this->trainer()->studio_id)));
+    }
+
+    public function ofClient(Request $request, Client $client): JsonResponse
+    {
+        return new JsonResponse($this->page($request, Event::query()->ofClient($client)));
+    }
+
+    public function exportOfStudio(Request $request): Response
+    {
+        return $this->export($request, Event::query()->ofStudio($this->trainer()->studio_id));
+    }
+
+    public function exportOfClient(Request $request, Client $client): Response
+    {
+        return $this->export($request, Event::query()->ofClient($client));
+    }
+
+    /**
+     * @param  StudioBuilder<Event>  $events
+     * @return array<string, mixed>
+     */
+    private function page(Request $request, StudioBuilder $events): array
+    {
+        $before = $request->integer('before');
+        $query = $this->filtered($request, $events);
+        if ($before > 0) {
+            $query->where('id', '<', $before);
+        }
+        $rows = $query->ordered('id', 'desc')->atMost(self::PAGE + 1)->get();
+        $trainers = Trainer::query()->ofStudio($this->trainer()->studio_id)->ordered('name')->pluck('name', 'id');
+        $clients = Client::query()->ofStudio($this->trainer()->studio_id)->pluck('name', 'id');
+        $page = $rows->take(self::PAGE);
+
+        return [
+            'events' => $page->map(static fn (Event $each): array => [
+                'id' => $each->id,
+                'at' => $each->created_at->toIso8601ZuluString(),
+                'who' => $each->trainer_id === null ? null : $trainers[$each->trainer_id] ?? null,
+                'client' => $each->client_id === null ? null : ['id' => $each->client_id, 'name' => $clients[$each->client_id] ?? ''],
+                'act' => $each->act,
+                'detail' => $each->detail,
+            ])->values()->all(),
+            'more' => count($rows) > self::PAGE,
+            'people' => $trainers->map(static fn (string $name, string $id): array => ['id' => $id, 'name' => $name])->values()->all(),
+        ];
+    }
+
+    /** @param  StudioBuilder<Event>  $events */
+    private function export(Request $request, StudioBuilder $events): Response
+    {
+        $trainers = Trainer::query()->ofStudio($this->trainer()->studio_id)->pluck('name', 'id');
+        $clients = Client::query()->ofStudio($this->trainer()->studio_id)->pluck('name', 'id');
+        $rows = [];
+        foreach ($this->filtered($request, $events)->ordered('id', 'desc')->atMost(self::MOST_EXPORTED)->get() as $each) {
+            $rows[] = ['at' => $each->created_at->toIso8601ZuluString(), 'who' => $trainers[$each->trainer_id] ?? null, 'client' => $clients[$each->client_id] ?? null, 'act' => $each->act, 'detail' => $each->detail];
+        }
+
+        return new Response(EventCsv::write($rows), 200, [
+            'Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => 'attachment; filename="even-rungs-what-happened.csv"',
+        ]);
+    }
+
+    /**
+     * @param  StudioBuilder<Event>  $events
+     * @return StudioBuilder<Event>
+     */
+    private function filtered(Request $request, StudioBuilder $events): StudioBuilder
+    {
+        $who = $request->query('who');
+        $words = $request->query('words');
+        if (is_string($who) && $who !== '') {
+            $events->where('trainer_id', $who);
+        }
+        if (is_string($words) && trim($words) !== '') {
+            $like = '%'.addcslashes(mb_substr(trim($words), 0, 100), '\\%_').'%';
+            $events->where(static fn ($query) => $query->where('act', 'like', $like)->orWhere('detail', 'like', $like));
+        }
+
+        return $events;
+    }
+}

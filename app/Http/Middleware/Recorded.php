@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use App\Models\Trainer;
+use App\People\Happened;
+use Closure;
+use Illuminate\Database\ConcurrencyErrorDetector;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\HttpFoundation\Response;
+use Throwable;
+
+/**
+ * A write and its line in the record are kept together or not at all; where two writes got into each other's way, the one that gave way is
+ * tried again.
+ */
+final class Recorded
+{
+    private const TRIES = 3;
+
+    public function __construct(private readonly Happened $happened)
+    {
+    }
+
+    /** @param  Closure(Request): Response  $next */
+    public function handle(Request $request, Closure $next): Response
+    {
+        if ($request->isMethodSafe()) {
+            return $next($request);
+        }
+        for ($try = 1; ; $try++) {
+            $level = DB::transactionLevel();
+            DB::beginTransaction();
+            try {
+                $this->happened->forget();
+                $response = $next($request);
+                $failed = $response->getStatusCode() >= 400;
+                $again = $failed && $try < self::TRIES && self::gaveWay($response->exception ?? null);
+                if (! $failed) {
+                    $trainer = $request->user();
+                    $trainer instanceof Trainer && $this->happened->keep($request, $trainer);
+                    DB::commit();
+                }
+            } finally {
+                while (DB::transactionLevel() > $level) {
+                    DB::rollBack();
+                }
+            }
+            if (! $again) {
+                return $response;
+            }
+        }
+    }
+
+    private static function gaveWay(?Throwable $e): bool
+    {
+        return $e !== null && (new ConcurrencyErrorDetector)->causedByConcurrencyError($e);
+    }
+}

@@ -1,0 +1,6 @@
+#!/usr/bin/env bash
+# The people of this machine, for whoever owns it.
+. "$(dirname "$0")/common.sh"
+use_instance live
+is_ours "$var/run/db.pid" mariadbd || fail "nothing is running: ./even-rungs start"
+php artisan trainer "$@"

@@ -1,0 +1,74 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../../api/client';
+import { useMe } from '../../app/session';
+import { Button } from '../../ui/Button';
+import { TextField } from '../../ui/Field';
+import { Waiting } from '../../ui/Notice';
+import { fieldError } from '../entrance/Entrance';
+import { HappenedList } from '../happened/HappenedList';
+import { EmergencySteps } from './EmergencySteps';
+import { People } from './People';
+import { SettingsFields } from './SettingsFields';
+
+/** What an owner decides for the whole studio: how it writes, who works there, and what happened. */
+export function StudioPage() {
+  const me = useMe();
+  if (me.data === undefined) return <Waiting what="the studio" />;
+  return (
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-6 p-4 lg:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
+      <h1 className="text-2xl font-bold lg:col-span-2">{me.data.studio}</h1>
+      <People mine={me.data.id} />
+      <div className="space-y-6">
+        <Settings me={me.data} />
+        <EmergencySteps steps={me.data.emergency_steps} />
+      </div>
+      <div className="lg:col-span-2">
+        <HappenedList />
+      </div>
+    </div>
+  );
+}
+
+function Settings({ me }: { me: Schemas['Me'] }) {
+  const [name, setName] = useState(me.studio);
+  const [settings, setSettings] = useState(me.settings);
+  const queries = useQueryClient();
+  const save = useMutation({
+    mutationFn: () => answer(api.POST('/studio', { body: { name, settings } })),
+    onSuccess: async (saved) => {
+      queries.setQueryData(['me'], saved);
+      await queries.invalidateQueries();
+    },
+  });
+  return (
+    <form
+      className="space-y-3 rounded-lg border border-line bg-card p-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.mutate();
+      }}
+    >
+      <h2 className="text-lg font-bold">How the studio writes</h2>
+      <TextField
+        label="Name of the studio"
+        name="studio"
+        required
+        value={name}
+        onChange={setName}
+        error={fieldError(save.error, '/name')}
+      />
+      <SettingsFields
+        settings={settings}
+        onChange={setSettings}
+        zoneError={fieldError(save.error, '/settings/time_zone')}
+      />
+      <p role="status" className="font-semibold empty:hidden">
+        {save.isSuccess ? 'Kept.' : ''}
+      </p>
+      <Button look="act" type="submit" disabled={save.isPending}>
+        Keep these settings
+      </Button>
+    </form>
+  );
+}
