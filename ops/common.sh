@@ -1,5 +1,6 @@
 # Shared by the ops scripts. An instance is one database, one web server and their files under var/NAME.
 set -euo pipefail
+from=$PWD
 root=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
 cd "$root"
 # Debian keeps server programs where a plain user's PATH does not look.
@@ -10,6 +11,9 @@ fail() {
     printf 'even-rungs: %s\n' "$*" >&2
     exit 1
 }
+
+# absolute PATH: as whoever called means it, from where they stand
+absolute() { case "$1" in /*) printf '%s' "$1" ;; *) printf '%s/%s' "$from" "$1" ;; esac; }
 
 use_instance() {
     instance=$1

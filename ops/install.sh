@@ -25,6 +25,7 @@ if [ "$what" != php ]; then
     need_program php-fpm8.2 php8.2-fpm
     need_program mariadbd mariadb-server-core
     need_program mariadb mariadb-client-core
+    need_program mariadb-dump mariadb-client
     need_program nginx nginx-light
     need_program openssl openssl
     need_program curl curl

@@ -1,4 +1,5 @@
 # Starts and stops the services of one instance. Sourced after common.sh and use_instance.
+. "$root/ops/copies.sh"
 
 prepare_folders() {
     mkdir -p "$var"/{run,log,conf,tmp} "$var"/storage/{logs,framework/{cache/data,views,sessions}}
@@ -227,7 +228,26 @@ stop_one() {
     rm -f "$1"
 }
 
+# start_keeper: backups every night and short logs, without anybody who thinks of it.
+start_keeper() {
+    if is_ours "$var/run/keeper.pid" bash; then
+        return
+    fi
+    nohup bash "$root/ops/keeper.sh" "$instance" >>"$var/log/keeper.log" 2>&1 </dev/null 9>&- 8>&- &
+    echo $! >"$var/run/keeper.pid"
+}
+
+# cut_logs: what the servers write is cut at 5 MB, the last MB kept beside it.
+cut_logs() {
+    local log
+    for log in "$var"/log/*.log "$var"/storage/logs/*.log; do
+        [ -f "$log" ] && [ "$(stat -c %s "$log")" -gt 5242880 ] || continue
+        tail -c 1048576 "$log" >"$log.before" && : >"$log"
+    done
+}
+
 stop_services() {
+    stop_one "$var/run/keeper.pid" bash TERM
     stop_one "$var/run/cuff.pid" php TERM
     stop_one "$var/run/nginx.pid" nginx QUIT
     stop_one "$var/run/fpm.pid" php-fpm QUIT
@@ -256,10 +276,12 @@ start_services() {
     is_ours "$var/run/cuff.pid" php || cuff_port=$(first_free_port "$(($2 + 50))")
     write_settings "$web_port" "$db_port" "$cuff_port"
     start_database
-    php artisan migrate --force --no-interaction >"$var/log/migrate.log" 2>&1 || { tail -n 5 "$var/log/migrate.log" >&2 && fail "the database could not be brought up to date"; }
+    migrate_with_copy
     start_php
     start_web
     start_cuff "$cuff_port"
+    cut_logs
+    [ "$instance" != live ] || start_keeper
     wait_for 30 "the application" curl -fsS "http://127.0.0.1:$web_port/api/health"
-    exec 8>&-
+    exec 8>&- 9>&-
 }

@@ -41,7 +41,6 @@ fi
 
 # the demo listens on this machine only, and stays off once a studio is there
 (
-    exec 9>&-
     use_instance demo
     if [ -z "$link" ] && [ -z "$demo" ]; then
         stop_services

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Copies\ReadIn;
+use App\Copies\TakeOut;
 use App\Models\Studio;
 use App\People\Erasure;
 use App\People\Happened;
@@ -13,13 +15,14 @@ use App\People\Studios;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
+use Symfony\Component\Console\Output\OutputInterface;
 
 /**
  * Studios, from the shell of whoever owns the machine.
  */
 final class StudioAdmin extends Command
 {
-    protected $signature = 'studio {act : new, list, rename, remove or welcome} {words?* : what the act needs} {--yes : remove without asking for the name}';
+    protected $signature = 'studio {act : new, list, rename, remove, take-out, read-in or welcome} {words?* : what the act needs} {--yes : remove without asking for the name}';
 
     protected $description = 'Make, list, rename or remove studios';
 
@@ -33,11 +36,13 @@ final class StudioAdmin extends Command
                 $act === 'list' && $words === [] => $this->list(),
                 $act === 'rename' && count($words) === 2 => $this->rename($words),
                 $act === 'remove' && count($words) === 1 => $this->remove($words[0]),
+                $act === 'take-out' && count($words) === 1 => $this->takeOut($words[0]),
+                $act === 'read-in' && count($words) === 1 => $this->readIn($words[0]),
                 $act === 'welcome' && $words === [] => $this->welcome($links),
                 default => $this->usage(),
             });
         } catch (UnusableInput $e) {
-            $this->error($e->problems[0]->message);
+            $this->error(ltrim($e->problems[0]->path.': '.$e->problems[0]->message, '/: '));
 
             return self::FAILURE;
         }
@@ -91,6 +96,25 @@ final class StudioAdmin extends Command
         return self::SUCCESS;
     }
 
+    private function takeOut(string $name): int
+    {
+        $this->output->write(app(TakeOut::class)->studio(self::named($name)), false, OutputInterface::OUTPUT_RAW);
+
+        return self::SUCCESS;
+    }
+
+    private function readIn(string $file): int
+    {
+        $text = @file_get_contents($file);
+        if ($text === false) {
+            throw UnusableInput::at('/', sprintf('%s cannot be read.', $file));
+        }
+        $studio = app(ReadIn::class)->studio($text);
+        $this->line(sprintf('%s is read in. Nobody of it can sign in yet: ./even-rungs trainer reset-password EMAIL', $studio->name));
+
+        return self::SUCCESS;
+    }
+
     /** What start says while nobody has a studio yet: the link to set it up. */
     private function welcome(Links $links): int
     {
@@ -111,7 +135,7 @@ final class StudioAdmin extends Command
 
     private function usage(): int
     {
-        $this->line('studio new NAME EMAIL OWNER · studio list · studio rename NAME NEW · studio remove NAME [--yes]');
+        $this->line('studio new NAME EMAIL OWNER · studio list · studio rename NAME NEW · studio remove NAME [--yes] · studio take-out NAME · studio read-in FILE');
 
         return self::INVALID;
     }
