@@ -8,6 +8,7 @@ import { useLibrary } from '../board/useBoard';
 import type { ClientDocument, SentDocument } from './document';
 import { Sections } from './Sections';
 import { useDraft } from './useDraft';
+import { ReadIn } from '../clients/ReadIn';
 
 type Saved = Schemas['ClientRecord'];
 
@@ -105,6 +106,7 @@ function Form({
         <h1 className="text-2xl font-bold">
           {client === undefined ? 'Add a client' : `Edit ${saved?.document.name ?? ''}`}
         </h1>
+        {client === undefined && <ReadIn />}
         {draft.isChanged && (
           <p role="status" className="text-faint">
             Unsaved entries are kept on this device.{' '}

@@ -1,9 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { answer, api } from '../../api/client';
 import { useMay } from '../../app/session';
-import { Tick, toggled } from '../../ui/Field';
+import { Button } from '../../ui/Button';
+import { TextField, Tick, toggled } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
-import { useClientId } from '../board/useBoard';
+import { useBoard, useClientId } from '../board/useBoard';
+import { fieldError } from '../entrance/Entrance';
 import { HappenedList } from './HappenedList';
 
 /** The record of one client: whose client it is, and everything that was done. */
@@ -14,7 +18,11 @@ export function RecordPage() {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <HappenedList client={client} exported={mayExport} />
-      {isOwner && <WhoseClient client={client} />}
+      <div className="space-y-6">
+        {isOwner && <WhoseClient client={client} />}
+        {mayExport && <TakeOut client={client} />}
+        {isOwner && <Erase client={client} />}
+      </div>
     </div>
   );
 }
@@ -60,6 +68,88 @@ function WhoseClient({ client }: { client: string }) {
       <p role="alert" className="font-semibold text-warn empty:hidden">
         {save.error?.message}
       </p>
+    </section>
+  );
+}
+
+function TakeOut({ client }: { client: string }) {
+  return (
+    <section aria-label="Take out" className="space-y-2 rounded-lg border border-line bg-card p-4">
+      <h2 className="text-lg font-bold">Take out</h2>
+      <p className="text-faint">
+        Everything about this client as one file: for the client, or for another studio, which reads it in without loss.
+      </p>
+      <a
+        href={`/api/clients/${client}/take-out`}
+        download
+        className="inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 font-semibold hover:border-ink"
+      >
+        Take out this client
+      </a>
+    </section>
+  );
+}
+
+/** Takes a client out of every table, after their name was typed. */
+function Erase({ client }: { client: string }) {
+  const [name, setName] = useState('');
+  const [asked, setAsked] = useState(false);
+  const called = useBoard().data?.client.name ?? '';
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const erase = useMutation({
+    mutationFn: () => answer(api.POST('/clients/{client}/erase', { params: { path: { client } }, body: { name } })),
+    onSuccess: async () => {
+      await navigate('/clients', { replace: true });
+      queries.removeQueries({ predicate: ({ queryKey }) => queryKey.includes(client) });
+      await queries.invalidateQueries({ queryKey: ['clients'] });
+    },
+  });
+  return (
+    <section aria-label="Erase" className="space-y-2 rounded-lg border border-line bg-card p-4">
+      <h2 className="text-lg font-bold">Erase this client</h2>
+      {asked ? (
+        <form
+          className="space-y-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            erase.mutate();
+          }}
+        >
+          <p>
+            {called} goes out of every table: entries, screens, clearances, tests, programs, logs and this record. It
+            cannot be undone. Take the client out first if anybody may need it. Backups hold the client until they are
+            gone: 14 days for the nightly ones, longer for those you made.
+          </p>
+          <TextField
+            label={`Type the name: ${called}`}
+            name="erase-name"
+            value={name}
+            onChange={setName}
+            error={fieldError(erase.error, '/name')}
+          />
+          <div className="flex gap-2">
+            <Button look="act" type="submit" disabled={erase.isPending || name.trim() === ''}>
+              Erase for good
+            </Button>
+            <Button
+              onClick={() => {
+                setAsked(false);
+              }}
+            >
+              Keep
+            </Button>
+          </div>
+        </form>
+      ) : (
+        <Button
+          onClick={() => {
+            setAsked(true);
+          }}
+        >
+          Erase …
+        </Button>
+      )}
     </section>
   );
 }

@@ -22,11 +22,31 @@ export function StudioPage() {
       <div className="space-y-6">
         <Settings me={me.data} />
         <EmergencySteps steps={me.data.emergency_steps} />
+        <TakeOut />
       </div>
       <div className="lg:col-span-2">
         <HappenedList />
       </div>
     </div>
+  );
+}
+
+function TakeOut() {
+  return (
+    <section aria-label="Take out" className="space-y-2 rounded-lg border border-line bg-card p-4">
+      <h2 className="text-lg font-bold">Take out the studio</h2>
+      <p className="text-faint">
+        Clients, logs, own ladders, styles, words and templates as one file. Passwords stay behind. The nightly backup
+        needs no hand; this is for moving, and for reading elsewhere.
+      </p>
+      <a
+        href="/api/take-out"
+        download
+        className="inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 font-semibold hover:border-ink"
+      >
+        Take out everything
+      </a>
+    </section>
   );
 }
 
