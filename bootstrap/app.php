@@ -9,6 +9,7 @@ use App\Console\TrainerAdmin;
 use App\Http\Middleware\MayReach;
 use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\WellFormed;
 use App\Http\Problem;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Formats\UnusableInput;
@@ -30,6 +31,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        $middleware->append(WellFormed::class);
         $middleware->alias(['may' => MayReach::class]);
         $middleware->web(replace: [ValidateCsrfToken::class => SameOrigin::class]);
         $middleware->redirectGuestsTo(fn (Request $request) => '/sign-in');

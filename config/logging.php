@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 return [
-    'default' => 'single',
+    'default' => 'daily',
     'channels' => [
-        'single' => ['driver' => 'single', 'path' => storage_path('logs/app.log'), 'level' => 'warning'],
+        'daily' => ['driver' => 'daily', 'path' => storage_path('logs/app.log'), 'level' => 'warning', 'days' => 14, 'tap' => [App\Log\ShortLines::class]],
         'emergency' => ['path' => storage_path('logs/app.log')],
     ],
 ];

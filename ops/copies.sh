@@ -73,11 +73,11 @@ load_database() {
 migrate_with_copy() {
     local copy='' work
     if [ "$instance" = live ] && db -N -e "select 1 from information_schema.tables where table_schema = 'even_rungs' and table_name = 'studios'" | grep -q 1 &&
-        ! php artisan migrate:status --pending --no-interaction 2>/dev/null | grep -qi 'no pending'; then
+        ! artisan migrate:status --pending --no-interaction 2>/dev/null | grep -qi 'no pending'; then
         copy=$(make_backup "$var/backups" "before-update-$(date +%Y%m%d-%H%M%S)")
         say "A copy from before the update: $copy"
     fi
-    if ! php artisan migrate --force --no-interaction >"$var/log/migrate.log" 2>&1; then
+    if ! artisan migrate --force --no-interaction >"$var/log/migrate.log" 2>&1; then
         tail -n 5 "$var/log/migrate.log" >&2
         if [ -n "$copy" ]; then
             work=$(mktemp -d "$var/tmp/back.XXXXXX")

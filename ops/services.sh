@@ -1,9 +1,47 @@
 # Starts and stops the services of one instance. Sourced after common.sh and use_instance.
 . "$root/ops/copies.sh"
 
+# server_user: as whom the web server's and PHP's workers run. Started by root, the studio and the demo have a system user of their own,
+# where that user can read the program; tests and measurements run as whoever started them.
+server_user() {
+    if [ -z "${found_user:-}" ]; then
+        found_user=$(id -un)
+        if [ "$(id -u)" = 0 ] && { [ "$instance" = live ] || [ "$instance" = demo ]; }; then
+            id even-rungs >/dev/null 2>&1 || useradd --system --no-create-home --shell /usr/sbin/nologin even-rungs >/dev/null 2>&1 || true
+            # some packages come with files that only their owner may read
+            chmod -R go+rX "$root/vendor"
+            if as_user even-rungs php -r 'require $argv[1];' "$root/vendor/autoload.php" >/dev/null 2>&1; then
+                found_user=even-rungs
+            else
+                say "The folder cannot be read by a user of its own: the servers run as root. Move it out of root's home to mend that." >&2
+            fi
+        fi
+    fi
+    printf '%s' "$found_user"
+}
+
+as_user() {
+    local user=$1
+    shift
+    if [ "$user" = "$(id -un)" ]; then "$@"; else setpriv --reuid "$user" --regid "$user" --clear-groups "$@"; fi
+}
+
+# artisan WORDS...: a command of the application as the user of its workers, so that both can write what the other wrote.
+artisan() { as_user "$(server_user)" php "$root/artisan" "$@"; }
+
 prepare_folders() {
-    mkdir -p "$var"/{run,log,conf,tmp} "$var"/storage/{logs,framework/{cache/data,views,sessions}}
-    chmod 700 "$var"
+    local user
+    user=$(server_user)
+    mkdir -p "$var"/{run,log,conf,tmp,backups} "$var"/storage/{logs,framework/{cache/data,views,sessions}}
+    chmod 711 "$var"
+    chmod 700 "$var"/{tmp,backups} "$var/log"
+    # nginx keeps large bodies here, PHP what it writes
+    mkdir -p "$var/tmp/body"
+    if [ "$user" != "$(id -un)" ]; then
+        chmod 711 "$var/tmp"
+        chown "$user:$user" "$var/tmp/body"
+        [ "$(stat -c %U "$var/storage")" = "$user" ] || chown -R "$user:$user" "$var/storage"
+    fi
 }
 
 # write_settings WEB_PORT DB_PORT CUFF_PORT: settings are made once and kept; ports follow what is free.
@@ -15,11 +53,14 @@ write_settings() {
     [ -n "$password" ] || password=$(head -c 18 /dev/urandom | base64 | tr -dc 'A-Za-z0-9')
     local new="$var/app.env.new"
     {
-        printf 'APP_ENV=%s\nAPP_KEY=%s\nAPP_URL=http://127.0.0.1:%s\n' "$([ "$instance" = test ] && echo testing || echo production)" "$key" "$1"
+        printf 'APP_ENV=%s\nAPP_KEY=%s\nAPP_URL=http://127.0.0.1:%s\n' "$(case $instance in test | plain) echo testing ;; *) echo production ;; esac)" "$key" "$1"
         printf 'CUFF_ADDRESS=%s\n' "${CUFF_ADDRESS:-127.0.0.1:$3}"
         printf 'WEB_PORT=%s\nDB_PORT=%s\nDB_DATABASE=even_rungs\nDB_USERNAME=even_rungs\nDB_PASSWORD=%s\n' "$1" "$2" "$password"
     } >"$new"
     chmod 600 "$new"
+    if [ "$(server_user)" != "$(id -un)" ]; then
+        chgrp "$(server_user)" "$new" && chmod 640 "$new"
+    fi
     mv "$new" "$var/app.env"
 }
 
@@ -50,7 +91,7 @@ start_database() {
         CREATE USER IF NOT EXISTS 'even_rungs'@'127.0.0.1';
         ALTER USER 'even_rungs'@'127.0.0.1' IDENTIFIED BY '$(setting DB_PASSWORD)';
         GRANT ALL ON even_rungs.* TO 'even_rungs'@'127.0.0.1';
-        GRANT ALL ON even_rungs_older.* TO 'even_rungs'@'127.0.0.1';" || fail "the database user could not be made"
+$([ "$instance" = live ] || echo "        GRANT ALL ON even_rungs_older.* TO 'even_rungs'@'127.0.0.1';")" || fail "the database user could not be made"
 }
 
 start_php() {
@@ -65,21 +106,23 @@ daemonize = yes
 [www]
 listen = $fpm_socket
 listen.mode = 0600
-$([ "$(id -u)" != 0 ] || printf 'user = root\ngroup = root\n')
+$([ "$(id -u)" != 0 ] || printf 'listen.owner = %s\nlisten.group = %s\nuser = %s\ngroup = %s\n' "$(server_user)" "$(server_user)" "$(server_user)" "$(server_user)")
 pm = static
 pm.max_children = 4
+request_terminate_timeout = 15s
 clear_env = no
 env[EVEN_RUNGS_INSTANCE] = $instance
 php_admin_value[memory_limit] = 256M
 php_admin_value[post_max_size] = 20M
 php_admin_value[opcache.validate_timestamps] = 1
 php_admin_value[opcache.revalidate_freq] = 0
-php_admin_value[error_log] = $var/log/php.log
+php_admin_value[error_log] = $var/storage/logs/php.log
+php_admin_value[max_execution_time] = 10
 php_admin_flag[expose_php] = off
 catch_workers_output = yes
 CONF
     local as_root=()
-    [ "$(id -u)" != 0 ] || as_root=(-R)
+    [ "$(server_user)" != root ] || as_root=(-R)
     rm -f "$fpm_socket" "$var/run/fpm.pid"
     php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" >"$var/log/fpm-start.log" 2>&1 9>&- 8>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
 }
@@ -88,13 +131,20 @@ CONF
 site_rules() {
     cat <<CONF
         root $root/public;
+        location @too-large {
+            default_type application/problem+json;
+            return 413 '{"type":"about:blank","title":"That is too large.","status":413,"errors":[]}';
+        }
+        add_header Strict-Transport-Security \$hsts always;
         location /build/ {
+            add_header Strict-Transport-Security \$hsts always;
             add_header Cache-Control "public, max-age=31536000, immutable";
             add_header X-Content-Type-Options nosniff;
             try_files \$uri =404;
         }
         location = /icon.svg { try_files \$uri =404; }
         location = /sw.js {
+            add_header Strict-Transport-Security \$hsts always;
             add_header Cache-Control no-cache;
             try_files \$uri =404;
         }
@@ -106,12 +156,22 @@ $([ "$instance" != bench ] || cat <<BARE
         }
 BARE
 )
-        location / {
+        # files of a take-out or of logs are large, everything else is not
+        location ~ ^/api/(read-in|ladders/import(/check)?|audit(/fix)?|clients/[^/]+/logs/import)$ {
+            client_max_body_size 16m;
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $root/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;
             fastcgi_pass unix:$fpm_socket;
-            fastcgi_read_timeout 60s;
+            fastcgi_read_timeout 30s;
+        }
+        location / {
+            client_max_body_size 1m;
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME $root/public/index.php;
+            fastcgi_param SCRIPT_NAME /index.php;
+            fastcgi_pass unix:$fpm_socket;
+            fastcgi_read_timeout 30s;
         }
 CONF
 }
@@ -121,38 +181,62 @@ lan_server() {
     [ -f "$var/lan" ] || return 0
     make_certificate
     cat <<CONF
+    ssl_certificate $var/tls/server.crt;
+    ssl_certificate_key $var/tls/server.key;
+    ssl_protocols TLSv1.2 TLSv1.3;
+    server {
+        listen 0.0.0.0:$(cat "$var/lan") ssl default_server;
+        server_name _;
+        return 421;
+    }
     server {
         listen 0.0.0.0:$(cat "$var/lan") ssl;
-        ssl_certificate $var/tls/server.crt;
-        ssl_certificate_key $var/tls/server.key;
-        ssl_protocols TLSv1.2 TLSv1.3;
+        server_name $(studio_names | sed 's/^[A-Z]*://' | tr '\n' ' ');
         location = /studio-ca.crt {
             default_type application/x-x509-ca-cert;
-            alias $var/tls/studio-ca.crt;
+            alias $var/conf/studio-ca.crt;
         }
         include $var/conf/site.conf;
     }
 CONF
 }
 
-# make_certificate: an authority of the studio's own, made once, and a certificate for the names and addresses of this machine.
+# studio_names: the names and addresses that this machine is reached by, one a line, as a certificate writes them.
+studio_names() {
+    local address
+    printf 'DNS:%s\n' localhost "$(hostname)" "$(hostname).local" | sort -u
+    printf 'IP:127.0.0.1\n'
+    for address in $(hostname -I); do
+        [[ "$address" == *:* ]] || [ "$address" = 127.0.0.1 ] || printf 'IP:%s\n' "$address"
+    done
+}
+
+# make_certificate: an authority of the studio's own that can vouch for this machine's names and addresses and nothing else, and a
+# certificate by it. The certificate is renewed a month before its year ends; the authority only when the names change.
 make_certificate() {
-    local names address
+    local names constraints
+    names=$(studio_names)
     mkdir -p "$var/tls"
     chmod 700 "$var/tls"
-    if [ ! -f "$var/tls/studio-ca.crt" ]; then
-        openssl req -x509 -newkey rsa:2048 -nodes -days 3650 -sha256 -subj "/CN=Even Rungs, this studio" \
-            -addext basicConstraints=critical,CA:TRUE,pathlen:0 -addext keyUsage=critical,keyCertSign \
-            -keyout "$var/tls/studio-ca.key" -out "$var/tls/studio-ca.crt" 2>"$var/log/tls.log"
+    if [ ! -f "$var/tls/studio-ca.key" ] || [ "$names" != "$(cat "$var/tls/names" 2>/dev/null)" ]; then
+        [ ! -f "$var/tls/studio-ca.key" ] || say "The names or addresses of this machine changed: each tablet needs the new authority from /studio-ca.crt once more."
+        constraints=$(printf '%s\n' "$names" | sed 's/^DNS:\(.*\)/permitted;DNS:\1/; s/^IP:\(.*\)/permitted;IP:\1\/255.255.255.255/' | paste -sd, -)
+        openssl req -x509 -newkey rsa:3072 -nodes -days 3650 -sha256 -subj "/CN=Even Rungs, this studio" \
+            -addext basicConstraints=critical,CA:TRUE,pathlen:0 -addext keyUsage=critical,keyCertSign -addext "nameConstraints=critical,$constraints" \
+            -keyout "$var/tls/studio-ca.key" -out "$var/tls/studio-ca.crt" 2>"$var/log/tls.log" || fail "no authority could be made; see var/$instance/log/tls.log"
+        chmod 600 "$var/tls/studio-ca.key"
+        printf '%s\n' "$names" >"$var/tls/names"
+        rm -f "$var/tls/server.crt"
     fi
-    names="DNS:localhost,DNS:$(hostname),DNS:$(hostname).local,IP:127.0.0.1"
-    for address in $(hostname -I); do
-        [[ "$address" == *:* ]] || names="$names,IP:$address"
-    done
-    openssl req -newkey rsa:2048 -nodes -subj "/CN=$(hostname)" -keyout "$var/tls/server.key" -out "$var/tls/server.csr" 2>>"$var/log/tls.log"
+    cp "$var/tls/studio-ca.crt" "$var/conf/studio-ca.crt"
+    if [ -f "$var/tls/server.crt" ] && openssl x509 -checkend 2592000 -noout -in "$var/tls/server.crt" >/dev/null; then
+        return
+    fi
+    openssl req -newkey rsa:2048 -nodes -subj "/CN=$(hostname | cut -c1-60)" -keyout "$var/tls/server.key" -out "$var/tls/server.csr" 2>>"$var/log/tls.log"
     openssl x509 -req -in "$var/tls/server.csr" -CA "$var/tls/studio-ca.crt" -CAkey "$var/tls/studio-ca.key" -CAcreateserial -days 365 -sha256 \
-        -extfile <(printf 'subjectAltName=%s\nextendedKeyUsage=serverAuth\n' "$names") -out "$var/tls/server.crt" 2>>"$var/log/tls.log" ||
+        -extfile <(printf 'subjectAltName=%s\nextendedKeyUsage=serverAuth\n' "$(printf '%s\n' "$names" | paste -sd, -)") -out "$var/tls/server.crt" 2>>"$var/log/tls.log" ||
         fail "no certificate could be made; see var/$instance/log/tls.log"
+    chmod 600 "$var/tls/server.key"
 }
 
 start_web() {
@@ -160,7 +244,7 @@ start_web() {
         return
     fi
     cat >"$var/conf/nginx.conf" <<CONF
-$([ "$(id -u)" != 0 ] || echo 'user root;')
+$([ "$(id -u)" != 0 ] || echo "user $(server_user);")
 worker_processes 2;
 pid $var/run/nginx.pid;
 error_log $var/log/nginx.log;
@@ -175,14 +259,26 @@ http {
     gzip on;
     gzip_types application/javascript text/javascript text/css application/json image/svg+xml application/problem+json;
     gzip_min_length 1000;
-    client_max_body_size 20m;
+    client_max_body_size 1m;
+    error_page 413 @too-large;
+    map \$https \$hsts {
+        on "max-age=31536000";
+        default "";
+    }
     client_body_temp_path $var/tmp/body;
     proxy_temp_path $var/tmp/proxy;
     fastcgi_temp_path $var/tmp/fastcgi;
     uwsgi_temp_path $var/tmp/uwsgi;
     scgi_temp_path $var/tmp/scgi;
+    # a page that was led here under another name gets nothing
+    server {
+        listen 127.0.0.1:$(setting WEB_PORT) default_server;
+        server_name _;
+        return 421;
+    }
     server {
         listen 127.0.0.1:$(setting WEB_PORT);
+        server_name 127.0.0.1 localhost;
         include $var/conf/site.conf;
     }
 $(lan_server)

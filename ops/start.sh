@@ -21,8 +21,8 @@ fi
 forget_port WEB_PORT "${EVEN_RUNGS_PORT:-}"
 forget_port DB_PORT "${EVEN_RUNGS_DB_PORT:-}"
 start_services "${EVEN_RUNGS_PORT:-8431}" "${EVEN_RUNGS_DB_PORT:-8531}"
-php artisan demo:seed --leave
-link=$(php artisan studio welcome)
+artisan demo:seed --leave
+link=$(artisan studio welcome)
 address="http://127.0.0.1:$(setting WEB_PORT)"
 
 say ""
@@ -49,7 +49,7 @@ fi
     forget_port WEB_PORT "${EVEN_RUNGS_DEMO_PORT:-}"
     forget_port DB_PORT "${EVEN_RUNGS_DEMO_DB_PORT:-}"
     start_services "${EVEN_RUNGS_DEMO_PORT:-8432}" "${EVEN_RUNGS_DEMO_DB_PORT:-8532}"
-    php artisan demo:seed
+    artisan demo:seed
     say "The demo:             http://127.0.0.1:$(setting WEB_PORT)"
     say "                      sign in there with trainer@slipway.example / slipway-demo"
 )

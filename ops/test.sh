@@ -32,8 +32,8 @@ fi
 if [ -z "$suite" ] || [ "$suite" = http ] || [ "$suite" = browser ]; then
     trap 'stop_services >/dev/null 2>&1 || true' EXIT
     start_services 8631 8731
-    php artisan migrate:fresh --force --no-interaction >"$var/log/migrate.log" 2>&1 || fail "the test database could not be made"
-    php artisan demo:seed
+    artisan migrate:fresh --force --no-interaction >"$var/log/migrate.log" 2>&1 || fail "the test database could not be made"
+    artisan demo:seed
 fi
 
 if [ -n "$suite" ]; then
@@ -41,14 +41,22 @@ if [ -n "$suite" ]; then
     exit
 fi
 
-# What needs no server runs on one core and what does on another; the last line is both, as PHPUnit says it.
+# What needs no browser runs on one core, with servers of its own, and the browser, which kills its servers, on another; the last line is
+# both, as PHPUnit says it.
 code=0
-vendor/bin/phpunit --testsuite core,reference,formats --do-not-cache-result >"$var/log/core-tests.log" 2>&1 &
-core_pid=$!
-vendor/bin/phpunit --testsuite http,browser 2>&1 | tee "$var/log/server-tests.log" || code=$?
-say "What needs no server:"
-wait "$core_pid" || code=$?
-cat "$var/log/core-tests.log"
+(
+    use_instance plain
+    trap 'stop_services >/dev/null 2>&1 || true' EXIT
+    start_services 8641 8741
+    artisan migrate:fresh --force --no-interaction >"$var/log/migrate.log" 2>&1
+    artisan demo:seed
+    EVEN_RUNGS_TEST_INSTANCE=plain vendor/bin/phpunit --testsuite core,reference,formats,http --do-not-cache-result
+) >"$var/log/plain-tests.log" 2>&1 &
+plain_pid=$!
+vendor/bin/phpunit --testsuite browser 2>&1 | tee "$var/log/browser-tests.log" || code=$?
+say "Everything that needs no browser:"
+wait "$plain_pid" || code=$?
+cat "$var/log/plain-tests.log"
 say ""
-php ops/add-up.php "$var/log/server-tests.log" "$var/log/core-tests.log" || code=$?
+php ops/add-up.php "$var/log/browser-tests.log" "$var/log/plain-tests.log" || code=$?
 exit "$code"

@@ -28,13 +28,14 @@ final class LogDocument
     }
 
     /**
+     * @param  ?string  $on  ISO date of the session, where the one in the body is of a clock that is off
      * @return array<string, mixed> columns of the session
      *
      * @throws UnusableInput when the day is none, or lies ahead
      */
-    public function session(Node $body): array
+    public function session(Node $body, ?string $on = null): array
     {
-        $columns = ['on' => ClientCommands::pastDay($body, 'on'), 'ticks' => $this->ticks($body)];
+        $columns = ['on' => $on ?? ClientCommands::pastDay($body, 'on'), 'ticks' => $this->ticks($body)];
         foreach (self::OF_SESSION as $name) {
             $columns[$name] = $body->optionalInt($name);
         }

@@ -9,6 +9,7 @@ use App\Models\LogChange;
 use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
 use App\Models\Trainer;
+use App\People\Happened;
 use DateTimeImmutable;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
@@ -27,7 +28,7 @@ final class Logs
 
     private readonly LogDocument $documents;
 
-    public function __construct(private readonly DataFolder $data, private readonly RosterRows $roster, private readonly Spacing $spacing)
+    public function __construct(private readonly DataFolder $data, private readonly RosterRows $roster, private readonly Spacing $spacing, private readonly Happened $happened)
     {
         $this->documents = new LogDocument($data->library());
     }
@@ -94,11 +95,12 @@ final class Logs
      */
     public function run(Client $client, Trainer $trainer, string $key, Node $body): int
     {
-        $columns = $this->documents->session($body);
+        $clock = DeviceClock::ofRun($body);
+        $columns = [...$this->documents->session($body, $clock?->on), ...($clock?->columns() ?? [])];
         $sets = $this->documents->sets($body);
         $revision = $body->int('revision');
 
-        return $this->once(function () use ($client, $trainer, $key, $body, $columns, $sets, $revision): int {
+        return $this->once(function () use ($client, $trainer, $key, $body, $clock, $columns, $sets, $revision): int {
             $row = $this->found($client, $key);
             if (! $body->bool('over')) {
                 if ($row === null && $this->wasRemoved($client, $key)) {
@@ -113,6 +115,9 @@ final class Logs
             }
             if ($row?->edited === true) {
                 $this->remember($client, $trainer, $row, 'edited');
+            }
+            if ($row === null) {
+                $this->happened->about($clock === null ? (string) $columns['on'] : sprintf('%s; the clock of the device said %s', $columns['on'], $clock->says));
             }
             $this->put($client, $trainer, $key, $row, [...$columns, 'revision' => $revision, 'open' => $body->bool('open'), 'edited' => false], $sets);
 
@@ -139,9 +144,9 @@ final class Logs
             $row->update($columns);
             SetRow::query()->ofClient($client)->where('logged_session_id', $row->id)->delete();
         }
-        foreach ($sets as $set) {
-            SetRow::query()->create([...$set, 'studio_id' => $client->studio_id, 'client_id' => $client->id, 'logged_session_id' => $row->id, 'on' => $row->on]);
-        }
+        $rows = array_map(static fn (array $set): array => (new SetRow([...$set, 'studio_id' => $client->studio_id, 'client_id' => $client->id, 'logged_session_id' => $row->id, 'on' => $row->on]))->getAttributes(), $sets);
+        $empty = array_fill_keys(array_keys(array_merge([], ...$rows)), null);
+        SetRow::query()->insert(array_map(static fn (array $each): array => [...$empty, ...$each], $rows));
         $this->roster->forget($client);
     }
 

@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Session\TokenMismatchException;
 use PDOException;
+use Symfony\Component\ErrorHandler\Error\FatalError;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
 
@@ -50,6 +51,7 @@ final class Problem
             $e instanceof TokenMismatchException => new self(419, 'The page was open too long; reload it and try again.'),
             $e instanceof ModelNotFoundException => new self(404, 'There is nothing here.'),
             $e instanceof HttpExceptionInterface => new self($e->getStatusCode(), match ($e->getStatusCode()) {
+                400 => 'This address is not written as one.',
                 403 => 'This is not yours to do in this studio.',
                 404 => 'There is nothing here.',
                 405 => 'This address does not answer that.',
@@ -58,6 +60,7 @@ final class Problem
                 429 => 'Too many tries. Wait a minute.',
                 default => 'That did not work.',
             }, headers: $e->getHeaders()),
+            $e instanceof FatalError && str_contains($e->getMessage(), 'Maximum execution time') => new self(503, 'This took too long and was given up. Nothing was changed.', headers: ['Retry-After' => self::RETRY_AFTER_S]),
             self::isDatabaseAway($e) => new self(503, 'The database does not answer right now. Nothing was changed; try again in a moment.', headers: ['Retry-After' => self::RETRY_AFTER_S]),
             default => new self(500, 'Something went wrong on our side. Nothing was changed.'),
         };

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\HasBuilder;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
 
 /**
  * A session as it was really done.
@@ -27,6 +28,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?string $pain_kind  said of the whole session
  * @property bool $checked  whether somebody watched the form
  * @property list<string>|null $warned  what was warned of before it
+ * @property ?string $device_time  what the clock of the device said, where it was off
+ * @property ?Carbon $received_at  when it came in, then
  */
 final class LoggedSession extends Model
 {
@@ -35,11 +38,11 @@ final class LoggedSession extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes', 'revision', 'edited', 'open', 'ticks', 'pain_kind', 'checked', 'warned'];
+    protected $fillable = ['device_time', 'received_at', 'studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes', 'revision', 'edited', 'open', 'ticks', 'pain_kind', 'checked', 'warned'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer', 'effort' => 'integer', 'minutes' => 'integer', 'revision' => 'integer', 'edited' => 'boolean', 'open' => 'boolean', 'ticks' => 'array', 'checked' => 'boolean', 'warned' => 'array'];
+        return ['received_at' => 'datetime', 'soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer', 'effort' => 'integer', 'minutes' => 'integer', 'revision' => 'integer', 'edited' => 'boolean', 'open' => 'boolean', 'ticks' => 'array', 'checked' => 'boolean', 'warned' => 'array'];
     }
 }

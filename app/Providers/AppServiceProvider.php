@@ -39,6 +39,8 @@ final class AppServiceProvider extends ServiceProvider
         // addresses without a host: the pages work behind whatever name and port they are reached by
         Vite::createAssetPathsUsing(static fn (string $path): string => '/'.$path);
         Schemas::registerFolder('https://even-rungs.example/api/', base_path('api'));
+        // a number of the database, and none that it cannot hold
+        Route::patterns(array_fill_keys(['change', 'clearance', 'session', 'template', 'week', 'word'], '[0-9]{1,18}'));
         Route::bind('client', static function (string $id): Client {
             $trainer = Auth::user();
 

@@ -13,6 +13,7 @@ use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverExpectedCondition as Until;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\TestCase;
+use Tests\Support\TestServer;
 
 /**
  * Drives the real pages in headless Chromium against the test instance.
@@ -56,8 +57,7 @@ abstract class BrowserTestCase extends TestCase
 
     protected function setUp(): void
     {
-        exec(sprintf('EVEN_RUNGS_INSTANCE=test php %s demo:seed --again --yes 2>&1', escapeshellarg(dirname(__DIR__, 2).'/artisan')), $output, $code);
-        self::assertSame(0, $code, implode("\n", $output));
+        TestServer::freshDemo();
         $this->profile = sys_get_temp_dir().'/even-rungs-browser-'.bin2hex(random_bytes(4));
         $options = new ChromeOptions;
         $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--window-size=1280,800', '--user-data-dir='.$this->profile]);

@@ -9,6 +9,8 @@ namespace Tests\Support;
  */
 final class TestServer
 {
+    private static ?string $demo = null;
+
     private static function folder(): string
     {
         return dirname(__DIR__, 2);
@@ -26,12 +28,44 @@ final class TestServer
         self::shell('end_orphans "$var/run/nginx.pid" nginx; end_orphans "$var/run/fpm.pid" php-fpm; sleep 0.3');
     }
 
+    /**
+     * Kills some of the services a little later, in a process of its own.
+     *
+     * @param  list<string>  $names  nginx, fpm, db
+     * @return callable(): void  waits until they are dead
+     */
+    public static function killSoon(array $names, int $afterMs): callable
+    {
+        $orphans = implode('; ', array_map(static fn (string $name): string => ['nginx' => 'end_orphans "$var/run/nginx.pid" nginx', 'fpm' => 'end_orphans "$var/run/fpm.pid" php-fpm', 'db' => 'true'][$name], $names));
+        $pids = implode(' ', array_map(static fn (string $name): string => (string) (int) @file_get_contents(self::folder().'/var/test/run/'.$name.'.pid'), $names));
+        $process = proc_open(['bash', '-c', sprintf('sleep %.3f; kill -9 %s; cd %s; . ops/common.sh; . ops/services.sh; use_instance test; %s', $afterMs / 1000, $pids, escapeshellarg(self::folder()), $orphans)], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes);
+
+        return static function () use ($process): void {
+            is_resource($process) && proc_close($process);
+        };
+    }
+
+    /** The demo as it was seeded, from a copy of the first time in this run: planning it anew for each test takes seconds. */
+    public static function freshDemo(): void
+    {
+        if (self::$demo === null) {
+            self::shell('php artisan demo:seed --again --yes');
+            self::$demo = sys_get_temp_dir().'/even-rungs-demo-'.bin2hex(random_bytes(4)).'.sql';
+            self::shell(sprintf('mariadb-dump --no-defaults --socket="$socket" --user="$(id -un)" --skip-comments even_rungs >%s', escapeshellarg(self::$demo)));
+            register_shutdown_function(static fn (string $file): bool => unlink($file), self::$demo);
+
+            return;
+        }
+        self::shell(sprintf('db even_rungs <%s', escapeshellarg(self::$demo)));
+    }
+
     public static function start(): void
     {
         self::shell('rm -f "$socket"; start_database; start_php; start_web; wait_for 30 "the application" curl -fsS "http://127.0.0.1:$(setting WEB_PORT)/api/health"');
     }
 
-    private static function shell(string $do): void
+    /** Words of the shell with the functions of ops/ on the test instance. */
+    public static function shell(string $do): void
     {
         exec(sprintf('cd %s && timeout 90 bash -c %s 2>&1 </dev/null', escapeshellarg(self::folder()), escapeshellarg('. ops/common.sh; . ops/services.sh; use_instance test; '.$do)), $output, $code);
         if ($code !== 0) {

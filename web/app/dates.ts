@@ -9,7 +9,8 @@ const locales: Record<Settings['date_format'], string | undefined> = {
   ymd: 'sv',
 };
 
-let studio: Pick<Settings, 'date_format' | 'time_format' | 'time_zone'> = {
+let studio: Omit<Settings, 'units'> = {
+  first_day: 'mon',
   date_format: 'device',
   time_format: 'device',
   time_zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
@@ -18,6 +19,14 @@ let studio: Pick<Settings, 'date_format' | 'time_format' | 'time_zone'> = {
 /** From here on days and times are written as the studio writes them. */
 export function writeAs(settings: Settings) {
   studio = settings;
+}
+
+const week = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
+
+/** The days of a week, the studio's first one first. */
+export function weekDays(): (typeof week)[number][] {
+  const first = week.indexOf(studio.first_day);
+  return [...week.slice(first), ...week.slice(0, first)];
 }
 
 /** A day as it is read here; days are stored as ISO dates. */

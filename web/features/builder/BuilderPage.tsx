@@ -1,3 +1,4 @@
+import { weekDays } from '../../app/dates';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
@@ -259,7 +260,7 @@ function Times({ tools }: { tools: ReturnType<typeof useBench> }) {
         label="Day"
         className="w-36"
         value={session.day}
-        options={Object.entries(dayNames)}
+        options={weekDays().map((day) => [day, dayNames[day] ?? day] as const)}
         onChange={(day) => {
           tools.set({ ...session, day: day as Session['day'] });
         }}

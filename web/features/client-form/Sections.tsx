@@ -1,3 +1,4 @@
+import { weekDays } from '../../app/dates';
 import type { ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
 import { dayNames, trainingNames } from '../../app/words';
@@ -5,7 +6,7 @@ import { Code } from '../../ui/Code';
 import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
 import { FlagTicks } from '../screen/FlagTicks';
 import { LimitTicks } from '../screen/LimitTicks';
-import { abilities, days, limitOf, trainings, typedNumber, withField, type ClientDocument } from './document';
+import { abilities, limitOf, trainings, typedNumber, withField, type ClientDocument } from './document';
 
 interface Props {
   document: ClientDocument;
@@ -165,7 +166,7 @@ export function Sections({ document, onChange, library, errors }: Props) {
 
       <Section title="Days" hint="Minutes for core work, and what else the client does. Empty: no session that day.">
         <div className="space-y-2">
-          {days.map((day) => (
+          {weekDays().map((day) => (
             <div key={day} className="flex flex-wrap items-end gap-x-5 gap-y-1 border-b border-line pb-2 last:border-0">
               <TextField
                 className="w-36"
@@ -198,7 +199,7 @@ export function Sections({ document, onChange, library, errors }: Props) {
         hint="On these days the client trains alone: only moves that are already clean, with the kit that is there."
       >
         <div className="flex flex-wrap gap-x-5">
-          {days.map((day) => (
+          {weekDays().map((day) => (
             <Tick
               key={day}
               label={`${dayNames[day] ?? day} at home`}

@@ -4,7 +4,6 @@ import type { Schemas } from '../../api/client';
 export type ClientDocument = Omit<Schemas['ClientRecord']['document'], '$defs'>;
 export type SentDocument = Schemas['ClientRecord']['document'];
 
-export const days = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
 export const trainings = ['heavy-lift', 'light-lift', 'endurance', 'skill-sport', 'rest'] as const;
 export const severities = ['mild', 'moderate', 'severe'] as const;
 export const abilities = ['BR', 'AE', 'AF', 'AL', 'AR', 'HP', 'SG', 'IN', 'TM'] as const;

@@ -29,6 +29,9 @@ function isMine(run: Run | SealedRun): boolean {
   return run.plan.studio === me?.studio && (run.person === undefined || run.person === me.person);
 }
 
+/** Refusals of the moment: signed out, a page too old, too many requests. */
+const passing = [401, 408, 419, 429];
+
 const RETRY_MS = 3000;
 const SAVE_EVERY_MS = 1000;
 
@@ -204,14 +207,22 @@ export async function send() {
   if (busy) return;
   busy = true;
   try {
+    const later = new Map<string, Error>();
     for (;;) {
-      const next = unsent();
+      const next = unsent([...later.keys()]);
       if (next === undefined) break;
       set({ link: 'sending' });
       const [run, member] = next;
       const { revision } = run;
-      if (await put(run, member, false)) mark(run.id, member, { sent: revision });
+      try {
+        if (await put(run, member, false)) mark(run.id, member, { sent: revision });
+      } catch (error) {
+        // what the server stumbles over holds up no other run
+        if (!(error instanceof ApiError) || error.problem.status < 500) throw error;
+        later.set(run.id, error);
+      }
     }
+    for (const error of later.values()) throw error;
     set({ link: 'sent' });
   } catch (error) {
     set({ link: error instanceof ApiError && error.problem.status === 401 ? 'signed-out' : 'waiting' });
@@ -221,8 +232,8 @@ export async function send() {
   }
 }
 
-function unsent(): [Run, number] | undefined {
-  for (const run of state.runs) {
+function unsent(without: readonly string[]): [Run, number] | undefined {
+  for (const run of state.runs.filter(({ id }) => !without.includes(id))) {
     const member = run.members.findIndex(
       (each) => each.sent < run.revision && each.conflict === null && each.refused === null,
     );
@@ -239,7 +250,7 @@ async function put(run: Run, member: number, over: boolean): Promise<boolean> {
     await answer(
       api.PUT('/clients/{client}/logs/run/{key}', {
         params: { path: { client, key } },
-        body: { ...logOf(run, member), ...(over ? { over } : {}) },
+        body: { ...logOf(run, member), device_time: new Date().toISOString(), ...(over ? { over } : {}) },
       }),
     );
     return true;
@@ -248,7 +259,7 @@ async function put(run: Run, member: number, over: boolean): Promise<boolean> {
     const { status, current } = error.problem;
     if (status === 409) {
       mark(run.id, member, { conflict: current !== undefined && 'removed' in current ? 'removed' : 'edited' });
-    } else if (status === 422 || status === 404) {
+    } else if (status >= 400 && status < 500 && !passing.includes(status)) {
       mark(run.id, member, { refused: error.message });
     } else {
       throw error;

@@ -3,6 +3,7 @@ import { ArrowDown, ArrowUp, Copy, FileDown, Plus, Trash2, Undo2 } from 'lucide-
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { answer, api, ApiError, isConflict, type Schemas } from '../../api/client';
+import { moment } from '../../app/dates';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
@@ -372,7 +373,7 @@ function History({ record }: { record: LadderRecord | null }) {
             key={each.on + each.label}
             className={`border-t border-line py-1 ${each.undone ? 'text-faint line-through' : ''}`}
           >
-            {each.label} <span className="text-faint">{new Date(each.on).toLocaleString()}</span>
+            {each.label} <span className="text-faint">{moment(each.on)}</span>
             {each.moved > 0 && `, ${each.moved} moved`}
           </li>
         ))}

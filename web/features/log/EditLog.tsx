@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
-import { longDate } from '../../app/dates';
+import { longDate, moment } from '../../app/dates';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useClientId, useLibrary } from '../board/useBoard';
@@ -62,7 +62,7 @@ export function EditLog({ session, onDone }: { session: number; onDone: () => vo
           <ul className="text-[15px]">
             {one.data.changes.map((change) => (
               <li key={change.id}>
-                {new Date(change.at).toLocaleString()}: {whats[change.what]} by {change.by ?? 'somebody'}
+                {moment(change.at)}: {whats[change.what]} by {change.by ?? 'somebody'}
                 {change.before !== null && <span className="text-faint"> (before: {inShort(change.before)})</span>}
               </li>
             ))}

@@ -1,3 +1,4 @@
+import { weekDays } from '../../app/dates';
 import { useQuery } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
 import { dayNames } from '../../app/words';
@@ -105,7 +106,7 @@ function Matches({ calendar, onChange }: { calendar: Calendar; onChange: (calend
             label="Day"
             className="w-40"
             value={match.day}
-            options={Object.entries(dayNames)}
+            options={weekDays().map((day) => [day, dayNames[day] ?? day] as const)}
             onChange={(day) => {
               onChange({
                 ...calendar,
@@ -156,20 +157,22 @@ function AwayWeeks({ calendar, onChange }: { calendar: Calendar; onChange: (cale
                 change(i, { ...week, week: Number(text) });
               }}
             />
-            {Object.entries(dayNames).map(([day, name]) => (
-              <TextField
-                key={day}
-                label={name.slice(0, 3)}
-                unit="min"
-                type="number"
-                className="w-20"
-                value={String(week.days[day as keyof Away['days']] ?? '')}
-                onChange={(text) => {
-                  const others = Object.fromEntries(Object.entries(week.days).filter(([key]) => key !== day));
-                  change(i, { ...week, days: text === '' ? others : { ...others, [day]: Number(text) } });
-                }}
-              />
-            ))}
+            {weekDays()
+              .map((day) => [day, dayNames[day] ?? day] as const)
+              .map(([day, name]) => (
+                <TextField
+                  key={day}
+                  label={name.slice(0, 3)}
+                  unit="min"
+                  type="number"
+                  className="w-20"
+                  value={String(week.days[day] ?? '')}
+                  onChange={(text) => {
+                    const others = Object.fromEntries(Object.entries(week.days).filter(([key]) => key !== day));
+                    change(i, { ...week, days: text === '' ? others : { ...others, [day]: Number(text) } });
+                  }}
+                />
+              ))}
             <Button
               look="quiet"
               aria-label={`Take out week away ${i + 1}`}

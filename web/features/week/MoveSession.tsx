@@ -1,3 +1,4 @@
+import { weekDays } from '../../app/dates';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, isConflict, type Schemas } from '../../api/client';
@@ -38,7 +39,8 @@ export function MoveSession({ day, week, place }: { day: string; week: number; p
           }}
         >
           <option value="">another day …</option>
-          {Object.entries(dayNames)
+          {weekDays()
+            .map((day) => [day, dayNames[day] ?? day] as const)
             .filter(([code]) => code !== day)
             .map(([code, name]) => (
               <option key={code} value={code}>

@@ -1,3 +1,4 @@
+import { weekDays } from '../../app/dates';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -55,23 +56,25 @@ export function WhatIf() {
         <fieldset>
           <legend className="font-semibold">Minutes a day</legend>
           <div className="grid grid-cols-4 gap-2">
-            {Object.entries(dayNames).map(([day, name]) => (
-              <label key={day} className="text-sm">
-                {name.slice(0, 3)}
-                <input
-                  type="number"
-                  min={0}
-                  max={240}
-                  step={5}
-                  aria-label={`Minutes on ${name}`}
-                  className="block w-full rounded-md border border-wood bg-card px-1 py-1.5 text-base"
-                  value={minutes[day as keyof Days] ?? 0}
-                  onChange={(event) => {
-                    setDays({ ...minutes, [day]: Math.max(0, Math.round(Number(event.target.value))) });
-                  }}
-                />
-              </label>
-            ))}
+            {weekDays()
+              .map((day) => [day, dayNames[day] ?? day] as const)
+              .map(([day, name]) => (
+                <label key={day} className="text-sm">
+                  {name.slice(0, 3)}
+                  <input
+                    type="number"
+                    min={0}
+                    max={240}
+                    step={5}
+                    aria-label={`Minutes on ${name}`}
+                    className="block w-full rounded-md border border-wood bg-card px-1 py-1.5 text-base"
+                    value={minutes[day] ?? 0}
+                    onChange={(event) => {
+                      setDays({ ...minutes, [day]: Math.max(0, Math.round(Number(event.target.value))) });
+                    }}
+                  />
+                </label>
+              ))}
           </div>
         </fieldset>
         <fieldset>

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Http;
+namespace Tests\Browser;
 
 use PHPUnit\Framework\TestCase;
 

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use PHPUnit\Framework\TestCase;
+use Tests\Support\TestServer;
+use Tests\Support\Visitor;
+
+/**
+ * What both servers say and refuse before the application is asked: in the clear on this machine, over TLS on the studio's network.
+ */
+final class ServersTest extends TestCase
+{
+    private const LAN_PORT = 8663;
+
+    public static function setUpBeforeClass(): void
+    {
+        TestServer::shell('echo '.self::LAN_PORT.' >"$var/lan"; stop_one "$var/run/nginx.pid" nginx QUIT; start_web');
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        TestServer::shell('rm -f "$var/lan"; stop_one "$var/run/nginx.pid" nginx QUIT; start_web; wait_for 30 "the application" curl -fsS "http://127.0.0.1:$(setting WEB_PORT)/api/health"');
+    }
+
+    private static function tls(string $file): string
+    {
+        return dirname(__DIR__, 2).'/var/test/tls/'.$file;
+    }
+
+    private static function overTls(string $host = 'localhost'): Visitor
+    {
+        return new Visitor('https://'.$host.':'.self::LAN_PORT, [CURLOPT_CAINFO => self::tls('studio-ca.crt'), CURLOPT_RESOLVE => [$host.':'.self::LAN_PORT.':127.0.0.1']]);
+    }
+
+    public function test_both_servers_keep_pages_to_their_own_scripts_and_cookies_to_themselves(): void
+    {
+        foreach ([Visitor::ofTests(), self::overTls()] as $i => $visitor) {
+            self::assertSame(200, $visitor->send('GET', '/sign-in')[0]);
+            self::assertStringContainsString("default-src 'self'", $visitor->headers['content-security-policy']);
+            self::assertStringNotContainsString('unsafe', $visitor->headers['content-security-policy']);
+            self::assertSame('nosniff', $visitor->headers['x-content-type-options']);
+            self::assertSame('DENY', $visitor->headers['x-frame-options']);
+            self::assertSame($i === 1, isset($visitor->headers['strict-transport-security']));
+            self::assertSame(200, $visitor->signIn());
+            $session = array_values(array_filter(explode("\n", $visitor->headers['set-cookie']), static fn (string $each): bool => str_starts_with($each, 'even_rungs_session')))[0] ?? '';
+            self::assertStringContainsString('httponly', strtolower($session));
+            self::assertStringContainsString('samesite=lax', strtolower($session));
+            self::assertSame($i === 1, str_contains(strtolower($session), 'secure'), 'secure over TLS, and usable without it on this machine');
+            self::assertSame(200, $visitor->send('GET', '/api/clients')[0]);
+        }
+    }
+
+    public function test_other_hosts_large_bodies_and_foreign_origins_are_refused(): void
+    {
+        foreach ([Visitor::ofTests(), self::overTls()] as $visitor) {
+            self::assertSame(421, $visitor->send('GET', '/api/health', null, ['Host: elsewhere.example'])[0]);
+            $refused = $visitor->send('POST', '/api/sign-in', str_repeat('x', 1_200_000));
+            self::assertSame(413, $refused[0]);
+            self::assertSame('That is too large.', $refused[1]['title'] ?? null);
+            self::assertSame(419, $visitor->send('POST', '/api/sign-in', ['email' => 'trainer@slipway.example', 'password' => 'slipway-demo'], ['Origin: https://elsewhere.example'])[0]);
+            $visitor->signIn();
+            $visitor->dropToken();
+            self::assertSame(419, $visitor->send('POST', '/api/sign-out')[0], 'a write without the session’s token');
+        }
+    }
+
+    public function test_the_authority_vouches_for_this_machine_alone(): void
+    {
+        self::assertSame(200, self::overTls('127.0.0.1')->send('GET', '/api/health')[0]);
+        $about = (string) shell_exec('openssl x509 -noout -text -in '.escapeshellarg(self::tls('studio-ca.crt')));
+        self::assertStringContainsString('X509v3 Name Constraints: critical', $about);
+        self::assertSame('0600', substr(sprintf('%o', (int) fileperms(self::tls('studio-ca.key'))), -4));
+
+        // whoever stole the key could still vouch for nobody else
+        $work = sys_get_temp_dir().'/even-rungs-tls-'.bin2hex(random_bytes(4));
+        mkdir($work);
+        file_put_contents($work.'/ext', "subjectAltName=DNS:bank.example\nextendedKeyUsage=serverAuth\n");
+        exec(sprintf('cd %s && openssl req -newkey rsa:2048 -nodes -subj /CN=bank.example -keyout k -out r 2>/dev/null && openssl x509 -req -in r -CA %s -CAkey %s -days 5 -extfile ext -out c 2>/dev/null; openssl verify -CAfile %2$s c 2>&1', escapeshellarg($work), escapeshellarg(self::tls('studio-ca.crt')), escapeshellarg(self::tls('studio-ca.key'))), $said, $code);
+        exec('rm -rf '.escapeshellarg($work));
+        self::assertNotSame(0, $code);
+        self::assertStringContainsString('permitted subtree violation', implode(' ', $said));
+    }
+}
