@@ -40,7 +40,12 @@ use EvenRungs\Core\Session\Week;
  */
 final class ProgramText
 {
-    private const MOST_LINES = 5000;
+    private const MOST_LINES = 2000;
+
+    private const LONGEST_LINE = 500;
+
+    /** As many as a week of the program format holds. */
+    private const MOST_SESSIONS = 21;
 
     private const DAYS = ['mon' => Day::Monday, 'tue' => Day::Tuesday, 'wed' => Day::Wednesday, 'thu' => Day::Thursday, 'fri' => Day::Friday, 'sat' => Day::Saturday, 'sun' => Day::Sunday];
 
@@ -93,6 +98,9 @@ final class ProgramText
             throw UnusableInput::at('line '.self::MOST_LINES, sprintf('is the last line that is read; there are %d', count($lines)));
         }
         foreach ($lines as $i => $line) {
+            if (mb_strlen($line) > self::LONGEST_LINE) {
+                throw UnusableInput::at('line '.($i + 1), sprintf('has %d characters; a line has at most %d', mb_strlen($line), self::LONGEST_LINE));
+            }
             try {
                 $reader->line(trim((string) preg_replace('/^\s*(?:[-•*]|\d+[.)])\s+/u', '', $line)));
             } catch (InvalidValue $e) {
@@ -154,6 +162,9 @@ final class ProgramText
     private function startDay(Day $day, string $rest): void
     {
         $this->endSession();
+        if (count($this->weeks[$this->week] ?? []) >= self::MOST_SESSIONS) {
+            throw InvalidValue::because(sprintf('week %d has %d sessions already; write "Week %d" above the next', $this->week, self::MOST_SESSIONS, $this->week + 1));
+        }
         $this->day = $day;
         $this->kind = Kind::Standalone;
         foreach (self::KINDS as $word => $kind) {

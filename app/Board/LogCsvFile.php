@@ -43,7 +43,11 @@ final class LogCsvFile
      */
     public function read(Client $client, Trainer $trainer, string $text): array
     {
-        $logs = LogCsv::read($text, fn (string $name): ?string => $this->data->library()->find($name)?->id);
+        $library = $this->data->library();
+        $found = [];
+        $logs = LogCsv::read($text, static function (string $name) use ($library, &$found): ?string {
+            return array_key_exists($name, $found) ? $found[$name] : $found[$name] = $library->find($name)?->id;
+        });
         if ($logs === []) {
             throw UnusableInput::at('/csv', 'has no sets');
         }

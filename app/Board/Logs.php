@@ -144,7 +144,9 @@ final class Logs
             $row->update($columns);
             SetRow::query()->ofClient($client)->where('logged_session_id', $row->id)->delete();
         }
-        $rows = array_map(static fn (array $set): array => (new SetRow([...$set, 'studio_id' => $client->studio_id, 'client_id' => $client->id, 'logged_session_id' => $row->id, 'on' => $row->on]))->getAttributes(), $sets);
+        $of = ['studio_id' => $client->studio_id, 'client_id' => $client->id, 'logged_session_id' => $row->id, 'on' => $row->on];
+        // thousands of them come in at once: as rows, not as a model each
+        $rows = array_map(static fn (array $set): array => [...array_map(static fn (mixed $value): mixed => is_array($value) ? json_encode($value) : $value, $set), ...$of], $sets);
         $empty = array_fill_keys(array_keys(array_merge([], ...$rows)), null);
         SetRow::query()->insert(array_map(static fn (array $each): array => [...$empty, ...$each], $rows));
         $this->roster->forget($client);

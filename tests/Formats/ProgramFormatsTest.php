@@ -45,6 +45,25 @@ final class ProgramFormatsTest extends TestCase
         self::assertEquals(self::plain(self::program()), self::plain(ProgramText::read(ProgramText::write(self::program()))));
     }
 
+    public function test_jotted_text_is_bounded_with_a_word_on_where(): void
+    {
+        $said = static function (string $text): string {
+            try {
+                ProgramText::read($text);
+
+                return 'read';
+            } catch (UnusableInput $e) {
+                return $e->problems[0]->toLine();
+            }
+        };
+        $session = "Monday\nPlank 2 x 20 s\n";
+        self::assertSame('read', $said(str_repeat($session, 21)));
+        self::assertSame('line 43: week 1 has 21 sessions already; write "Week 2" above the next', $said(str_repeat($session, 22)));
+        self::assertSame('read', $said(str_repeat($session, 21).'Week 2'."\n".$session));
+        self::assertSame('line 2: has 501 characters; a line has at most 500', $said("Monday\n".str_pad('Plank ', 501, 'x')));
+        self::assertSame('line 2000: is the last line that is read; there are 2001', $said(str_repeat("\n", 2000)));
+    }
+
     public function test_csv_quotes_what_must_be_and_disarms_formulas(): void
     {
         $session = Documents::straight([['exercise' => '=cmd()', 'reps' => 8, 'note' => "a \"b\", c\nd"], ['exercise' => 'Plank', 'hold_s' => 20, 'note' => '-5']]);
