@@ -24,6 +24,11 @@ abstract class HttpTestCase extends TestCase
 
     public function createApplication(): Application
     {
+        return self::application();
+    }
+
+    public static function application(): Application
+    {
         // the tests beside those of the browser have servers of their own; nothing else is ever tested on
         putenv('EVEN_RUNGS_INSTANCE='.(getenv('EVEN_RUNGS_TEST_INSTANCE') === 'plain' ? 'plain' : 'test'));
         $app = require dirname(__DIR__, 2).'/bootstrap/app.php';
