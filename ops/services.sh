@@ -127,6 +127,17 @@ CONF
     php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" >"$var/log/fpm-start.log" 2>&1 9>&- 8>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
 }
 
+# to_php: what a location says that the application answers.
+to_php() {
+    cat <<CONF
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME $root/public/index.php;
+            fastcgi_param SCRIPT_NAME /index.php;
+            fastcgi_pass unix:$fpm_socket;
+            fastcgi_read_timeout 30s;
+CONF
+}
+
 # What both servers answer.
 site_rules() {
     cat <<CONF
@@ -159,19 +170,10 @@ BARE
         # files of a take-out or of logs are large, everything else is not
         location ~ ^/api/(read-in|ladders/import(/check)?|audit(/fix)?|clients/[^/]+/logs/import)$ {
             client_max_body_size 16m;
-            include /etc/nginx/fastcgi_params;
-            fastcgi_param SCRIPT_FILENAME $root/public/index.php;
-            fastcgi_param SCRIPT_NAME /index.php;
-            fastcgi_pass unix:$fpm_socket;
-            fastcgi_read_timeout 30s;
+$(to_php)
         }
         location / {
-            client_max_body_size 1m;
-            include /etc/nginx/fastcgi_params;
-            fastcgi_param SCRIPT_FILENAME $root/public/index.php;
-            fastcgi_param SCRIPT_NAME /index.php;
-            fastcgi_pass unix:$fpm_socket;
-            fastcgi_read_timeout 30s;
+$(to_php)
         }
 CONF
 }

@@ -12,7 +12,7 @@
 </head>
 <body>
     @if (config('app.demo'))
-        <p class="demo-band" role="note">Demo: the people here are made up, and what is entered is for trying out. A studio of your own has its own address and its own data.</p>
+        <p class="demo-band" role="note">Demo: made-up people, for trying out. Your own studio has an address of its own.</p>
     @endif
     <div id="root"></div>
     <noscript>Even Rungs needs JavaScript.</noscript>

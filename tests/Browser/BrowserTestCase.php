@@ -124,6 +124,8 @@ abstract class BrowserTestCase extends TestCase
             fn (): bool => str_contains($this->browser->findElement(WebDriverBy::tagName('body'))->getText(), $text),
             'The page never said: '.$text,
         );
+        // a wait that ends well is what a test asserts of a page
+        $this->addToAssertionCount(1);
     }
 
     /** Waits until the text of an element differs, and gives the new text. */

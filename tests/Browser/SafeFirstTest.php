@@ -36,10 +36,10 @@ final class SafeFirstTest extends BrowserTestCase
         $this->link('Sheet')->click();
         $this->waitForText('Nothing of this sheet is done for now.');
         $this->link('Door')->click();
-        $this->waitForText('everything is stopped until a clinician has seen the client');
+        $this->waitForText('verything is stopped until a clinician has seen the client');
         $this->link('Week')->click();
         $this->css('button[aria-label^="Run the session of Monday"]')->click();
-        $this->waitForText('everything is stopped until a clinician has seen the client');
+        $this->waitForText('verything is stopped until a clinician has seen the client');
 
         // it was three days ago, as the trainer now says
         $this->link('Log')->click();

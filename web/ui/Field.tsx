@@ -54,6 +54,38 @@ export function TextField({
   );
 }
 
+/** A labelled field of several lines. */
+export function LinesField({
+  label,
+  hint,
+  name,
+  rows,
+  value,
+  onChange,
+}: {
+  label: string;
+  hint: string;
+  name: string;
+  rows: number;
+  value: string;
+  onChange: (value: string) => void;
+}) {
+  return (
+    <label className="block font-semibold">
+      {label} <span className="font-normal text-faint">{hint}</span>
+      <textarea
+        name={name}
+        rows={rows}
+        className={box}
+        value={value}
+        onChange={(event) => {
+          onChange(event.target.value);
+        }}
+      />
+    </label>
+  );
+}
+
 /** A labelled choice of one. */
 export function SelectField({
   label,

@@ -6,7 +6,7 @@ export function Kept({ unsafe, insisted }: { unsafe: readonly string[]; insisted
       data-kept={insisted !== null}
       className="block text-sm leading-tight font-semibold text-warn print:text-black"
     >
-      {unsafe.length > 0 && <>! Barred: {unsafe.join('; ')}. </>}
+      {unsafe.length > 0 && <>! This {unsafe.join('; ')}. </>}
       {insisted ?? 'Left out when it is run.'}
     </span>
   );

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 export function Notice({ children, title }: { children?: ReactNode; title: string }) {
   return (
     <div role="alert" className="rounded-md border-l-4 border-warn bg-warn-soft px-4 py-3">
-      <p className="font-bold text-warn">{title}</p>
+      <p className="font-bold text-warn first-letter:uppercase">{title}</p>
       {children}
     </div>
   );

@@ -84,16 +84,16 @@ function Head({ board }: { board: Board }) {
           {isTrainer && (
             <Link
               to={`/clients/${board.id}/edit`}
-              className="ml-3 inline-flex min-h-8 items-center gap-1 text-base font-semibold underline underline-offset-4"
+              className="ml-2 inline-flex min-h-8 items-center gap-1 text-[15px] font-semibold underline underline-offset-4"
             >
-              <Pencil size={15} aria-hidden /> Edit
+              <Pencil size={14} aria-hidden /> Edit
             </Link>
           )}
           <Link
             to={`/clients/${board.id}/record`}
-            className="ml-3 inline-flex min-h-8 items-center gap-1 text-base font-semibold underline underline-offset-4"
+            className="ml-2 inline-flex min-h-8 items-center gap-1 text-[15px] font-semibold underline underline-offset-4"
           >
-            <History size={15} aria-hidden /> Record
+            <History size={14} aria-hidden /> Record
           </Link>
         </h1>
         <p className="text-[15px] text-faint">

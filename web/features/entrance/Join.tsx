@@ -1,11 +1,10 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
 import { answer, api } from '../../api/client';
 import { TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Entrance, fieldError } from './Entrance';
-import { useLink } from './useLink';
+import { useEnter, useLink } from './useLink';
 
 const roles = {
   owner: 'as an owner: everything, with every client and everybody who works there.',
@@ -18,16 +17,11 @@ export function Join() {
   const { token, purpose } = useLink();
   const [typed, setName] = useState<string | null>(null);
   const [password, setPassword] = useState('');
-  const queries = useQueryClient();
-  const navigate = useNavigate();
+  const enter = useEnter();
   const name = typed ?? purpose.data?.name ?? '';
   const join = useMutation({
     mutationFn: () => answer(api.POST('/links/join', { body: { token, name, password } })),
-    onSuccess: async (me) => {
-      queries.clear();
-      queries.setQueryData(['me'], me);
-      await navigate('/clients', { replace: true });
-    },
+    onSuccess: enter,
   });
   if (purpose.isPending) return <Waiting what="the invitation" />;
   if (purpose.isError) return <BadLink error={purpose.error} />;

@@ -1,13 +1,12 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
 import { answer, api } from '../../api/client';
-import { TextField } from '../../ui/Field';
+import { LinesField, TextField } from '../../ui/Field';
 import { Waiting } from '../../ui/Notice';
 import { localSettings, SettingsFields } from '../studio/SettingsFields';
 import { Entrance, fieldError } from './Entrance';
 import { BadLink, NewPasswordField } from './Join';
-import { useLink } from './useLink';
+import { useEnter, useLink } from './useLink';
 
 const known = ['/studio', '/name', '/email', '/password', '/settings/time_zone'];
 
@@ -20,8 +19,7 @@ export function SetUp() {
   const [password, setPassword] = useState('');
   const [settings, setSettings] = useState(localSettings);
   const [typedSteps, setSteps] = useState<string | null>(null);
-  const queries = useQueryClient();
-  const navigate = useNavigate();
+  const enter = useEnter();
   const steps = typedSteps ?? purpose.data?.emergency_steps?.join('\n') ?? '';
   const setUp = useMutation({
     mutationFn: () =>
@@ -39,11 +37,7 @@ export function SetUp() {
           },
         }),
       ),
-    onSuccess: async (me) => {
-      queries.clear();
-      queries.setQueryData(['me'], me);
-      await navigate('/clients', { replace: true });
-    },
+    onSuccess: enter,
   });
   if (purpose.isPending) return <Waiting what="the link" />;
   if (purpose.isError) return <BadLink error={purpose.error} />;
@@ -88,21 +82,14 @@ export function SetUp() {
       />
       <NewPasswordField value={password} onChange={setPassword} error={at('/password')} />
       <SettingsFields settings={settings} onChange={setSettings} zoneError={at('/settings/time_zone')} />
-      <label className="block font-semibold">
-        When something is wrong{' '}
-        <span className="font-normal text-faint">
-          one step a line, with your own numbers and names; local rules come first
-        </span>
-        <textarea
-          name="emergency"
-          rows={7}
-          className="mt-1 block w-full rounded-md border border-wood bg-card px-2 py-1.5 text-base font-normal"
-          value={steps}
-          onChange={(event) => {
-            setSteps(event.target.value);
-          }}
-        />
-      </label>
+      <LinesField
+        label="When something is wrong"
+        hint="one step a line, with your own numbers and names; local rules come first"
+        name="emergency"
+        rows={7}
+        value={steps}
+        onChange={setSteps}
+      />
     </Entrance>
   );
 }

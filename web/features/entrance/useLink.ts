@@ -1,6 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
-import { useParams } from 'react-router';
-import { answer, api } from '../../api/client';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useNavigate, useParams } from 'react-router';
+import { answer, api, type Schemas } from '../../api/client';
 
 /** The link that led here, and what it is for. */
 export function useLink() {
@@ -11,4 +11,15 @@ export function useLink() {
     staleTime: Infinity,
   });
   return { token, purpose };
+}
+
+/** Goes on as whoever a link has just let in; nothing of anybody before stays in memory. */
+export function useEnter() {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  return async (me: Schemas['Me']) => {
+    queries.clear();
+    queries.setQueryData(['me'], me);
+    await navigate('/clients', { replace: true });
+  };
 }

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { Button } from '../../ui/Button';
+import { LinesField } from '../../ui/Field';
 
 /** What the floor shows when something is wrong: one step a line. */
 export function EmergencySteps({ steps }: { steps: string[] }) {
@@ -23,19 +24,14 @@ export function EmergencySteps({ steps }: { steps: string[] }) {
       }}
     >
       <h2 className="text-lg font-bold">When something is wrong</h2>
-      <label className="block font-semibold">
-        Steps that the floor shows, one a line{' '}
-        <span className="font-normal text-faint">with your own numbers and names; local rules come first</span>
-        <textarea
-          name="emergency"
-          rows={8}
-          className="mt-1 block w-full rounded-md border border-wood bg-card px-2 py-1.5 text-base font-normal"
-          value={text}
-          onChange={(event) => {
-            setText(event.target.value);
-          }}
-        />
-      </label>
+      <LinesField
+        label="Steps that the floor shows, one a line"
+        hint="with your own numbers and names; local rules come first"
+        name="emergency"
+        rows={8}
+        value={text}
+        onChange={setText}
+      />
       <p role="alert" className="font-semibold text-warn empty:hidden">
         {save.error?.message}
       </p>
