@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
+use App\Board\BoardLoader;
+use EvenRungs\Core\Placement\Steps;
+
 final class ProgramsTest extends HttpTestCase
 {
     private function path(string $rest, string $name = 'Bea Thwart'): string
@@ -21,6 +24,35 @@ final class ProgramsTest extends HttpTestCase
     private function programs(string $name = 'Bea Thwart'): array
     {
         return $this->api('GET', $this->path('/programs', $name))->assertOk()->json('programs');
+    }
+
+    public function test_a_week_that_nobody_earned_goes_by_where_the_client_stands(): void
+    {
+        $this->signedIn();
+        $client = $this->clientNamed('Maren Tidewell');
+        $this->api('POST', "/clients/{$client->id}/programs", ['version' => $client->version, 'weeks' => 12])->assertSuccessful();
+        $boards = $this->app?->make(BoardLoader::class);
+        self::assertInstanceOf(BoardLoader::class, $boards);
+        $ahead = static function () use ($boards, $client): array {
+            $person = $boards->person($client->refresh());
+            $stands = $person->standings;
+            $steps = new Steps($boards->style($client), $person);
+            $ahead = [];
+            foreach ($boards->program($client)->weeks[8]->sessions ?? [] as $session) {
+                foreach ($session->entries() as $entry) {
+                    $at = $stands[$entry->planned->ladder ?? ''] ?? null;
+                    if ($at !== null && ($entry->exercise !== $at->rung->id || $entry->dose->measure != $steps->dose($at->rung, $at->step, $at->range)->measure)) {
+                        $ahead[] = $entry->exercise;
+                    }
+                }
+            }
+
+            return $ahead;
+        };
+        self::assertNotSame([], $ahead(), 'week 9 expects more than is reached yet');
+        $this->travel(8)->weeks();
+        self::assertSame([], $ahead(), 'when the week comes and nothing was logged, it goes by the standing');
+        self::assertSame([], array_filter($this->api('GET', "/clients/{$client->id}/audit")->assertOk()->json('findings'), static fn (array $each): bool => $each['severity'] === 'error'));
     }
 
     public function test_a_new_program_keeps_the_old_one_and_undo_brings_it_back(): void

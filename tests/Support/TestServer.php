@@ -61,7 +61,7 @@ final class TestServer
 
     public static function start(): void
     {
-        self::shell('rm -f "$socket"; start_database; start_php; start_web; wait_for 30 "the application" curl -fsS "http://127.0.0.1:$(setting WEB_PORT)/api/health"');
+        self::shell('start_database; start_php; start_web; wait_for 30 "the application" curl -fsS "http://127.0.0.1:$(setting WEB_PORT)/api/health"');
     }
 
     /** Words of the shell with the functions of ops/ on the test instance. */
