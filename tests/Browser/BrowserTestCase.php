@@ -6,6 +6,7 @@ namespace Tests\Browser;
 
 use DateTimeImmutable;
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
@@ -151,7 +152,13 @@ abstract class BrowserTestCase extends TestCase
 
     protected function tick(string $label): void
     {
-        $this->element(WebDriverBy::xpath(sprintf('//label[contains(normalize-space(.), "%s")]/input', $label)))->click();
+        $box = WebDriverBy::xpath(sprintf('//label[contains(normalize-space(.), "%s")]/input', $label));
+        try {
+            $this->element($box)->click();
+        } catch (StaleElementReferenceException) {
+            // the page was read anew between finding and clicking
+            $this->element($box)->click();
+        }
     }
 
     protected function type(string $label, string $text): void

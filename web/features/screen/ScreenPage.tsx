@@ -34,10 +34,12 @@ export function ScreenPage() {
   if (error !== null) return <Notice title={error.message} />;
   if (page.data === undefined || record.data === undefined || library.data === undefined)
     return <Waiting what="the screen" />;
+  // new answers begin the form anew; a clearance that is recorded beside it does not
+  const asked = JSON.stringify([page.data.answers.length, record.data.document.screen, record.data.document.limits]);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_26rem]">
       {isTrainer ? (
-        <Ask key={record.data.version} record={record.data} library={library.data} due={page.data.due} />
+        <Ask key={asked} record={record.data} library={library.data} due={page.data.due} />
       ) : (
         <Answers page={page.data} />
       )}
