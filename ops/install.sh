@@ -65,6 +65,14 @@ if [ ! -f vendor/autoload.php ] || [ "$(stamp_of composer.json)" != "$(cat var/c
 fi
 [ "$what" != php ] || exit 0
 
+# what Laravel found of its packages is written down by whoever installs: the servers' own user may not write here
+if [ ! -f bootstrap/cache/packages.php ] || [ ! -f bootstrap/cache/services.php ] || [ vendor/composer/installed.json -nt bootstrap/cache/packages.php ]; then
+    mkdir -p bootstrap/cache
+    rm -f bootstrap/cache/packages.php bootstrap/cache/services.php
+    EVEN_RUNGS_INSTANCE=install php artisan package:discover --quiet
+    chmod -R go+rX bootstrap
+fi
+
 node_is_new_enough() { node -e 'const [a,b]=process.versions.node.split(".").map(Number);process.exit(a>20||(a===20&&b>=19)?0:1)' 2>/dev/null; }
 if [ -x var/node/bin/node ]; then
     PATH="$root/var/node/bin:$PATH"

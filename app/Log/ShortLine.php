@@ -26,10 +26,16 @@ final class ShortLine implements FormatterInterface
         $line = sprintf('[%s] %s %s', $record->datetime->format('Y-m-d H:i:s'), $record->level->getName(), mb_strcut($record->message, 0, self::MOST_MESSAGE));
         if ($e instanceof Throwable) {
             $line .= sprintf(' | %s at %s:%d', $e::class, str_replace(base_path().'/', '', $e->getFile()), $e->getLine());
-            $line .= Auth::hasUser() ? ' | '.str_replace(base_path().'/', '', $e->getTraceAsString()) : '';
+            $line .= self::isSignedIn() ? ' | '.str_replace(base_path().'/', '', $e->getTraceAsString()) : '';
         }
 
-        return mb_strcut((string) preg_replace('/[\x00-\x1f\x7f]+/', ' ', mb_scrub($line)), 0, (Auth::hasUser() ? self::MOST_BYTES_SIGNED_IN : self::MOST_BYTES) - 1)."\n";
+        return mb_strcut((string) preg_replace('/[\x00-\x1f\x7f]+/', ' ', mb_scrub($line)), 0, (self::isSignedIn() ? self::MOST_BYTES_SIGNED_IN : self::MOST_BYTES) - 1)."\n";
+    }
+
+    /** An error may come before there is anything that could know. */
+    private static function isSignedIn(): bool
+    {
+        return app()->bound('auth') && Auth::hasUser();
     }
 
     /** @param  array<LogRecord>  $records */
