@@ -58,14 +58,18 @@ final class ClosedLoopTest extends TestCase
 
     private const ENDLESS = 4;
 
+    /** A seed whose fourth career stood for ever on rungs above those it trained; soak draws its own. */
+    private const ONCE_LOCKED = 77;
+
     /** Ten years are no limit that anybody meets who trains twice a week. */
     private const NO_LIMIT = 520;
 
     public function test_who_trains_clean_for_long_enough_ends_at_the_top_of_every_ladder_that_the_plan_holds(): void
     {
-        $seed = (int) (getenv('EVEN_RUNGS_SEED') ?: random_int(1, 1_000_000_000));
+        $many = getenv('EVEN_RUNGS_ENDLESS');
+        $seed = (int) (getenv('EVEN_RUNGS_SEED') ?: ($many === false ? self::ONCE_LOCKED : random_int(1, 1_000_000_000)));
         $styles = Documents::data()->styleNames();
-        $careers = (int) (getenv('EVEN_RUNGS_ENDLESS') ?: self::ENDLESS);
+        $careers = (int) ($many ?: self::ENDLESS);
         fwrite(STDERR, "Careers without a limit of weeks, seed {$seed}\n");
         for ($i = 0; $i < $careers; $i++) {
             $chance = new Randomizer(new Mt19937($seed + $i));
