@@ -53,7 +53,13 @@ code=0
     EVEN_RUNGS_TEST_INSTANCE=plain vendor/bin/phpunit --testsuite core,reference,formats,http --do-not-cache-result
 ) >"$var/log/plain-tests.log" 2>&1 &
 plain_pid=$!
-vendor/bin/phpunit --testsuite browser 2>&1 | tee "$var/log/browser-tests.log" || code=$?
+# into a file, not a pipe: servers that a test restarts would hold the pipe open after everything is done
+vendor/bin/phpunit --testsuite browser >"$var/log/browser-tests.log" 2>&1 &
+browser_pid=$!
+tail -n +1 -f --pid="$browser_pid" "$var/log/browser-tests.log" &
+tail_pid=$!
+wait "$browser_pid" || code=$?
+wait "$tail_pid" || true
 say "Everything that needs no browser:"
 wait "$plain_pid" || code=$?
 cat "$var/log/plain-tests.log"

@@ -67,7 +67,7 @@ final class TestServer
     /** Words of the shell with the functions of ops/ on the test instance. */
     public static function shell(string $do): void
     {
-        exec(sprintf('cd %s && timeout 90 bash -c %s 2>&1 </dev/null', escapeshellarg(self::folder()), escapeshellarg('. ops/common.sh; . ops/services.sh; use_instance test; '.$do)), $output, $code);
+        exec(sprintf('cd %s && timeout 90 bash -c %s 2>&1 </dev/null', escapeshellarg(self::folder()), escapeshellarg('exec 3>&- 4>&- 5>&- 6>&- 7>&- 8>&- 9>&-; . ops/common.sh; . ops/services.sh; use_instance test; '.$do)), $output, $code);
         if ($code !== 0) {
             throw new \RuntimeException(implode("\n", $output));
         }
