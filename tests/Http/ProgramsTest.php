@@ -52,6 +52,8 @@ final class ProgramsTest extends HttpTestCase
         self::assertNotSame([], $ahead(), 'week 9 expects more than is reached yet');
         $this->travel(8)->weeks();
         self::assertSame([], $ahead(), 'when the week comes and nothing was logged, it goes by the standing');
+        $id = array_column($this->api('GET', "/clients/{$client->id}/programs")->json('programs'), 'id', 'current')[true];
+        self::assertSame($this->api('GET', "/clients/{$client->id}/programs/current/weeks/9")->assertOk()->json(), $this->api('GET', "/clients/{$client->id}/programs/{$id}/weeks/9")->assertOk()->json(), 'the same week under either name of the program');
         self::assertSame([], array_filter($this->api('GET', "/clients/{$client->id}/audit")->assertOk()->json('findings'), static fn (array $each): bool => $each['severity'] === 'error'));
     }
 

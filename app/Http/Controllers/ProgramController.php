@@ -152,11 +152,10 @@ final class ProgramController extends Controller
     private function boardWith(Client $client, string $program): Board
     {
         $board = $this->boards->load($client);
-        if ($program === self::IN_USE) {
-            return $board;
-        }
+        $row = $program === self::IN_USE ? null : Program::query()->ofClient($client)->whereKey($program)->firstOrFail();
 
-        return $board->with($this->boards->read(Program::query()->ofClient($client)->whereKey($program)->firstOrFail()));
+        // the one in use is the same under either name: as far as it is earned
+        return $row === null || $row->current ? $board : $board->with($this->boards->read($row));
     }
 
     private function board(Client $client): JsonResponse
