@@ -10,9 +10,9 @@
     @viteReactRefresh
     @vite('web/main.tsx')
 </head>
-<body>
+<body @class(['demo' => config('app.demo')])>
     @if (config('app.demo'))
-        <p class="demo-band" role="note">Demo: made-up people, for trying out. Your own studio has an address of its own.</p>
+        <p class="demo-band" role="note">Demo: made-up people, for trying out.</p>
     @endif
     <div id="root"></div>
     <noscript>Even Rungs needs JavaScript.</noscript>

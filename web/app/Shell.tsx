@@ -49,7 +49,7 @@ export function Shell() {
   }
 
   return (
-    <div className="flex min-h-screen flex-col">
+    <div className="flex flex-1 flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:p-3">
         Skip to the page
       </a>

@@ -29,7 +29,7 @@ export function Entrance({
   useTheme();
   const shown = error instanceof ApiError && error.problem.errors.some((each) => known.includes(each.path));
   return (
-    <main className="mx-auto grid min-h-screen max-w-4xl items-center gap-10 p-6 md:grid-cols-2">
+    <main className="mx-auto grid w-full max-w-4xl flex-1 items-center gap-10 p-6 md:grid-cols-2">
       <div>
         <p className="flex items-center gap-3 text-4xl font-bold">
           <Mark size={52} /> Even Rungs

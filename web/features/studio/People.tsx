@@ -75,35 +75,37 @@ export function People({ mine }: { mine: string }) {
                 );
               }}
             />
-            <Button
-              look="quiet"
-              className="underline"
-              disabled={passwordLink.isPending}
-              onClick={() => {
-                passwordLink.mutate(each);
-              }}
-            >
-              New password
-            </Button>
-            {each.id !== mine && (
+            <span className="-ml-3 flex sm:contents">
               <Button
                 look="quiet"
                 className="underline"
-                disabled={act.isPending}
+                disabled={passwordLink.isPending}
                 onClick={() => {
-                  const params = { params: { path: { person: each.id } } };
-                  act.mutate(() =>
-                    answer(
-                      each.disabled
-                        ? api.POST('/people/{person}/enable', params)
-                        : api.POST('/people/{person}/disable', params),
-                    ),
-                  );
+                  passwordLink.mutate(each);
                 }}
               >
-                {each.disabled ? 'Let in again' : 'Disable'}
+                New password
               </Button>
-            )}
+              {each.id !== mine && (
+                <Button
+                  look="quiet"
+                  className="underline"
+                  disabled={act.isPending}
+                  onClick={() => {
+                    const params = { params: { path: { person: each.id } } };
+                    act.mutate(() =>
+                      answer(
+                        each.disabled
+                          ? api.POST('/people/{person}/enable', params)
+                          : api.POST('/people/{person}/disable', params),
+                      ),
+                    );
+                  }}
+                >
+                  {each.disabled ? 'Let in again' : 'Disable'}
+                </Button>
+              )}
+            </span>
           </li>
         ))}
       </ul>

@@ -91,7 +91,7 @@ function Answers({
     >
       <h2 className="text-xl font-bold">{style.name}</h2>
       <p>{style.summary}</p>
-      <div className="sticky top-0 z-10 my-3 flex flex-wrap items-end gap-3 border-b border-line bg-paper py-2">
+      <div className="sticky top-(--band) z-10 my-3 flex flex-wrap items-end gap-3 border-b border-line bg-paper py-2">
         <TextField label={style.own ? 'Name' : 'Name of a copy'} value={name} onChange={setName} className="w-64" />
         {style.own && (
           <Button look="act" type="submit" disabled={save.isPending || (!differs && name === style.name)}>
