@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Board;
 
+use DateTimeImmutable;
 use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Writing;
 
 /**
  * What a trainer keeps in a program although something forbids it: the reason, who, and when. It stands with the entry until that is gone.
@@ -29,6 +31,6 @@ final class Insistence
 
     public function words(): string
     {
-        return sprintf('Kept by %s on %s: %s', $this->by, $this->on, $this->why);
+        return sprintf('Kept by %s on %s: %s', $this->by, Writing::day(new DateTimeImmutable($this->on)), $this->why);
     }
 }

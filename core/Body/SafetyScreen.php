@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Body;
 
+use EvenRungs\Core\Writing;
+
 /**
  * Stops planning for any flag and any stop of everything, for a medical limit without its clearance, and for the very young.
  *
@@ -27,7 +29,7 @@ final class SafetyScreen
         }
         $stop = $client->openStop();
         if ($stop !== null) {
-            $referrals[] = new Referral('stop', $stop->kind, Urgency::Prompt, sprintf('Stopped on %s: a clinician sees the client before anything is planned or run.', $stop->on->format('Y-m-d')));
+            $referrals[] = new Referral('stop', $stop->kind, Urgency::Prompt, sprintf('Stopped on %s: a clinician sees the client before anything is planned or run.', Writing::day($stop->on)));
         }
         foreach ($client->limits as $limit) {
             if ($limit->rule->medical && ! $this->isCleared($limit->rule, $client)) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Dose;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Writing;
 
 /**
  * How far a movement goes: as a share of the full range, or in centimetres.
@@ -43,7 +44,7 @@ final class Range
     public function toShort(): string
     {
         return match (true) {
-            $this->cm !== null => InvalidValue::number($this->cm).' cm',
+            $this->cm !== null => Writing::reach($this->cm),
             $this->share === 0.5 => 'half range',
             default => InvalidValue::number(($this->share ?? 1) * 100).'% range',
         };
@@ -53,7 +54,7 @@ final class Range
     public function toWords(): string
     {
         return match (true) {
-            $this->cm !== null => InvalidValue::number($this->cm).' cm far',
+            $this->cm !== null => Writing::reach($this->cm).' far',
             $this->share === 0.5 => 'half the range',
             default => InvalidValue::number(($this->share ?? 1) * 100).' % of the range',
         };

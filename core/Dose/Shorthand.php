@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Dose;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Writing;
 
 /**
  * A dose in one line, as trainers write it: `3 × 8 /s 3-1-3-1 r0:45`, `2 × 30 s`, `3 × (4 × 10 s / 5 s) /s`, `2 × 20 m /s`.
@@ -27,7 +28,7 @@ final class Shorthand
             $parts[] = $dose->measure->tempo->toString();
         }
         if ($dose->loadKg !== null) {
-            $parts[] = '@'.InvalidValue::number($dose->loadKg).' kg';
+            $parts[] = '@'.Writing::load($dose->loadKg);
         }
         if ($dose->range !== null) {
             $parts[] = $dose->range->toShort();
@@ -46,7 +47,7 @@ final class Shorthand
             $measure instanceof Hold => self::seconds($measure->time),
             $measure instanceof Intervals => sprintf('(%d × %s / %s)', $measure->count, self::seconds($measure->hold), self::seconds($measure->break)),
             $measure instanceof Work => self::seconds($measure->time).' work',
-            $measure instanceof Distance => InvalidValue::number($measure->metres).' m'
+            $measure instanceof Distance => Writing::distance($measure->metres)
                 .($measure->pace === null ? '' : ' at '.InvalidValue::number($measure->pace).' m/s'),
             default => throw InvalidValue::because('a measure that has no shorthand'),
         };
@@ -104,9 +105,6 @@ final class Shorthand
 
     private const SIDES = ['/s' => Side::Each, '/side' => Side::Each, '/alt' => Side::Alternate];
 
-    /** A pound in kilograms (international pound, exact). */
-    private const POUND_KG = 0.45359237;
-
     /** How trainers spell things, and the one spelling that is read. In this order. */
     private const SPELLINGS = [
         '/[×*✕]/u' => 'x',
@@ -144,12 +142,21 @@ final class Shorthand
         '/  +/' => ' ',
     ];
 
-    /** One spelling: small letters, `x` for times, no blanks inside an amount, minutes as seconds, pounds as kilograms. */
+    /** Pounds, inches and feet, what one of them is, and how it is spelled then; kept to a tenth. */
+    private const IMPERIAL = [
+        '/,? ?(?:@|\bwith |\bat )? ?(\d+(?:\.\d+)?) ?(?:lbs?|pounds?)\b/' => [Writing::POUND_KG, ' @%skg'],
+        '/(\d+(?:\.\d+)?) ?(?:inch(?:es)?|in)\b(?! ?\d)(?: far| out)?/' => [Writing::INCH_CM, '%scm'],
+        '/(\d+(?:\.\d+)?) ?(?:ft|feet|foot)\b/' => [Writing::FOOT_METRES, '%sm'],
+    ];
+
+    /** One spelling: small letters, `x` for times, no blanks inside an amount, minutes as seconds, metric. */
     private static function tidy(string $text): string
     {
         $text = trim(mb_strtolower($text));
         $text = self::inSeconds($text);
-        $text = (string) preg_replace_callback('/,? ?(?:@|\bwith |\bat )? ?(\d+(?:\.\d+)?) ?(?:lbs?|pounds?)\b/', static fn (array $m): string => sprintf(' @%skg', InvalidValue::number(round((float) $m[1] * self::POUND_KG, 1))), $text);
+        foreach (self::IMPERIAL as $spelling => [$one, $metric]) {
+            $text = (string) preg_replace_callback($spelling, static fn (array $m): string => sprintf($metric, InvalidValue::number(round((float) $m[1] * $one, 1))), $text);
+        }
         foreach (self::SPELLINGS as $spelling => $one) {
             $text = (string) preg_replace($spelling, $one, $text);
         }
@@ -174,7 +181,7 @@ final class Shorthand
             '/(?:(?<=x)|(?<=x )|(?<=of )|^)\d+ ?(?:-|–|to) ?\d+(?![-\d])/u' => 'is a range; choose one number, the start or the top',
             '/^\d+$/' => 'says neither repetitions nor seconds; write 1 × 8 or 1 × 8 s',
             '/\b(?:rpe|rir|%1rm)\b/' => 'effort is asked after the set; write how many or how long',
-            '/@\s*\d{4}\b/' => 'a tempo is written 3-1-3-1',
+            '/@\s*\d{4}\b(?! ?(?:lb|pound))/' => 'a tempo is written 3-1-3-1',
             '/\btempo:? ?\d{3}\b(?!\d)|(?<![-\d])\d-\d-\d(?![-\d])/' => 'a tempo has four parts: lowering, pause, lifting, pause, such as 3-1-3-1',
             '/\bsuperset\b/' => 'write a circuit: 3 rounds, then one line an exercise',
         ] as $pattern => $help) {

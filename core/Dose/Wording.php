@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Dose;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Writing;
 
 /**
  * A dose in whole words, for the client's sheet.
@@ -20,7 +21,7 @@ final class Wording
             $parts[] = 'tempo '.$dose->measure->tempo->toString();
         }
         if ($dose->loadKg !== null) {
-            $parts[] = InvalidValue::number($dose->loadKg).' kg';
+            $parts[] = Writing::load($dose->loadKg);
         }
         if ($dose->range !== null) {
             $parts[] = $dose->range->toWords();
@@ -48,7 +49,7 @@ final class Wording
             $measure instanceof Hold => self::seconds($measure->time),
             $measure instanceof Intervals => sprintf('%s of %s with %s between', self::count($measure->count, 'hold'), self::seconds($measure->hold), self::seconds($measure->break)),
             $measure instanceof Work => self::seconds($measure->time).' of work',
-            $measure instanceof Distance => InvalidValue::number($measure->metres).' m',
+            $measure instanceof Distance => Writing::distance($measure->metres),
             default => throw InvalidValue::because('a measure that has no wording'),
         };
     }

@@ -12,6 +12,7 @@ use EvenRungs\Core\Session\CircuitBlock;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Style\Style;
+use EvenRungs\Core\Writing;
 
 /**
  * Whether hard work comes too soon after the last: 48 h between (Garber CE et al. (2011) Med Sci Sports Exerc 43(7):1334–1359, for
@@ -68,6 +69,6 @@ final class HardWork
 
     public static function warning(string $what, DateTimeImmutable $last, string $lastWhat): string
     {
-        return sprintf('%s within 48 h of %s of %s.', $what, $lastWhat, $last->format('Y-m-d'));
+        return sprintf('%s within 48 h of %s of %s.', $what, $lastWhat, Writing::day($last));
     }
 }

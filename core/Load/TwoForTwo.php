@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Load;
 
+use EvenRungs\Core\Writing;
+
 /**
  * When load is added: two repetitions or more over the goal in the last set of two sessions running (Haff GG, Triplett NT, eds,
  * Essentials of Strength Training and Conditioning, 4th ed. 2016, from memory). The step is 2 to 10 per cent (ACSM (2009) Med Sci
@@ -62,8 +64,8 @@ final class TwoForTwo
         $next = self::next($kg, self::SMALLEST_STEP_KG);
 
         return $next === null
-            ? sprintf('Two repetitions over in two sessions, but %s kg more is over a tenth of %s kg: repetitions or lever first.', self::SMALLEST_STEP_KG, $kg)
-            : sprintf('Two repetitions over the goal in the last set of two sessions: %s kg next, from %s kg.', $next, $kg);
+            ? sprintf('Two repetitions over in two sessions, but %s more is over a tenth of %s: repetitions or lever first.', Writing::load(self::SMALLEST_STEP_KG), Writing::load($kg))
+            : sprintf('Two repetitions over the goal in the last set of two sessions: %s next, from %s.', Writing::load($next), Writing::load($kg));
     }
 
     /**

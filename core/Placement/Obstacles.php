@@ -11,6 +11,7 @@ use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Ladder\Gate;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Writing;
 
 /**
  * What stands between a client and a rung: limits that bar it, age or the level of a clearance, a stop of its ladder, kit that is
@@ -86,7 +87,7 @@ final class Obstacles
     public function safety(Library $library): array
     {
         return [
-            ...($this->stopped === null ? [] : [sprintf('is stopped since %s, until a clearance of a later day', $this->stopped->format('Y-m-d'))]),
+            ...($this->stopped === null ? [] : [sprintf('is stopped since %s, until a clearance of a later day', Writing::day($this->stopped))]),
             ...array_map(static fn (Bar $bar): string => sprintf('is barred by %s: %s, grade %d', lcfirst($library->limits[$bar->limit]->name), lcfirst($library->stresses[$bar->stress]->name), $bar->grade), $this->bars),
             ...($this->unsuitable === null ? [] : [$this->unsuitable]),
         ];

@@ -16,6 +16,7 @@ use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Style\Style;
+use EvenRungs\Core\Writing;
 use LogicException;
 
 /**
@@ -204,7 +205,7 @@ final class Matter
 
         return sprintf('%s %s more.', $side, $set->timed ? round($by / 1000, 1).' s of work' : match ($this->history->rung->start()->measure->kind()) {
             MeasureKind::Reps => $by == 1 ? '1 repetition' : $by.' repetitions',
-            MeasureKind::Distance => $by.' m',
+            MeasureKind::Distance => Writing::distance($by),
             default => round($by / 1000, 1).' s',
         });
     }

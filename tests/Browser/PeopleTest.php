@@ -47,17 +47,27 @@ final class PeopleTest extends BrowserTestCase
             $this->button('Set up the studio')->click();
             $this->waitForText('There is no such time zone.');
             $this->fill('[name="zone"]', 'Europe/Oslo');
+            $this->element(WebDriverBy::xpath('//label[contains(., "Loads and lengths")]//option[@value="imperial"]'))->click();
             $this->button('Set up the studio')->click();
             $this->waitForText('No clients yet. Add the first one.');
             self::assertStringContainsString('Nils Capstan, Quay Four', $this->css('header')->getText());
 
             $this->link('Add a client')->click();
             $this->type('Name', 'Ona Ratline');
+            $this->type('Body mass (lb)', '150');
             $this->button('Save')->click();
             $this->waitForText('Ona Ratline');
             $this->link('Record')->click();
             $this->waitForText('Entered a client: Ona Ratline');
 
+            $client = $this->client('Ona Ratline');
+            $this->open('/studio');
+            $this->element(WebDriverBy::xpath('//label[contains(., "Loads and lengths")]//option[@value="metric"]'))->click();
+            $this->button('Keep these settings')->click();
+            $this->waitForText('Kept.');
+            $this->open("/clients/{$client}/edit");
+            $this->waitForText('Body mass (kg)');
+            self::assertSame('68', $this->element(WebDriverBy::xpath('//label[starts-with(., "Body mass")]//input'))->getAttribute('value'), '150 lb');
             $this->button('Sign out')->click();
             $this->open($path);
             $this->waitForText('This link was used already.');

@@ -69,6 +69,21 @@ final class BoardTest extends HttpTestCase
         self::assertSame($before, $this->board());
     }
 
+    public function test_a_studio_in_pounds_types_reads_and_prints_pounds_and_keeps_kilograms(): void
+    {
+        $studio = $this->signedIn()->studio;
+        $studio->update(['units' => 'imperial', 'date_format' => 'mdy']);
+        $board = $this->board();
+        $place = ['version' => $board['version'], 'week' => 0, 'session' => 0, 'block' => 1, 'entry' => 0];
+        $this->api('POST', $this->path('/doses'), [...$place, 'dose' => '1 x 5 /alt 2-0-2-0 @17.5 lb r0:30'])->assertOk();
+        $entry = fn (): array => $this->board()['week']['sessions'][0]['blocks'][1]['entries'][0];
+        self::assertSame('1 × 5 /alt 2-0-2-0 @17.5 lb r0:30', $entry()['dose']);
+        self::assertStringContainsString(', 17.5 lb,', $entry()['words']);
+        self::assertStringContainsString('"load_kg":7.9', (string) $this->api('GET', $this->path('/floor/1/1'))->baseResponse->getContent());
+        $studio->update(['units' => 'metric']);
+        self::assertSame('1 × 5 /alt 2-0-2-0 @7.9 kg r0:30', $entry()['dose']);
+    }
+
     public function test_a_dose_typed_in_place_moves_the_minutes(): void
     {
         $this->signedIn();

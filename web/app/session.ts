@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../api/client';
 import { writeAs } from './dates';
 import { belongsTo } from './device';
+import { measureIn } from './units';
 
 type Role = Schemas['Role'];
 
@@ -12,6 +13,7 @@ export function useMe() {
   const me = useQuery({ queryKey: ['me'], queryFn: () => answer(api.GET('/me')), staleTime: Infinity });
   if (me.data !== undefined) {
     writeAs(me.data.settings);
+    measureIn(me.data.settings.units);
     belongsTo(me.data);
   }
   return me;

@@ -157,7 +157,7 @@ export function Tick({
   );
 }
 
-function FieldError({ id, error }: { id: string; error: string | undefined }) {
+export function FieldError({ id, error }: { id: string; error: string | undefined }) {
   return (
     <span id={id} role={error === undefined ? undefined : 'alert'} className="block text-sm font-semibold text-warn">
       {error}

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Board\RosterRows;
 use App\Http\Body;
 use App\Models\Studio;
 use App\Models\Trainer;
@@ -114,10 +115,11 @@ final class AccountController extends Controller
     }
 
     /** Changes the studio's name and settings. */
-    public function settings(Request $request): JsonResponse
+    public function settings(Request $request, RosterRows $rows): JsonResponse
     {
         $body = Body::read($request, 'StudioRequest');
         $this->studio()->update(['name' => Studios::name($body->string('name'), '/name'), ...Studios::settings($body->child('settings'))]);
+        $rows->forgetAll($this->trainer()->studio_id);
 
         return $this->me();
     }

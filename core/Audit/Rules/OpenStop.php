@@ -9,6 +9,7 @@ use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
+use EvenRungs\Core\Writing;
 
 final class OpenStop implements Rule
 {
@@ -33,7 +34,7 @@ final class OpenStop implements Rule
             foreach ($session->entries as $entry) {
                 $on = $all->on ?? ($entry->rung === null ? null : $client->stopOn($entry->rung->ladder));
                 if ($on !== null) {
-                    $findings[] = new Finding('stop.open', Severity::Error, $entry->where(), sprintf('%s: %s was stopped on %s, and no clearance of a later day lifts it', $entry->name(), $all === null ? 'its ladder' : 'everything', $on->format('Y-m-d')), ['on' => $on->format('Y-m-d')], $all === null ? $this->repairs->spares($entry, $program, $client) : [], $entry->name());
+                    $findings[] = new Finding('stop.open', Severity::Error, $entry->where(), sprintf('%s: %s was stopped on %s, and no clearance of a later day lifts it', $entry->name(), $all === null ? 'its ladder' : 'everything', Writing::day($on)), ['on' => $on->format('Y-m-d')], $all === null ? $this->repairs->spares($entry, $program, $client) : [], $entry->name());
                 }
             }
         }

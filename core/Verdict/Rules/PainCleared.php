@@ -9,6 +9,7 @@ use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Core\Verdict\Matter;
 use EvenRungs\Core\Verdict\Rule;
 use EvenRungs\Core\Verdict\Verdict;
+use EvenRungs\Core\Writing;
 
 final class PainCleared implements Rule
 {
@@ -41,7 +42,7 @@ final class PainCleared implements Rule
             Decision::Regress,
             self::id(),
             $matter->lower($rungs, false),
-            [sprintf('Cleared on %s after a stop: %s, from its start, and a re-test.', $cleared->format('Y-m-d'), $rungs === 1 ? 'one rung lower' : 'two rungs lower')],
+            [sprintf('Cleared on %s after a stop: %s, from its start, and a re-test.', Writing::day($cleared), $rungs === 1 ? 'one rung lower' : 'two rungs lower')],
             ['Nothing: after a stop everybody starts lower.'],
             retest: true,
         );

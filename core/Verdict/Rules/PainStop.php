@@ -9,6 +9,7 @@ use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Core\Verdict\Matter;
 use EvenRungs\Core\Verdict\Rule;
 use EvenRungs\Core\Verdict\Verdict;
+use EvenRungs\Core\Writing;
 
 final class PainStop implements Rule
 {
@@ -37,7 +38,7 @@ final class PainStop implements Rule
         $all = array_filter($open, static fn (LoggedSession $session): bool => $session->stopsAll()) !== [];
         $newest = $open[count($open) - 1];
         $kind = $newest->stoppingKind();
-        $on = $newest === $matter->history->last() ? '' : sprintf(' on %s', $newest->date->format('Y-m-d'));
+        $on = $newest === $matter->history->last() ? '' : sprintf(' on %s', Writing::day($newest->date));
 
         return new Verdict(
             Decision::Stop,

@@ -1,9 +1,11 @@
 import { weekDays } from '../../app/dates';
-import type { ReactNode } from 'react';
+import { useId, type ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
+import { unitOf } from '../../app/units';
 import { dayNames, trainingNames } from '../../app/words';
+import { AmountInput } from '../../ui/AmountInput';
 import { Code } from '../../ui/Code';
-import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
+import { FieldError, SelectField, TextField, Tick, toggled } from '../../ui/Field';
 import { FlagTicks } from '../screen/FlagTicks';
 import { LimitTicks } from '../screen/LimitTicks';
 import { abilities, limitOf, trainings, typedNumber, withField, type ClientDocument } from './document';
@@ -36,6 +38,7 @@ export function Sections({ document, onChange, library, errors }: Props) {
     onChange(withField(document, key, value));
   };
   const at = (path: string) => errors.find((each) => each.path === `/document/${path}`)?.message;
+  const massError = useId();
   const limits = (document.limits ?? []).map(limitOf);
   const flags = document.screen?.flags;
   const equipment = document.equipment ?? [];
@@ -101,15 +104,20 @@ export function Sections({ document, onChange, library, errors }: Props) {
               set('norm_group', value as NonNullable<ClientDocument['norm_group']>);
             }}
           />
-          <TextField
-            label="Body mass"
-            unit="kg"
-            value={`${document.mass_kg ?? ''}`}
-            error={at('mass_kg')}
-            onChange={(value) => {
-              set('mass_kg', typedNumber(value));
-            }}
-          />
+          <label className="block font-semibold">
+            Body mass <span className="font-normal text-faint">({unitOf('kg')})</span>
+            <AmountInput
+              unit="kg"
+              aria-invalid={at('mass_kg') !== undefined}
+              aria-describedby={massError}
+              className="mt-0.5 block w-full font-normal"
+              value={document.mass_kg}
+              onChange={(mass) => {
+                set('mass_kg', mass);
+              }}
+            />
+            <FieldError id={massError} error={at('mass_kg')} />
+          </label>
         </div>
       </Section>
 

@@ -1,11 +1,13 @@
 import { Check, Minus, Plus } from 'lucide-react';
 import { memo, useState } from 'react';
 import type { Schemas } from '../../api/client';
+import { amount, numberIn, unitOf } from '../../app/units';
+import { AmountInput } from '../../ui/AmountInput';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { toggled } from '../../ui/Field';
 import { painKinds, painless } from '../log/painKinds';
-import { sideNames, units } from './words';
+import { sideNames } from './words';
 import { doneOf, isBehind, report, tell, tick, type PainKind, type Place, type Report, type Run } from './run';
 import { Scale } from './Scale';
 
@@ -195,7 +197,7 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
           <Minus size={20} aria-hidden />
         </Button>
         <b className="min-w-16 text-center text-3xl" data-done>
-          {done}
+          {numberIn(set.unit, done)}
         </b>
         <Button
           aria-label="More"
@@ -207,7 +209,7 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
           <Plus size={20} aria-hidden />
         </Button>
         <span className={done < set.target ? 'font-semibold text-warn' : 'text-faint'}>
-          of {set.target} {units[set.unit]}
+          of {amount(set.unit, set.target)}
           {rangeText(set.asked)}
         </span>
         {before !== null && told.pain === undefined && told.effort === undefined && (
@@ -356,34 +358,28 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
         )}
         {rung.range === 'cm' && (
           <label className="mt-1 flex items-center gap-2">
-            Range (cm)
-            <input
-              type="number"
-              min={0}
-              max={300}
-              className="w-24 rounded border border-wood bg-card px-2 py-2"
-              value={told.range_cm ?? set.asked.target_range_cm ?? ''}
-              onChange={(event) => {
-                put({
-                  range_cm:
-                    event.target.value === '' ? undefined : Math.min(300, Math.max(0, Number(event.target.value))),
-                });
+            Range ({unitOf('cm')})
+            <AmountInput
+              unit="cm"
+              most={300}
+              asked={set.asked.target_range_cm}
+              value={told.range_cm ?? set.asked.target_range_cm}
+              onChange={(range_cm) => {
+                put({ range_cm });
               }}
             />
           </label>
         )}
         {isCut(told, set.asked) && <p className="text-faint">{rung.less_range}</p>}
         <label className="mt-1 flex items-center gap-2">
-          Load (kg)
-          <input
-            type="number"
-            min={0}
-            max={500}
-            step={0.5}
-            className="w-24 rounded border border-wood bg-card px-2 py-2"
-            value={told.load_kg ?? set.load_kg ?? ''}
-            onChange={(event) => {
-              if (event.target.value !== '') put({ load_kg: Math.min(500, Math.max(0, Number(event.target.value))) });
+          Load ({unitOf('kg')})
+          <AmountInput
+            unit="kg"
+            most={500}
+            asked={set.load_kg ?? undefined}
+            value={told.load_kg ?? set.load_kg ?? undefined}
+            onChange={(load_kg) => {
+              put({ load_kg });
             }}
           />
         </label>
@@ -394,7 +390,7 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
 
 /** The range a set is asked for, where it is not the full one. */
 function rangeText({ target_range, target_range_cm }: Schemas['Asked']): string {
-  if (target_range_cm !== undefined) return `, ${target_range_cm} cm`;
+  if (target_range_cm !== undefined) return `, ${amount('cm', target_range_cm)}`;
   return target_range === undefined || target_range === 1 ? '' : `, ${target_range * 100} % of the range`;
 }
 

@@ -1,5 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
+import { amount, unitOf } from '../../app/units';
+import { AmountInput } from '../../ui/AmountInput';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { useLibrary } from '../board/useBoard';
@@ -123,7 +125,7 @@ export function Grid({
                   <th scope="col">Set</th>
                   <th scope="col">Target</th>
                   <th scope="col">Done</th>
-                  {group.range !== null && <th scope="col">Range, {group.range === 'cm' ? 'cm' : '%'}</th>}
+                  {group.range !== null && <th scope="col">Range, {unitOf(group.range === 'cm' ? 'cm' : '%')}</th>}
                   <th scope="col">Fault</th>
                   <th scope="col">Pain</th>
                   <th scope="col">Effort</th>
@@ -134,32 +136,30 @@ export function Grid({
                 {group.rows.map((row, r) => (
                   <tr key={r} className="[&_td]:pr-3 [&_td]:py-0.5">
                     <td>{row.side === 'both' ? r + 1 : `${Math.floor(r / 2) + 1}, ${row.side ?? ''}`}</td>
-                    <td className="whitespace-nowrap">
-                      {row.target} {group.unit}
-                    </td>
+                    <td className="whitespace-nowrap">{amount(group.unit ?? 'reps', row.target)}</td>
                     <td>
-                      <input
-                        type="number"
-                        min={0}
+                      <AmountInput
+                        unit={group.unit ?? 'reps'}
                         aria-label={`Done, ${group.name}, set ${r + 1}`}
-                        className="w-20 rounded border border-wood bg-card px-1 py-1"
-                        value={row.done}
-                        onChange={(event) => {
-                          change(g, r, { done: event.target.value });
+                        className="w-20"
+                        asked={row.target}
+                        value={row.done === '' ? undefined : Number(row.done)}
+                        onChange={(done) => {
+                          change(g, r, { done: `${done ?? ''}` });
                         }}
                       />
                     </td>
                     {group.range !== null && (
                       <td>
-                        <input
-                          type="number"
-                          min={0}
-                          max={group.range === 'cm' ? 300 : 100}
+                        <AmountInput
+                          unit={group.range === 'cm' ? 'cm' : '%'}
                           aria-label={`Range, ${group.name}, set ${r + 1}`}
-                          className="w-18 rounded border border-wood bg-card px-1 py-1"
-                          value={row.range}
-                          onChange={(event) => {
-                            change(g, r, { range: event.target.value });
+                          className="w-18"
+                          most={group.range === 'cm' ? 300 : 100}
+                          asked={row.asked.target_range_cm}
+                          value={row.range === '' ? undefined : Number(row.range)}
+                          onChange={(range) => {
+                            change(g, r, { range: `${range ?? ''}` });
                           }}
                         />
                       </td>

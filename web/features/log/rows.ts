@@ -27,7 +27,7 @@ export interface Row {
 export interface Group {
   name: string;
   dose: string;
-  unit: string | null;
+  unit: Schemas['BoardEntry']['unit'];
   /** how its range is written; null where it has none */
   range: 'share' | 'cm' | null;
   rows: Row[];

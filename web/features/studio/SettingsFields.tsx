@@ -11,7 +11,7 @@ export function localSettings(): Settings {
 
 const zones = Intl.supportedValuesOf('timeZone');
 
-/** How a studio writes days and times. */
+/** How a studio writes amounts, days and times. */
 export function SettingsFields({
   settings,
   onChange,
@@ -26,6 +26,17 @@ export function SettingsFields({
   };
   return (
     <div className="grid gap-3 sm:grid-cols-2">
+      <SelectField
+        label="Loads and lengths"
+        value={settings.units}
+        options={[
+          ['metric', 'kg, cm, m'],
+          ['imperial', 'lb, in, ft'],
+        ]}
+        onChange={(units) => {
+          set({ units: units as Settings['units'] });
+        }}
+      />
       <SelectField
         label="The week begins on"
         value={settings.first_day}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DateTimeImmutable;
+use Eris\Generators;
+use Eris\TestTrait;
+use EvenRungs\Core\Dose\Distance;
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Range;
+use EvenRungs\Core\Dose\Reps;
+use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Wording;
+use EvenRungs\Core\Load\TwoForTwo;
+use EvenRungs\Core\Writing;
+use PHPUnit\Framework\TestCase;
+use RuntimeException;
+
+/**
+ * Pounds, inches and feet. Exact values: the international yard and pound agreement of 1959 (NIST Special Publication 811, appendix B), from
+ * memory.
+ */
+final class WritingTest extends TestCase
+{
+    use TestTrait;
+
+    public function test_one_amount_is_one_amount_in_both_units(): void
+    {
+        [$metric, $imperial] = [new Writing, new Writing(imperial: true)];
+        // 20 kg = 44.09 lb, 30 cm = 11.81 in, 20 m = 65.62 ft
+        foreach ([[Writing::load(...), 20, '20 kg', '44 lb'], [Writing::load(...), 7.938, '7.938 kg', '17.5 lb'], [Writing::reach(...), 30, '30 cm', '12 in'], [Writing::distance(...), 20, '20 m', '66 ft']] as [$write, $amount, $here, $there]) {
+            self::assertSame([$here, $there], [$metric->during(static fn (): string => $write($amount)), $imperial->during(static fn (): string => $write($amount))]);
+        }
+        self::assertSame('20 kg', Writing::load(20), 'without a studio it is metric');
+    }
+
+    public function test_a_way_of_writing_ends_with_what_is_done_in_it(): void
+    {
+        $day = new DateTimeImmutable('2027-03-04');
+        $american = new Writing(true, 'M j, Y');
+        self::assertSame('Mar 4, 2027, 4 Mar 2027, Mar 4, 2027', $american->during(static fn (): string => implode(', ', [Writing::day($day), (new Writing(day: 'j M Y'))->during(static fn (): string => Writing::day($day)), Writing::day($day)])));
+        try {
+            $american->during(static fn () => throw new RuntimeException);
+        } catch (RuntimeException) {
+        }
+        self::assertSame('2027-03-04', Writing::day($day));
+    }
+
+    public function test_what_is_shown_in_pounds_inches_and_feet_reads_back_as_it_is_shown(): void
+    {
+        $this->limitTo(300)->forAll(Generators::choose(1, 5000), Generators::choose(1, 3000), Generators::choose(1, 5000), Generators::bool())
+            ->then(function (int $load, int $reach, int $metres, bool $carry): void {
+                $dose = $carry ? new Dose(new Distance($metres), 2, null, null, $load / 10) : new Dose(new Reps(8), 2, null, null, $load / 10, Range::cm(max(1, $reach / 10)));
+                (new Writing(true))->during(static function () use ($dose): void {
+                    $shown = Shorthand::write($dose);
+                    self::assertSame($shown, Shorthand::write(Shorthand::parse($shown)));
+                });
+            });
+    }
+
+    public function test_typed_in_either_unit_it_is_kept_metric(): void
+    {
+        foreach (['2x20 ft @ 35 lb' => '2 × 6.1 m @15.9 kg', '3 x 6 12 inches far' => '3 × 6 30.5 cm', '3x8 with 2.5 lbs' => '3 × 8 @1.1 kg'] as $typed => $kept) {
+            self::assertSame($kept, Shorthand::write(Shorthand::parse($typed)));
+        }
+        self::assertSame('3 sets of 6 reps, 17.5 lb, 12 in far', (new Writing(true))->during(static fn (): string => Wording::of(Shorthand::parse('3x6 @8kg 30cm'))));
+    }
+
+    public function test_the_next_load_is_said_in_the_studios_unit(): void
+    {
+        $advice = static fn (): ?string => TwoForTwo::advice([[20, 10, 12], [20, 10, 12]]);
+        self::assertStringContainsString('44 lb', (string) (new Writing(true))->during($advice));
+        self::assertStringContainsString('20 kg', (string) $advice());
+    }
+}
