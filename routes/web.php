@@ -23,6 +23,7 @@ use App\Http\Controllers\ScreenController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\StyleController;
 use App\Http\Controllers\TestDayController;
+use App\Http\Middleware\InPieces;
 use App\Http\Middleware\Recorded;
 use App\Http\Middleware\StudioWriting;
 use Illuminate\Support\Facades\Route;
@@ -36,7 +37,7 @@ Route::middleware('web')->group(function (): void {
         Route::post('links/join', [LinkController::class, 'join']);
         Route::post('links/password', [LinkController::class, 'password']);
 
-        Route::middleware(['auth', 'may:reader', StudioWriting::class, Recorded::class])->group(function (): void {
+        Route::middleware(['auth', 'may:reader', InPieces::class, StudioWriting::class, Recorded::class])->group(function (): void {
             Route::get('me', [AccountController::class, 'me']);
             Route::post('sign-out', [AccountController::class, 'signOut']);
             Route::post('sign-out-everywhere', [AccountController::class, 'signOutEverywhere']);
@@ -58,7 +59,7 @@ Route::middleware('web')->group(function (): void {
             });
         });
 
-        Route::middleware(['auth', 'may:owner', StudioWriting::class, Recorded::class])->group(function (): void {
+        Route::middleware(['auth', 'may:owner', InPieces::class, StudioWriting::class, Recorded::class])->group(function (): void {
             Route::post('emergency', [AccountController::class, 'emergency']);
             Route::post('studio', [AccountController::class, 'settings']);
             Route::get('happened', [HappenedController::class, 'ofStudio']);
@@ -76,7 +77,7 @@ Route::middleware('web')->group(function (): void {
             Route::post('clients/{client}/trainers', [PeopleController::class, 'assign']);
         });
 
-        Route::middleware(['auth', 'may:trainer', StudioWriting::class, Recorded::class])->group(function (): void {
+        Route::middleware(['auth', 'may:trainer', InPieces::class, StudioWriting::class, Recorded::class])->group(function (): void {
             Route::get('rungs', [RungController::class, 'search']);
             Route::get('rungs/{rung}', [RungController::class, 'show']);
             Route::get('figures', [RungController::class, 'figures']);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Board;
 
+use App\Http\Progress;
 use App\Models\Client;
 use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
@@ -19,7 +20,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class LogCsvFile
 {
-    public function __construct(private readonly DataFolder $data, private readonly Logs $logs)
+    public function __construct(private readonly DataFolder $data, private readonly Logs $logs, private readonly Progress $progress)
     {
     }
 
@@ -56,7 +57,8 @@ final class LogCsvFile
 
         return DB::transaction(function () use ($client, $trainer, $logs, $taken): array {
             $added = 0;
-            foreach ($logs as $log) {
+            foreach ($logs as $i => $log) {
+                $this->progress->came($i, count($logs));
                 $key = in_array($log['key'], $taken, true) ? 'csv-'.substr(hash('sha256', $client->id.$log['key']), 0, 40) : $log['key'];
                 $added += $this->logs->add($client, $trainer, new Node([...$log, 'key' => $key], ['csv', $log['on']])) ? 1 : 0;
             }

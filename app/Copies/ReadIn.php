@@ -6,6 +6,7 @@ namespace App\Copies;
 
 use App\Board\BoardLoader;
 use App\Board\LogPage;
+use App\Http\Progress;
 use App\Library\StudioTables;
 use App\Models\Client;
 use App\Models\Studio;
@@ -39,7 +40,7 @@ final class ReadIn
     /** @var list<Problem> */
     private array $problems = [];
 
-    public function __construct(private readonly StudioTables $tables)
+    public function __construct(private readonly StudioTables $tables, private readonly Progress $progress)
     {
     }
 
@@ -207,7 +208,9 @@ final class ReadIn
             $this->insert('screens', $each, "{$path}/screens/{$i}", $whose, $people);
         }
         $logs = [];
-        foreach (self::list($taken, 'logs') as $i => $each) {
+        $written = self::list($taken, 'logs');
+        foreach ($written as $i => $each) {
+            $this->progress->came($i, count($written));
             $log = $this->insert('logged_sessions', $each, "{$path}/logs/{$i}", $whose, $people);
             $logs[(string) ($each['key'] ?? '')] = $log;
             foreach (self::list($each, 'sets') as $j => $set) {

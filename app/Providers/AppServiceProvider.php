@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Devices\CuffLine;
+use App\Http\Progress;
 use App\Library\StudioTables;
 use App\Models\Client;
 use App\Models\Trainer;
@@ -28,6 +29,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->singleton(StudioTables::class);
         $this->app->scoped(Happened::class);
+        $this->app->scoped(Progress::class);
         $this->app->singleton(CuffLine::class, static fn (): CuffLine => new CuffLine((string) config('devices.cuff')));
         $this->app->singleton(DataFolder::class, static fn (Application $app): DataFolder => DataFolder::shipped(storage_path('framework/cache/built-library'), $app->make(StudioTables::class)));
     }

@@ -60,6 +60,11 @@ abstract class BrowserTestCase extends TestCase
     {
         TestServer::freshDemo();
         $this->profile = sys_get_temp_dir().'/even-rungs-browser-'.bin2hex(random_bytes(4));
+        $this->openBrowser();
+    }
+
+    private function openBrowser(): void
+    {
         $options = new ChromeOptions;
         $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--window-size=1280,800', '--user-data-dir='.$this->profile]);
         $capabilities = DesiredCapabilities::chrome();
@@ -71,6 +76,14 @@ abstract class BrowserTestCase extends TestCase
     {
         $this->browser->quit();
         exec('rm -rf '.escapeshellarg($this->profile));
+    }
+
+    /** Kills the browser as a flat battery would, and opens it again with what it had kept. */
+    protected function killBrowser(): void
+    {
+        exec('pkill -9 -f -- '.escapeshellarg('--user-data-dir='.$this->profile));
+        exec('rm -f '.escapeshellarg($this->profile).'/Singleton*');
+        $this->openBrowser();
     }
 
     protected function open(string $path): void

@@ -189,6 +189,45 @@ final class FloorTest extends BrowserTestCase
         self::assertContains(8, array_column($this->newestLog('Maren Tidewell')['sets'], 'effort'), 'the session is back after the reload, and its log is the same one');
     }
 
+    /** Whether the page sends away to another, once it has come to rest. */
+    private function landsOn(string $path): bool
+    {
+        $this->browser->wait(15, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[name="email"], [aria-label="Count"]')) !== []);
+
+        return str_contains($this->browser->getCurrentURL(), $path);
+    }
+
+    /** One kill here, EVEN_RUNGS_BROWSER_KILLS of them in soak. */
+    public function test_a_browser_that_is_killed_in_mid_session_opens_where_it_was(): void
+    {
+        $this->putOnFloor('Maren Tidewell');
+        $this->button('Start')->click();
+        $this->button('Skip')->click();
+        $kills = (int) (getenv('EVEN_RUNGS_BROWSER_KILLS') ?: 1);
+        for ($kill = 1; $kill <= $kills; $kill++) {
+            $pain = $kill % 3;
+            $effort = 3 + $kill % 5;
+            $this->css(sprintf('button[aria-label="Pain: %d"]', $pain))->click();
+            $this->css(sprintf('button[aria-label="Effort: %d"]', $effort))->click();
+            // what shows as tapped is stored before the next tap can be made
+            $kill % 2 === 0 && $this->waitUntilSent();
+            $this->killBrowser();
+            $this->open('/floor');
+            // a browser writes cookies down late: whoever was killed right after signing in signs in again
+            if ($this->landsOn('/sign-in')) {
+                $this->signIn();
+                $this->open('/floor');
+            }
+            $this->waitForText('Go on');
+            foreach (['Pain' => $pain, 'Effort' => $effort] as $scale => $tapped) {
+                self::assertSame('true', $this->css(sprintf('button[aria-label="%s: %d"]', $scale, $tapped))->getAttribute('aria-pressed'), sprintf('%s, kill %d', $scale, $kill));
+            }
+        }
+        $this->waitUntilSent();
+        $told = array_map(static fn (array $set): array => [$set['pain'], $set['effort'] ?? null], array_filter($this->newestLog('Maren Tidewell')['sets'], static fn (array $set): bool => isset($set['pain'])));
+        self::assertSame([[$pain, $effort]], array_values($told), 'one set, as it was tapped last');
+    }
+
     public function test_two_clients_at_once_offline_and_online_again(): void
     {
         $this->putOnFloor('Maren Tidewell');

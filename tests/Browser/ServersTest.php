@@ -53,6 +53,49 @@ final class ServersTest extends TestCase
         }
     }
 
+    public function test_a_table_comes_in_by_pieces_and_whoever_goes_away_in_the_middle_leaves_nothing_of_it(): void
+    {
+        TestServer::freshDemo();
+        $heard = '';
+        $cut = true;
+        $visitor = new Visitor('http://127.0.0.1:'.Visitor::setting('WEB_PORT'), [CURLOPT_WRITEFUNCTION => static function (mixed $curl, string $text) use (&$heard, &$cut): int {
+            $heard .= $text;
+
+            return $cut && str_contains($heard, '"done"') ? -1 : strlen($text);
+        }]);
+        self::assertSame(200, $visitor->signIn());
+        $asking = Visitor::ofTests();
+        $asking->signIn();
+        $client = array_column($asking->send('GET', '/api/clients')[1]['clients'], 'id', 'name')['Bea Thwart'];
+        $logged = static fn (): int => count(array_filter(explode("\n", $asking->send('GET', "/api/clients/{$client}/logs.csv")[2]), static fn (string $line): bool => str_contains($line, 'many-logs-')));
+        $table = ['date,log,exercise,side,target,done,faults,pain,breathing'];
+        for ($day = 0; $day < 600; $day++) {
+            foreach (['left', 'right'] as $side) {
+                $table[] = sprintf('%s,many-logs-%d,dead-bug-opposite,%s,10,10,none,0,yes', date('Y-m-d', time() - 86400 * (700 - $day)), $day, $side);
+            }
+        }
+        $body = ['csv' => implode("\r\n", $table)];
+        $heard = '';
+        $visitor->send('POST', "/api/clients/{$client}/logs/import", $body, ['Accept: application/x-ndjson']);
+        self::assertMatchesRegularExpression('/^\{"done":\d+,"of":600\}/', $heard, 'it told how far it came');
+        self::assertStringNotContainsString('"status"', $heard);
+
+        $cut = false;
+        $heard = '';
+        $visitor->send('POST', "/api/clients/{$client}/logs/import", $body, ['Accept: application/x-ndjson']);
+        $lines = array_map(static fn (string $line): array => json_decode($line, true), explode("\n", trim($heard)));
+        self::assertSame(['status' => 200, 'body' => ['added' => 600, 'known' => 0]], array_pop($lines), 'nothing stayed of what was given up');
+        $done = array_column($lines, 'done');
+        self::assertSame($done, array_unique($done));
+        self::assertGreaterThan(1, count($done));
+        self::assertSame(1200, $logged());
+
+        $heard = '';
+        $visitor->send('POST', "/api/clients/{$client}/logs/import", ['csv' => "date,exercise,target,done\r\n2026-13-99,nothing,1,1\r\n"], ['Accept: application/x-ndjson']);
+        $last = json_decode($heard, true);
+        self::assertSame([422, 'row 2, column date'], [$last['status'], $last['body']['errors'][0]['path']]);
+    }
+
     public function test_other_hosts_large_bodies_and_foreign_origins_are_refused(): void
     {
         foreach ([Visitor::ofTests(), self::overTls()] as $visitor) {

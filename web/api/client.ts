@@ -30,7 +30,7 @@ function cookie(name: string): string | undefined {
 function withToken(request: Request): Request {
   const token = cookie('XSRF-TOKEN');
   if (token !== undefined) request.headers.set('X-XSRF-TOKEN', token);
-  request.headers.set('Accept', 'application/json');
+  if (!request.headers.has('Accept')) request.headers.set('Accept', 'application/json');
   return request;
 }
 
@@ -58,19 +58,62 @@ const forgeryToken: Middleware = {
 export const api = createClient<paths>({ baseUrl: '/api' });
 api.use(forgeryToken);
 
+function unreachable(): ApiError {
+  return new ApiError({
+    type: 'about:blank',
+    title: 'The server cannot be reached. Nothing was lost.',
+    status: 0,
+    errors: [],
+  });
+}
+
 /** The data of an answer, or the problem thrown. */
 export async function answer<T>(call: Promise<{ data?: T; error?: Problem; response: Response }>): Promise<T> {
   let result;
   try {
     result = await call;
   } catch {
-    throw new ApiError({
-      type: 'about:blank',
-      title: 'The server cannot be reached. Nothing was lost.',
-      status: 0,
-      errors: [],
-    });
+    throw unreachable();
   }
   if (result.error !== undefined) throw new ApiError(result.error);
   return result.data as T;
+}
+
+/** How far a long piece of work came. */
+export interface Progress {
+  done: number;
+  of: number;
+}
+
+const lines = 'application/x-ndjson';
+
+/** What a call needs for its answer to come in pieces. */
+export function inPieces(signal: AbortSignal) {
+  return { headers: { Accept: lines }, parseAs: 'stream', signal } as const;
+}
+
+/** The data of an answer that comes in pieces, its progress told on the way, or the problem thrown. */
+export async function answerInPieces<T>(
+  call: Promise<{ data?: ReadableStream<Uint8Array> | null; error?: Problem; response: Response }>,
+  onProgress: (progress: Progress) => void,
+): Promise<T> {
+  const reader = (await answer(call))?.getReader();
+  const letters = new TextDecoder();
+  let text = '';
+  try {
+    for (let piece = await reader?.read(); piece?.done === false; piece = await reader?.read()) {
+      text += letters.decode(piece.value, { stream: true });
+      const told = text.split('\n');
+      text = told.pop() ?? '';
+      for (const line of told) {
+        const said = JSON.parse(line) as Progress | { status: number; body: unknown };
+        if ('done' in said) onProgress(said);
+        else if (said.status < 400) return said.body as T;
+        else throw new ApiError(said.body as Problem);
+      }
+    }
+  } catch (error) {
+    if (error instanceof ApiError) throw error;
+  }
+  throw unreachable();
 }

@@ -1,8 +1,9 @@
 import { useMutation } from '@tanstack/react-query';
-import { Download, Upload } from 'lucide-react';
-import { answer, api, ApiError, type Schemas } from '../../api/client';
+import { Download } from 'lucide-react';
+import { answer, answerInPieces, api, inPieces, type Schemas } from '../../api/client';
 import { longDate } from '../../app/dates';
 import { Button } from '../../ui/Button';
+import { FileIn } from '../../ui/FileIn';
 import { useClientId } from '../board/useBoard';
 import { useLogChange } from './useLogChange';
 
@@ -22,8 +23,8 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
   });
   return (
     <section aria-label="Logged sessions">
-      <h2 className="flex items-center text-xl font-bold">
-        Logged
+      <div className="flex flex-wrap items-center gap-x-1">
+        <h2 className="text-xl font-bold">Logged</h2>
         <a
           href={`/api/clients/${client}/logs.csv`}
           download
@@ -32,7 +33,7 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
           <Download size={16} aria-hidden /> CSV
         </a>
         <Import />
-      </h2>
+      </div>
       <ul>
         {page.sessions.map((session) => (
           <li key={session.id} className="flex items-start gap-1 border-t border-line py-1.5 text-[15px]">
@@ -98,48 +99,24 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
 function Import() {
   const client = useClientId();
   const refresh = useLogChange();
-  const load = useMutation({
-    mutationFn: async (file: File) =>
-      answer(
-        api.POST('/clients/{client}/logs/import', {
-          params: { path: { client } },
-          body: { csv: await file.text() },
-        }),
-      ),
-    onSettled: refresh,
-  });
-  const errors = load.error instanceof ApiError ? load.error.problem.errors : [];
   return (
-    <>
-      <label className="inline-flex min-h-10 cursor-pointer items-center gap-1 px-2 text-base underline underline-offset-4 focus-within:outline-3 focus-within:outline-act">
-        <Upload size={16} aria-hidden /> {load.isPending ? 'Reading …' : 'Take in'}
-        <input
-          type="file"
-          accept=".csv,text/csv"
-          className="sr-only"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            if (file !== undefined) load.mutate(file);
-            event.target.value = '';
-          }}
-        />
-      </label>
-      {load.isSuccess && (
-        <span role="status" className="text-[15px] font-normal">
-          {load.data.added} taken in{load.data.known > 0 && `, ${load.data.known} were there`}
-        </span>
-      )}
-      {load.isError && (
-        <span role="alert" className="block w-full text-[15px] text-warn">
-          {errors.length === 0
-            ? load.error.message
-            : errors.slice(0, 8).map((each) => (
-                <span key={`${each.path}${each.message}`} className="block">
-                  {each.path}: {each.message}
-                </span>
-              ))}
-        </span>
-      )}
-    </>
+    <FileIn
+      label="Take in"
+      name="log-table"
+      accept=".csv,text/csv"
+      pieces="sessions"
+      read={(csv, signal, onProgress) =>
+        answerInPieces<Schemas['LogImported']>(
+          api.POST('/clients/{client}/logs/import', {
+            params: { path: { client } },
+            body: { csv },
+            ...inPieces(signal),
+          }),
+          onProgress,
+        )
+      }
+      onDone={refresh}
+      said={({ added, known }) => `${added} taken in${known > 0 ? `, ${known} were there` : ''}`}
+    />
   );
 }
