@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Formats;
 
 use EvenRungs\Core\Body\LimitRule;
+use EvenRungs\Core\Body\Sign;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Dose\Reps;
@@ -142,6 +143,8 @@ final class LibraryJson
             $flat === null ? null : Seconds::of($flat),
             $node->string('caution'),
             $node->optionalString('refer') ?? '',
+            array_map(static fn (string $sign): Sign => Sign::from($sign), $node->strings('signs')),
+            $node->bool('readiness'),
         );
     }
 
@@ -170,6 +173,8 @@ final class LibraryJson
             ...($rule->barsFrom === [] ? [] : ['bars_from' => $rule->barsFrom]),
             ...($rule->holdCap === null ? [] : ['hold_cap_s' => $rule->holdCap->toNumber()]),
             ...($rule->flatUnder === null ? [] : ['flat_under_s' => $rule->flatUnder->toNumber()]),
+            ...($rule->signs === [] ? [] : ['signs' => array_column($rule->signs, 'value')]),
+            ...($rule->asksReadiness ? ['readiness' => true] : []),
             'caution' => $rule->caution,
             ...($rule->refer === '' ? [] : ['refer' => $rule->refer]),
         ];

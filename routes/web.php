@@ -138,6 +138,9 @@ Route::middleware('web')->group(function (): void {
                 Route::post('sessions/remove', [SessionController::class, 'remove']);
                 Route::post('sessions/move', [SessionController::class, 'move']);
                 Route::post('sessions/move/check', [SessionController::class, 'checkMove']);
+                Route::post('sessions/missed', [SessionController::class, 'miss']);
+                Route::post('sessions/missed/check', [SessionController::class, 'checkMissed']);
+                Route::post('dates', [SessionController::class, 'dates']);
                 Route::post('mend', [SessionController::class, 'mend']);
                 Route::post('best-week', [ProgramController::class, 'bestWeek']);
                 Route::post('programs/take', [SessionController::class, 'take']);
@@ -145,6 +148,7 @@ Route::middleware('web')->group(function (): void {
                 Route::get('logs.csv', [LogController::class, 'export']);
                 Route::post('logs/import', [LogController::class, 'import']);
                 Route::put('logs/run/{key}', [LogController::class, 'run'])->where('key', '[A-Za-z0-9][A-Za-z0-9_-]{7,63}');
+                Route::delete('logs/run/{key}', [LogController::class, 'throwAway'])->where('key', '[A-Za-z0-9][A-Za-z0-9_-]{7,63}');
                 Route::get('logs/{session}', [LogController::class, 'one']);
                 Route::post('logs/{session}', [LogController::class, 'edit']);
                 Route::post('removed-logs/{change}/restore', [LogController::class, 'restore']);

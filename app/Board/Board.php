@@ -30,6 +30,7 @@ final class Board
      * @param  list<Referral>  $referrals  why planning stops; empty when it may go on
      * @param  ?string  $undo  what the next undo takes back
      * @param  ?string  $redo  what the next redo does again
+     * @param  array<string, bool>  $logged  planned sessions that have a log, by key; true while it is still run
      */
     public function __construct(
         public readonly ClientRecord $record,
@@ -41,13 +42,14 @@ final class Board
         public readonly array $referrals,
         public readonly ?string $undo,
         public readonly ?string $redo,
+        public readonly array $logged = [],
     ) {
     }
 
     /** The same board with another program. */
     public function with(Program $program): self
     {
-        return new self($this->record, $this->client, $this->style, $this->goal, $this->placements, $program, $this->referrals, $this->undo, $this->redo);
+        return new self($this->record, $this->client, $this->style, $this->goal, $this->placements, $program, $this->referrals, $this->undo, $this->redo, $this->logged);
     }
 
     /** The steps of rungs as this client climbs them. */

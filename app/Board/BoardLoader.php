@@ -52,6 +52,7 @@ final class BoardLoader
             (new SafetyScreen)->referrals($person),
             $next(false),
             $next(true),
+            LogBook::planned($record),
         );
     }
 

@@ -26,6 +26,8 @@ use EvenRungs\Core\Session\CircuitBlock;
 use EvenRungs\Core\Session\DirectionShares;
 use EvenRungs\Core\Session\Entry;
 use EvenRungs\Core\Session\Gap;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\ProgramDates;
 use EvenRungs\Core\Session\RestBlock;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
@@ -66,6 +68,7 @@ final class BoardView
             'spread' => DirectionLevels::of($board->placements)->spread(),
             'week' => $week === null ? null : $this->week($week, $board),
             'weeks' => count($board->program->weeks ?? []),
+            'week_days' => array_map(static fn (int $w): array => self::days($board, $w), array_keys($board->program->weeks ?? [])),
             'title' => $board->program?->title,
             'aims' => array_values(array_filter($board->record->aims ?? [], $this->data->library()->hasRung(...))),
             'used_ladders' => $board->record->used_ladders === null ? null : array_values(array_filter($board->record->used_ladders, $this->data->library()->hasLadder(...))),
@@ -197,6 +200,7 @@ final class BoardView
     /** @return array<string, mixed> */
     public function week(Week $week, Board $board): array
     {
+        $place = (int) array_search($week, $board->program->weeks ?? [], true);
         $available = 0;
         $there = $week->clientIn($board->client);
         foreach ($week->sessions as $session) {
@@ -207,11 +211,46 @@ final class BoardView
             'number' => $week->number,
             'total' => self::clock($this->edit($board)->total($week->sessions)),
             'available' => self::clock(Seconds::of($available)),
-            'sessions' => array_map(fn (Session $session): array => $this->session($session, $board, $there->minutesOn($session->day)), $week->sessions),
+            ...self::days($board, $place),
+            'sessions' => $this->sessions($week, $place, $board),
             'directions' => $this->directions($week, $board),
             'gaps' => self::gaps($week, $board),
             'notes' => array_values(array_filter($week->x ?? [], is_string(...))),
         ];
+    }
+
+    /** @return array{from: ?string, to: ?string} the days of a week, ISO; null where nobody said when the program begins */
+    private static function days(Board $board, int $week): array
+    {
+        $dates = $board->program === null ? null : ProgramDates::of($board->program);
+
+        return ['from' => $dates?->first($week)->format('Y-m-d'), 'to' => $dates?->last($week)->format('Y-m-d')];
+    }
+
+    /** @return list<array<string, mixed>> as they stand in the program, each with its day */
+    private function sessions(Week $week, int $place, Board $board): array
+    {
+        $there = $week->clientIn($board->client);
+        $program = $board->program ?? new Program([]);
+        $dates = ProgramDates::of($program);
+        $keys = ProgramDates::keys($program)[$place] ?? [];
+        $sessions = [];
+        foreach ($week->sessions as $s => $session) {
+            $sessions[] = [
+                ...$this->session($session, $board, $there->minutesOn($session->day)),
+                'number' => $s + 1,
+                'date' => $dates?->session($place, $s)->format('Y-m-d'),
+                'key' => $keys[$s] ?? '',
+                'state' => match (true) {
+                    isset($board->logged[$keys[$s] ?? '']) => $board->logged[$keys[$s]] ? 'running' : 'done',
+                    ProgramDates::isMissed($session) => 'missed',
+                    default => 'planned',
+                },
+                'moved_from' => ProgramDates::movedFrom($session)?->value,
+            ];
+        }
+
+        return $sessions;
     }
 
     /** @return list<array<string, mixed>> the share of each direction in a week */

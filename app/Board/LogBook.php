@@ -8,6 +8,7 @@ use App\Models\Client;
 use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
 use DateTimeImmutable;
+use EvenRungs\Core\Body\Sign;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Verdict\History;
@@ -56,15 +57,29 @@ final class LogBook
             $byId[$rung->id] = $rung;
         }
         $found = [];
-        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', $day)->ordered('on')->ordered('id')->toBase()->get(['id', 'on', 'soreness', 'pain_before', 'pain_next_day', 'ticks', 'pain_kind', 'checked']) as $row) {
+        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', $day)->ordered('on')->ordered('id')->toBase()->get(['id', 'on', 'soreness', 'pain_before', 'pain_next_day', 'ticks', 'pain_kind', 'checked', 'signs']) as $row) {
             $ticks = is_string($row->ticks) ? json_decode($row->ticks, true) : null;
             foreach ($sets[$row->id] ?? [] as $rung => $of) {
                 $ticked = is_array($ticks) ? $ticks[$byId[$rung]->ladder] ?? null : null;
-                $found[] = [$byId[$rung], new LoggedSession(new DateTimeImmutable($row->on), $row->soreness, $row->pain_before, $row->pain_next_day, $of, is_array($ticked) ? array_values($ticked) : null, PainKind::tryFrom((string) $row->pain_kind), (bool) $row->checked)];
+                $found[] = [$byId[$rung], new LoggedSession(new DateTimeImmutable($row->on), $row->soreness, $row->pain_before, $row->pain_next_day, $of, is_array($ticked) ? array_values($ticked) : null, PainKind::tryFrom((string) $row->pain_kind), (bool) $row->checked, self::signs($row->signs))];
             }
         }
 
         return $found;
+    }
+
+    /** @return array<string, bool> planned sessions that have a log, by key; true while it is still run */
+    public static function planned(Client $client): array
+    {
+        return SessionRow::query()->ofClient($client)->whereNotNull('planned')->pluck('open', 'planned')->map(static fn (mixed $open): bool => (bool) $open)->all();
+    }
+
+    /** @return list<Sign> */
+    private static function signs(mixed $written): array
+    {
+        $signs = is_string($written) ? json_decode($written, true) : null;
+
+        return array_values(array_filter(array_map(static fn (mixed $sign): ?Sign => is_string($sign) ? Sign::tryFrom($sign) : null, is_array($signs) ? $signs : [])));
     }
 
     /** The stops that the logs ask for. What is said of a whole session counts for every ladder of it. */

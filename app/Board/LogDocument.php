@@ -21,7 +21,7 @@ final class LogDocument
 {
     private const MOST_MINUTES = 300;
 
-    private const OF_SESSION = ['soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes'];
+    private const OF_SESSION = ['soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes', 'readiness'];
 
     public function __construct(private readonly Library $library)
     {
@@ -41,6 +41,8 @@ final class LogDocument
         }
         $columns['pain_kind'] = $body->optionalString('pain_kind');
         $columns['checked'] = ! $body->isFalse('checked');
+        $columns['planned'] = $body->optionalString('planned');
+        $columns['signs'] = $body->has('signs') ? $body->strings('signs') : null;
         if ($body->has('ran_s')) {
             $columns['minutes'] = min(self::MOST_MINUTES, max(1, (int) round($body->number('ran_s') / 60)));
         }
@@ -188,6 +190,8 @@ final class LogDocument
         $document['pain_kind'] = $row->pain_kind;
         $document['checked'] = $row->checked ? null : false;
         $document['warned'] = $row->warned;
+        $document['planned'] = $row->planned;
+        $document['signs'] = $row->signs;
         $written = [];
         foreach ($sets as $set) {
             $written[] = $this->writeSet($set);

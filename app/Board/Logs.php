@@ -12,6 +12,7 @@ use App\Models\Trainer;
 use App\People\Happened;
 use DateTimeImmutable;
 use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\JoinedLog;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Database\Eloquent\Collection;
@@ -26,6 +27,9 @@ final class Logs
     /** A deadlock is tried again. */
     private const TRIES = 3;
 
+    /** What may be said of a whole session. */
+    private const SAID = ['soreness', 'pain_before', 'pain_next_day', 'pain_kind', 'effort', 'signs', 'readiness'];
+
     private readonly LogDocument $documents;
 
     public function __construct(private readonly DataFolder $data, private readonly RosterRows $roster, private readonly Spacing $spacing, private readonly Happened $happened)
@@ -34,11 +38,13 @@ final class Logs
     }
 
     /**
-     * Keeps a session. The same key is kept once, so that a log that is sent again doubles nothing.
+     * Keeps a session. The same key is kept once, so that a log that is sent again doubles nothing; a log of a planned session that has one
+     * of the same day already becomes one with it.
      *
      * @return bool whether it was new
      *
      * @throws UnusableInput at the field, or where the key belongs to another client
+     * @throws StaleVersion where another log of the session says something else
      */
     public function add(Client $client, Trainer $trainer, Node $body): bool
     {
@@ -46,13 +52,21 @@ final class Logs
         $sets = $this->documents->sets($body);
         $key = $body->string('key');
 
-        return $this->once(function () use ($client, $trainer, $key, $columns, $sets): bool {
+        return $this->once(function () use ($client, $trainer, $key, $body, $columns, $sets): bool {
             if ($this->found($client, $key) !== null) {
                 return false;
             }
-            $this->put($client, $trainer, $key, null, $columns, $sets);
+            if (! self::saysAnything($columns, $sets)) {
+                throw UnusableInput::at('/sets', 'nothing was done and nothing was said: that is no session');
+            }
+            $other = $this->otherOf($client, $key, $columns);
+            if ($other === null) {
+                $this->put($client, $trainer, $key, null, $columns, $sets);
+            } else {
+                $this->join($client, $trainer, $other, $body);
+            }
 
-            return true;
+            return $other === null;
         });
     }
 
@@ -71,6 +85,46 @@ final class Logs
         } catch (UniqueConstraintViolationException) {
             return DB::transaction($act(...), self::TRIES);
         }
+    }
+
+    /**
+     * Whether a session was begun or anything was said of it: with neither it is none.
+     *
+     * @param  array<string, mixed>  $columns
+     * @param  list<array<string, mixed>>  $sets
+     */
+    private static function saysAnything(array $columns, array $sets): bool
+    {
+        $said = array_filter(array_intersect_key($columns, array_flip(self::SAID)), static fn (mixed $value): bool => $value !== null && $value !== []);
+
+        return $said !== [] || array_filter($sets, static fn (array $set): bool => $set['done'] > 0 || $set['pain'] !== null || $set['pain_kind'] !== null || ($set['faults'] ?? []) !== [] || $set['ended_by'] !== null) !== [];
+    }
+
+    /**
+     * Another log of the same planned session on the same day.
+     *
+     * @param  array<string, mixed>  $columns
+     */
+    private function otherOf(Client $client, string $key, array $columns): ?SessionRow
+    {
+        return $columns['planned'] === null ? null : SessionRow::query()->ofClient($client)->where('planned', $columns['planned'])->where('on', $columns['on'])->where('key', '<>', $key)->ordered('id')->locked()->first();
+    }
+
+    /**
+     * Writes what two logs of one session say into the one that is kept.
+     *
+     * @throws StaleVersion where they differ, unless the trainer takes the new one
+     */
+    private function join(Client $client, Trainer $trainer, SessionRow $kept, Node $body): void
+    {
+        $mine = $body->all();
+        $joined = JoinedLog::of($this->documents->write($kept, $this->setsOf($kept)), $mine);
+        if ($joined->log === null && ! $body->bool('over')) {
+            throw new StaleVersion(['log' => $this->documents->write($kept, $this->setsOf($kept)), 'differences' => $joined->differences]);
+        }
+        $log = new Node([...$joined->log ?? array_diff_key($mine, array_flip(['over', 'revision', 'open', 'device_time'])), 'key' => $kept->key]);
+        $this->remember($client, $trainer, $kept, 'edited');
+        $this->put($client, $trainer, $kept->key, $kept, [...$this->documents->session($log, $kept->on), 'edited' => true, 'open' => false], $this->documents->sets($log));
     }
 
     /** @throws UnusableInput where the key belongs to another client */
@@ -113,6 +167,16 @@ final class Logs
                     return $row->revision;
                 }
             }
+            if ($row === null && ! self::saysAnything($columns, $sets)) {
+                return $revision;
+            }
+            $other = $body->bool('open') ? null : $this->otherOf($client, $key, $columns);
+            if ($other !== null) {
+                $this->join($client, $trainer, $other, $body);
+                $row?->delete();
+
+                return $revision;
+            }
             if ($row?->edited === true) {
                 $this->remember($client, $trainer, $row, 'edited');
             }
@@ -122,6 +186,19 @@ final class Logs
             $this->put($client, $trainer, $key, $row, [...$columns, 'revision' => $revision, 'open' => $body->bool('open'), 'edited' => false], $sets);
 
             return $revision;
+        });
+    }
+
+    /** Takes a run that is thrown away off the record; it can be put back. */
+    public function throwAway(Client $client, Trainer $trainer, string $key): void
+    {
+        DB::transaction(function () use ($client, $trainer, $key): void {
+            $row = $this->found($client, $key);
+            if ($row !== null) {
+                $this->remember($client, $trainer, $row, 'removed');
+                $row->delete();
+                $this->roster->forget($client);
+            }
         });
     }
 
@@ -200,7 +277,7 @@ final class Logs
                 throw new StaleVersion(['log' => $this->documents->write($row, $this->setsOf($row))]);
             }
             $this->remember($client, $trainer, $row, 'edited');
-            $this->put($client, $trainer, $row->key, $row, [...$columns, 'revision' => $row->revision + 1, 'edited' => true, 'open' => false], $sets);
+            $this->put($client, $trainer, $row->key, $row, [...$columns, ...array_filter(['planned' => $columns['planned'] ?? $row->planned, 'signs' => $columns['signs'] ?? $row->signs, 'readiness' => $columns['readiness'] ?? $row->readiness], static fn (mixed $value): bool => $value !== null), 'revision' => $row->revision + 1, 'edited' => true, 'open' => false], $sets);
         });
     }
 

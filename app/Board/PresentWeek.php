@@ -7,27 +7,23 @@ namespace App\Board;
 use App\People\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\ProgramDates;
+use Illuminate\Support\Str;
 
 /**
  * Which week of a kept program is trained now.
  */
 final class PresentWeek
 {
-    /** Where a kept program says on which day its first week began. */
-    private const BEGAN = 'began_on';
-
-    /** A program whose first week begins today. */
-    public static function begun(Program $program): Program
+    /** A program whose first week begins today, or on another day. */
+    public static function begun(Program $program, ?DateTimeImmutable $day = null): Program
     {
-        return new Program($program->weeks, $program->title, $program->style, $program->client, $program->gaps, [...$program->x ?? [], self::BEGAN => StudioDay::today()->toDateString()]);
+        return ProgramDates::begin($program, $day ?? StudioDay::today()->toDateTimeImmutable(), strtolower((string) Str::ulid()));
     }
 
-    /** The number of the week, 1 is the first: every seven days from its beginning the next one. */
+    /** The number of the week, 1 is the first. */
     public static function of(Program $program): int
     {
-        $began = $program->x[self::BEGAN] ?? null;
-        $weeks = is_string($began) ? intdiv((int) (new DateTimeImmutable($began))->diff(StudioDay::today()->toDateTimeImmutable())->format('%r%a'), 7) : 0;
-
-        return max(1, min(count($program->weeks), 1 + $weeks));
+        return 1 + (ProgramDates::of($program)?->weekOn(StudioDay::today()->toDateTimeImmutable()) ?? 0);
     }
 }

@@ -8,18 +8,22 @@ use App\Models\Client;
 use App\Models\Trainer;
 use App\People\StudioDay;
 use App\Sessions\Audits;
+use DateTimeImmutable;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\DoseRange;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Planning\MissedSession;
 use EvenRungs\Core\Session\Block;
 use EvenRungs\Core\Session\CircuitBlock;
 use EvenRungs\Core\Session\Day;
 use EvenRungs\Core\Session\Entry;
 use EvenRungs\Core\Session\Planned;
 use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\ProgramDates;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Session\Shift;
 use EvenRungs\Core\Session\Week;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\UnusableInput;
@@ -86,9 +90,45 @@ final class SessionCommands
         return $this->inWeek($program, $week, static function (Week $found) use ($place, $day): array {
             $sessions = $found->sessions;
             $moved = $sessions[$place - 1] ?? throw UnusableInput::at('/place', 'there is no such session');
-            $sessions[$place - 1] = $moved->onDay($day);
+            $sessions[$place - 1] = ProgramDates::onDay($moved, $day);
 
             return $sessions;
+        });
+    }
+
+    /** Says of a session that it was missed, or that it was not. */
+    public function miss(Client $client, Trainer $trainer, int $version, int $week, int $place, bool $missed): void
+    {
+        $this->change($client, $trainer, $version, $missed ? 'Session missed' : 'Session not missed', fn (Program $program): Program => $program->changeSession($week - 1, $place - 1, static fn (Session $session): Session => ProgramDates::missed($session, $missed)));
+    }
+
+    /**
+     * What can become of a session that is missed.
+     *
+     * @throws UnusableInput when there is no such session, or the program has no days
+     */
+    public function ifMissed(Client $client, int $week, int $place): MissedSession
+    {
+        $program = $this->boards->program($client);
+        $dates = $program === null ? null : ProgramDates::of($program);
+        if ($program === null || $dates === null || ! isset($program->weeks[$week - 1]->sessions[$place - 1])) {
+            throw UnusableInput::at('/place', 'there is no such session');
+        }
+
+        return MissedSession::of($program, $dates, $week - 1, $place - 1, StudioDay::today()->toDateTimeImmutable(), $this->boards->person($client), $this->data->library(), $this->boards->style($client));
+    }
+
+    /**
+     * On which day the program begins, and when the client is away or it goes on later.
+     *
+     * @param  list<Shift>  $shifts
+     */
+    public function dates(Client $client, Trainer $trainer, int $version, DateTimeImmutable $began, array $shifts): void
+    {
+        $this->change($client, $trainer, $version, 'Days of the program', static function (Program $program) use ($began, $shifts): Program {
+            $dates = ProgramDates::of($program) ?? ProgramDates::of(PresentWeek::begun($program, $began));
+
+            return (ProgramDates::of($dates?->beginningOn($began) ?? $program) ?? $dates)?->shiftedBy($shifts) ?? $program;
         });
     }
 
@@ -109,7 +149,7 @@ final class SessionCommands
         $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $program): void {
             $before = $this->ledger->state($locked, $this->boards->program($locked));
             $weeks = array_map(fn (Week $week): Week => $week->withSessions(array_map($this->told(...), $week->sessions)), $program->weeks);
-            $own = new Program($weeks, $program->title ?? sprintf('%s: taken over', $locked->name), $this->boards->style($locked)->id, $this->boards->person($locked), $program->gaps, $program->x);
+            $own = PresentWeek::begun(new Program($weeks, $program->title ?? sprintf('%s: taken over', $locked->name), $this->boards->style($locked)->id, $this->boards->person($locked), $program->gaps, $program->x));
             $row = $this->ledger->begin($locked, $own);
             $this->ledger->record($locked, $trainer, 'Program taken over', $before, [...$this->ledger->state($locked, $own), 'new_program' => $row->id]);
         });

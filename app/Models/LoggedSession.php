@@ -27,6 +27,9 @@ use Illuminate\Support\Carbon;
  * @property array<string, list<string>>|null $ticks  by ladder
  * @property ?string $pain_kind  said of the whole session
  * @property bool $checked  whether somebody watched the form
+ * @property ?string $planned  key of the planned session that it is of
+ * @property list<string>|null $signs  that were there; null where nobody asked
+ * @property ?int $readiness  0 to 10
  * @property list<string>|null $warned  what was warned of before it
  * @property ?string $device_time  what the clock of the device said, where it was off
  * @property ?Carbon $received_at  when it came in, then
@@ -38,11 +41,11 @@ final class LoggedSession extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['device_time', 'received_at', 'studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes', 'revision', 'edited', 'open', 'ticks', 'pain_kind', 'checked', 'warned'];
+    protected $fillable = ['device_time', 'received_at', 'studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes', 'revision', 'edited', 'open', 'ticks', 'pain_kind', 'checked', 'warned', 'planned', 'signs', 'readiness'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['received_at' => 'datetime', 'soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer', 'effort' => 'integer', 'minutes' => 'integer', 'revision' => 'integer', 'edited' => 'boolean', 'open' => 'boolean', 'ticks' => 'array', 'checked' => 'boolean', 'warned' => 'array'];
+        return ['received_at' => 'datetime', 'soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer', 'effort' => 'integer', 'minutes' => 'integer', 'revision' => 'integer', 'edited' => 'boolean', 'open' => 'boolean', 'ticks' => 'array', 'checked' => 'boolean', 'warned' => 'array', 'signs' => 'array', 'readiness' => 'integer'];
     }
 }

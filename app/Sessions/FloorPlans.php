@@ -10,10 +10,15 @@ use App\Board\Insistence;
 use App\Board\LogDocument;
 use App\Board\Spacing;
 use App\Models\Client;
+use App\Models\LoggedSession as LoggedRow;
 use App\Models\Studio;
 use App\People\StudioDay;
+use DateTimeImmutable;
+use EvenRungs\Core\Body\Age;
 use EvenRungs\Core\Body\Client as Person;
+use EvenRungs\Core\Body\Goal;
 use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Hold;
 use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
@@ -26,6 +31,7 @@ use EvenRungs\Core\Ladder\Cue;
 use EvenRungs\Core\Ladder\Fault;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Planning\GroupMember;
 use EvenRungs\Core\Planning\GroupPlace;
 use EvenRungs\Core\Session\CircuitBlock;
 use EvenRungs\Core\Session\Segment;
@@ -51,8 +57,12 @@ final class FloorPlans
     {
     }
 
-    /** @return array<string, mixed> */
-    public function ofClient(Studio $studio, Client $client, Session $session): array
+    /**
+     * @param  ?string  $planned  key of the session in its program
+     * @param  ?DateTimeImmutable  $date  for which it is planned
+     * @return array<string, mixed>
+     */
+    public function ofClient(Studio $studio, Client $client, Session $session, ?string $planned = null, ?DateTimeImmutable $date = null): array
     {
         $this->planner->checkMayRun($client);
         $library = $this->data->library();
@@ -71,7 +81,7 @@ final class FloorPlans
             }
         }
 
-        return $this->plan($studio, $client->name, $session, $time->timeline, [['client' => $client->id, 'name' => $client->name]], $sets, [...($warning === null ? [] : [$warning]), ...$left], array_filter($kept, is_string(...)));
+        return $this->plan($studio, $client->name, $session, $time->timeline, [$this->member($studio, $client->id, $client->name, $person)], $sets, [...($warning === null ? [] : [$warning]), ...$left], array_filter($kept, is_string(...)), $planned, $date, [self::mayOpen($person)]);
     }
 
     /**
@@ -107,37 +117,38 @@ final class FloorPlans
     }
 
     /**
-     * @param  array<string, string>  $names  of the members, by client
+     * @param  list<GroupMember>  $members
      * @param  list<list<GroupPlace>>  $stations  of the only block of the session
      * @return array<string, mixed>
      */
-    public function ofGroup(Studio $studio, array $names, Session $session, array $stations): array
+    public function ofGroup(Studio $studio, array $members, Session $session, array $stations): array
     {
         $timeline = SessionTime::of($session, $this->data->library())->timeline;
-        $members = array_keys($names);
+        $ids = array_map(static fn (GroupMember $member): string => $member->id, $members);
         $sets = [];
         foreach ($timeline as $i => $segment) {
             foreach ($segment->kind === SegmentKind::Work ? $stations[(int) $segment->entry] : [] as $place) {
                 if ($place->rung !== null && $place->dose !== null) {
                     foreach (RunSheet::ofMember($i, $segment, $place->rung, $place->dose) as $set) {
-                        $sets[] = [(int) array_search($place->member, $members, true), $place->rung, $place->dose, $set];
+                        $sets[] = [(int) array_search($place->member, $ids, true), $place->rung, $place->dose, $set];
                     }
                 }
             }
         }
 
-        return $this->plan($studio, 'Group', $session, $timeline, array_map(static fn (string $id, string $name): array => ['client' => $id, 'name' => $name], $members, $names), $sets);
+        return $this->plan($studio, 'Group', $session, $timeline, array_map(fn (GroupMember $each): array => $this->member($studio, $each->id, $each->client->name, $each->client), $members), $sets, mayOpen: array_map(static fn (GroupMember $each): bool => self::mayOpen($each->client), $members));
     }
 
     /**
      * @param  list<Segment>  $timeline
-     * @param  list<array{client: string, name: string}>  $members
+     * @param  list<array<string, mixed>>  $members
      * @param  list<array{int, Rung, Dose, FloorSet}>  $sets  each with its member, rung and dose
      * @param  list<string>  $warnings  to be read before the start
      * @param  array<string, string>  $kept  why a barred rung is done all the same, by rung
+     * @param  list<bool>  $mayOpen  of each member, whether a hold may run to the first fault
      * @return array<string, mixed>
      */
-    private function plan(Studio $studio, string $title, Session $session, array $timeline, array $members, array $sets, array $warnings = [], array $kept = []): array
+    private function plan(Studio $studio, string $title, Session $session, array $timeline, array $members, array $sets, array $warnings = [], array $kept = [], ?string $planned = null, ?DateTimeImmutable $date = null, array $mayOpen = []): array
     {
         $last = [];
         foreach ($sets as $i => [$member, $rung, , $set]) {
@@ -152,10 +163,13 @@ final class FloorPlans
 
         return [
             'title' => $title,
+            'planned' => $planned,
+            'date' => $date?->format('Y-m-d'),
+            'easy' => LoggedSession::EASY,
             'day' => $session->day->value,
             'segments' => array_map(fn (Segment $segment): array => $this->segment($segment, $session), $timeline),
             'members' => $members,
-            'sets' => array_map(static fn (array $each): array => self::set(...[...$each, $each[3]->spans[0]->segment === $last[$each[0].' '.$each[1]->ladder]]), $sets),
+            'sets' => array_map(static fn (array $each, int $i): array => [...self::set(...[...$each, $each[3]->spans[0]->segment === $last[$each[0].' '.$each[1]->ladder]]), 'twin' => self::twin($sets, $i), 'can_open' => $mayOpen[$each[0]] && $each[2]->measure instanceof Hold], $sets, array_keys($sets)),
             'rungs' => $rungs,
             'ladders' => $ladders,
             'stop' => ['words' => LoggedSession::STOP_WORDS, 'over' => LoggedSession::STOP_OVER, 'kinds' => array_values(array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops())))],
@@ -165,6 +179,56 @@ final class FloorPlans
             'warnings' => $warnings,
             'all_faults' => array_map(static fn (Fault $fault): array => ['id' => $fault->id, 'name' => $fault->name, 'cue' => $fault->text], array_values($this->data->library()->faults)),
         ];
+    }
+
+    /**
+     * The set of the other side that is worked at in the same moments, as alternating sides are.
+     *
+     * @param  list<array{int, Rung, Dose, FloorSet}>  $sets
+     */
+    private static function twin(array $sets, int $i): ?int
+    {
+        foreach ($sets as $k => [$member, $rung, , $set]) {
+            if ($k !== $i && $member === $sets[$i][0] && $rung === $sets[$i][1] && $set->side !== $sets[$i][3]->side && $set->spans == $sets[$i][3]->spans) {
+                return $k;
+            }
+        }
+
+        return null;
+    }
+
+    /** Time to the first fault is not for everybody, whatever the style. */
+    private static function mayOpen(Person $person): bool
+    {
+        $age = Age::of($person);
+
+        return ! $person->hasMedicalLimit() && $person->goal !== Goal::Rehab && ! $age->isUnderAge() && ! $age->isOld();
+    }
+
+    /** @return array<string, mixed> who trains, with what is asked of them and what they said today already */
+    private function member(Studio $studio, string $id, string $name, Person $person): array
+    {
+        $signs = [];
+        $readiness = false;
+        foreach ($person->limits as $limit) {
+            foreach ($limit->rule->signs as $sign) {
+                $signs[$sign->value] = ['id' => $sign->value, 'name' => $sign->label()];
+            }
+            $readiness = $readiness || $limit->rule->asksReadiness;
+        }
+
+        return ['client' => $id, 'name' => $name, 'signs' => array_values($signs), 'readiness' => $readiness, 'said' => (object) $this->said($studio, $id)];
+    }
+
+    /** @return array<string, int> soreness and pain as they were said today */
+    private function said(Studio $studio, string $client): array
+    {
+        $said = [];
+        foreach (LoggedRow::query()->ofStudio($studio->id)->where('client_id', $client)->where('on', StudioDay::today()->toDateString())->ordered('id')->get() as $row) {
+            $said = [...$said, ...array_filter(['soreness' => $row->soreness, 'pain_before' => $row->pain_before], is_int(...))];
+        }
+
+        return $said;
     }
 
     /** @return array<string, mixed> */

@@ -22,6 +22,8 @@ final class LimitRule
      * @param  ?Seconds  $flatUnder  unbroken time flat on the back in a set, both sides together, stays under this
      * @param  string  $caution  the usual caution, shown where the decision is made and on the sheet
      * @param  string  $refer  what is said while a medical limit has no clearance
+     * @param  list<Sign>  $signs  that are asked after a session
+     * @param  bool  $asksReadiness  whether it is asked before a session how ready the client feels
      */
     public function __construct(
         public readonly string $id,
@@ -33,6 +35,8 @@ final class LimitRule
         public readonly ?Seconds $flatUnder,
         public readonly string $caution,
         public readonly string $refer,
+        public readonly array $signs = [],
+        public readonly bool $asksReadiness = false,
     ) {
     }
 

@@ -109,6 +109,12 @@ final class Session
         return $this->withBlocks(array_values($blocks));
     }
 
+    /** @param  array<string, mixed>|null  $x */
+    public function withX(?array $x): self
+    {
+        return new self($this->day, $this->kind, $this->blocks, $this->warmUp, $this->coolDown, $this->change, $this->claimed, $x);
+    }
+
     public function onDay(Day $day): self
     {
         return new self($day, $this->kind, $this->blocks, $this->warmUp, $this->coolDown, $this->change, $this->claimed, $this->x);

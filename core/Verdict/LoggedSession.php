@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Verdict;
 
 use DateTimeImmutable;
+use EvenRungs\Core\Body\Sign;
 
 /**
  * What was done on one ladder on one day.
@@ -19,6 +20,9 @@ final class LoggedSession
 
     /** From here on no direct work, 0 to 10. */
     public const SORE_FROM = 4;
+
+    /** The effort that "easy" stands for, 0 to 10: Foster C et al. (2001) J Strength Cond Res 15(1):109–115, from memory. */
+    public const EASY = 2;
 
     /** What the floor says when pain stops. */
     public const STOP_WORDS = 'Pain over 5, or pain that is sharp, spreading, numb or giving way: a clinician sees the client before the next session.';
@@ -40,6 +44,7 @@ final class LoggedSession
      * @param  list<string>|null  $ticks  those of TICKS that were ticked; null where nobody was asked
      * @param  ?PainKind  $painKind  said of the whole session; it counts for every ladder of it
      * @param  bool  $checked  whether somebody watched the form
+     * @param  list<Sign>  $signs  that were there
      */
     public function __construct(
         public readonly DateTimeImmutable $date,
@@ -50,6 +55,7 @@ final class LoggedSession
         public readonly ?array $ticks = null,
         public readonly ?PainKind $painKind = null,
         public readonly bool $checked = true,
+        public readonly array $signs = [],
     ) {
     }
 
@@ -70,13 +76,14 @@ final class LoggedSession
             $this->ticks === null || $other->ticks === null ? $this->ticks ?? $other->ticks : array_values(array_intersect($this->ticks, $other->ticks)),
             array_values($all)[0] ?? array_values($stops)[0] ?? ($this->checked === $other->checked ? null : ($this->checked ? $other : $this)->stoppingKind()) ?? $this->painKind ?? $other->painKind,
             $this->checked || $other->checked,
+            array_values(array_unique([...$this->signs, ...$other->signs], SORT_REGULAR)),
         );
     }
 
     /** Whether a set was begun or anything was said: a session with neither is none. */
     public function isReported(): bool
     {
-        return $this->soreness !== null || $this->painBefore !== null || $this->painNextDay !== null || $this->painKind !== null
+        return $this->soreness !== null || $this->painBefore !== null || $this->painNextDay !== null || $this->painKind !== null || $this->signs !== []
             || array_filter($this->sets, static fn (LoggedSet $set): bool => $set->isReported()) !== [];
     }
 

@@ -141,6 +141,9 @@ final class Matter
         if ($before !== null && $session->worstPain() > $before->worstPain()) {
             $found[] = new Miss('pain was more than the session before', 'No more pain than the time before.');
         }
+        foreach ($session->signs as $sign) {
+            $found[] = new Miss(sprintf('there was a sign: %s', lcfirst($sign->label())), 'A session without it, on the rung below where it comes again.');
+        }
         foreach ($session->unticked() as $tick) {
             $found[] = new Miss(sprintf('"%s" was not ticked', lcfirst($tick)), sprintf('"%s" ticked.', $tick));
         }

@@ -69,7 +69,7 @@ final class GroupController extends Controller
         $members = $this->groups->members($this->trainer(), $body);
         $stations = $this->groups->stations($body);
 
-        return new JsonResponse($plans->ofGroup($this->trainer()->studio, self::names($members), $this->groups->session($body, count($stations)), array_map(fn (Ladder $ladder): array => $this->groups->places($ladder, $members), $stations)));
+        return new JsonResponse($plans->ofGroup($this->trainer()->studio, $members, $this->groups->session($body, count($stations)), array_map(fn (Ladder $ladder): array => $this->groups->places($ladder, $members), $stations)));
     }
 
     /**

@@ -43,6 +43,13 @@ final class LogController extends Controller
         return new JsonResponse(['revision' => $this->logs->run($client, $this->trainer(), $key, Body::read($request, 'LogRunRequest'))]);
     }
 
+    public function throwAway(Client $client, string $key): JsonResponse
+    {
+        $this->logs->throwAway($client, $this->trainer(), $key);
+
+        return new JsonResponse(null, 204);
+    }
+
     public function one(Client $client, int $session): JsonResponse
     {
         return new JsonResponse($this->logs->one($client, $session));

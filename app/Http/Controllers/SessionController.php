@@ -14,7 +14,10 @@ use App\Sessions\Audits;
 use App\Sessions\Bench;
 use App\Sessions\FloorPlans;
 use EvenRungs\Core\Body\Client as Person;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Session\ProgramDates;
 use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Session\Shift;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
@@ -77,7 +80,10 @@ final class SessionController extends Controller
     /** Everything a device needs to run it. */
     public function floor(Client $client, int $week, int $session, FloorPlans $plans): JsonResponse
     {
-        return new JsonResponse($plans->ofClient($this->trainer()->studio, $client, $this->found($client, $week, $session)));
+        $found = $this->found($client, $week, $session);
+        $program = $this->boards->program($client) ?? abort(404);
+
+        return new JsonResponse($plans->ofClient($this->trainer()->studio, $client, $found, ProgramDates::keys($program)[$week - 1][$session - 1], ProgramDates::of($program)?->session($week - 1, $session - 1)));
     }
 
     private function found(Client $client, int $week, int $session): Session
@@ -120,6 +126,42 @@ final class SessionController extends Controller
         $plain = static fn (array $findings): array => array_values(array_map(static fn (array $finding): array => array_diff_key($finding, ['key' => 0]), $findings));
 
         return new JsonResponse(['breaks' => $plain(array_diff_key($new, $old)), 'mends' => $plain(array_diff_key($old, $new))]);
+    }
+
+    public function miss(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'SessionMissedRequest');
+        $this->commands->miss($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->int('place'), $body->bool('missed'));
+
+        return $this->board($client);
+    }
+
+    /** The next day that can take a missed session, or what the week loses; nothing is stored. */
+    public function checkMissed(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'SessionPlaceRequest');
+        $offer = $this->commands->ifMissed($client, $body->int('week'), $body->int('place'));
+
+        return new JsonResponse(['day' => $offer->day?->value, 'on' => $offer->on?->format('Y-m-d'), 'loses' => $offer->loses]);
+    }
+
+    /** The day a program begins, and the days on which the client is away. */
+    public function dates(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'ProgramDaysRequest');
+        $shifts = $body->each('shifts', static function (Node $each): Shift {
+            try {
+                $from = $each->optionalDay('from') ?? throw UnusableInput::at($each->path('from'), 'is needed');
+                $to = $each->optionalDay('to');
+
+                return $to === null ? new Shift($from, $each->int('weeks')) : Shift::away($from, $to);
+            } catch (InvalidValue $e) {
+                throw UnusableInput::at($each->path('to'), $e->getMessage());
+            }
+        });
+        $this->commands->dates($client, $this->trainer(), $body->int('version'), $body->optionalDay('began') ?? throw UnusableInput::at('/began', 'is needed'), $shifts);
+
+        return $this->board($client);
     }
 
     public function mend(Request $request, Client $client): JsonResponse

@@ -12,6 +12,7 @@ use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Session\Day;
+use EvenRungs\Core\Session\ProgramDates;
 use EvenRungs\Core\Session\Session;
 
 final class HardDaySpacing implements Rule
@@ -84,7 +85,7 @@ final class HardDaySpacing implements Rule
             $offered = $program->client?->days === null || 60_000 * $program->client->minutesOn($day) >= $session->time->time->total()->ms;
             $clash = array_filter($others, static fn (array $other): bool => $other[0] === $then || ($other[1] && abs($other[0] - $then) <= 1));
             if ($day !== $session->session->day && $offered && $clash === [] && ! $week->liftsHeavyOn($day) && ! $this->liftsHeavyAfter($program, $then)) {
-                return $this->repairs->session(sprintf('Move it to %s.', $day->label()), $session, static fn (Session $found): Session => $found->onDay($day));
+                return $this->repairs->session(sprintf('Move it to %s.', $day->label()), $session, static fn (Session $found): Session => ProgramDates::onDay($found, $day));
             }
         }
 

@@ -15,6 +15,7 @@ use EvenRungs\Core\Body\Age;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Planning\Refit;
 use EvenRungs\Core\Session\Day;
+use EvenRungs\Core\Session\ProgramDates;
 use EvenRungs\Core\Session\Session;
 
 final class TimeBudget implements Rule
@@ -64,7 +65,7 @@ final class TimeBudget implements Rule
         $taken = array_map(static fn (AuditedSession $each): Day => $each->session->day, $program->weeks[$session->place[0]]->sessions);
         foreach (Day::cases() as $day) {
             if (! in_array($day, $taken, true) && 60_000 * ($program->clientFor($session)?->minutesOn($day) ?? 0) >= $session->time->time->total()->ms) {
-                return $this->repairs->session(sprintf('Move it to %s.', $day->label()), $session, static fn (Session $found): Session => $found->onDay($day));
+                return $this->repairs->session(sprintf('Move it to %s.', $day->label()), $session, static fn (Session $found): Session => ProgramDates::onDay($found, $day));
             }
         }
 
