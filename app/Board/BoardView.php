@@ -31,6 +31,7 @@ use EvenRungs\Core\Session\ProgramDates;
 use EvenRungs\Core\Session\RestBlock;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Session\Shift;
 use EvenRungs\Core\Session\Unwritten;
 use EvenRungs\Core\Session\Week;
 use EvenRungs\Formats\DataFolder;
@@ -68,6 +69,8 @@ final class BoardView
             'spread' => DirectionLevels::of($board->placements)->spread(),
             'week' => $week === null ? null : $this->week($week, $board),
             'weeks' => count($board->program->weeks ?? []),
+            'present_week' => $board->program === null ? 1 : PresentWeek::of($board->program),
+            'dates' => self::dates($board),
             'week_days' => array_map(static fn (int $w): array => self::days($board, $w), array_keys($board->program->weeks ?? [])),
             'title' => $board->program?->title,
             'aims' => array_values(array_filter($board->record->aims ?? [], $this->data->library()->hasRung(...))),
@@ -217,6 +220,14 @@ final class BoardView
             'gaps' => self::gaps($week, $board),
             'notes' => array_values(array_filter($week->x ?? [], is_string(...))),
         ];
+    }
+
+    /** @return array<string, mixed>|null when the program begins and what moves it on; null where nobody said */
+    private static function dates(Board $board): ?array
+    {
+        $dates = $board->program === null ? null : ProgramDates::of($board->program);
+
+        return $dates === null ? null : ['began' => $dates->began->format('Y-m-d'), 'shifts' => array_map(static fn (Shift $shift): array => $shift->to === null ? $shift->toArray() : array_diff_key($shift->toArray(), ['weeks' => 0]), $dates->shifts)];
     }
 
     /** @return array{from: ?string, to: ?string} the days of a week, ISO; null where nobody said when the program begins */

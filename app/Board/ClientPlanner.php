@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Board;
 
 use App\Models\Client;
+use App\People\StudioDay;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Body\SafetyScreen;
 use EvenRungs\Core\Placement\Steps;
@@ -14,6 +15,8 @@ use EvenRungs\Core\Planning\ProgramEdit;
 use EvenRungs\Core\Planning\ProgramRefit;
 use EvenRungs\Core\Planning\WeekPlanner;
 use EvenRungs\Core\Session\Program as Plan;
+use EvenRungs\Core\Session\ProgramDates;
+use EvenRungs\Core\Session\Shift;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\UnusableInput;
@@ -41,7 +44,13 @@ final class ClientPlanner
         $this->checkMayPlan($client);
         $planner = new WeekPlanner($this->data->library(), $this->boards->style($client), $this->data->goals());
 
-        return PresentWeek::begun($planner->plan($this->boards->person($client), $weeks, $calendar ?? Calendar::of($this->boards->program($client))));
+        $old = $this->boards->program($client);
+        $planned = PresentWeek::begun($planner->plan($this->boards->person($client), $weeks, $calendar ?? Calendar::of($old)));
+        $today = StudioDay::today()->toDateTimeImmutable();
+        // who will be away is away from the new program too
+        $away = array_values(array_filter(($old === null ? null : ProgramDates::of($old))->shifts ?? [], static fn (Shift $shift): bool => $shift->to !== null && $shift->to >= $today));
+
+        return ProgramDates::of($planned)?->shiftedBy($away) ?? $planned;
     }
 
     public function plannedIfAllowed(Client $client, int $weeks): ?Plan

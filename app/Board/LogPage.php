@@ -11,6 +11,7 @@ use App\Models\LoggedSet as SetRow;
 use EvenRungs\Core\Load\WeekLoad;
 use EvenRungs\Core\Session\Day;
 use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Core\Verdict\PainKind;
 use EvenRungs\Formats\DataFolder;
 use Illuminate\Support\Collection;
@@ -44,6 +45,7 @@ final class LogPage
             'sessions' => $rows->map(fn (SessionRow $row): array => $this->shown($row, $sets->get($row->id, new Collection), isset($edited[$row->key])))->all(),
             'verdicts' => $this->verdicts->of($client),
             'holds' => (object) $this->evenness->rule($board)->reasons(),
+            'easy' => LoggedSession::EASY,
             'removed' => $this->logs->removed($client),
             'load' => $this->load($client, $board),
             'stop' => $board->client->openStop() === null ? null : ['on' => $board->client->openStop()->on->format('Y-m-d'), 'kind' => PainKind::tryFrom($board->client->openStop()->kind)?->symptom() ?? 'pain'],

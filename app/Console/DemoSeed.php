@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Board\BoardLoader;
 use App\Board\ClientCommands;
+use App\Board\Ledger;
 use App\Board\TestDays;
 use App\Models\Client;
 use App\Models\LadderChange;
@@ -12,6 +14,7 @@ use App\Models\LogChange;
 use App\Models\LoggedSession;
 use App\Models\OwnStyle;
 use App\Models\OwnWord;
+use App\Models\Program;
 use App\Models\SessionTemplate;
 use App\Models\Studio;
 use App\Models\Trainer;
@@ -19,6 +22,7 @@ use App\Models\VerdictAnswer;
 use App\People\Erasure;
 use App\People\Role;
 use EvenRungs\Core\Ladder\Name;
+use EvenRungs\Core\Session\ProgramDates;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\Schemas;
@@ -37,7 +41,7 @@ final class DemoSeed extends Command
 
     protected $description = 'Seed the demo studio when the database is empty';
 
-    public function handle(ClientCommands $commands, TestDays $days, SimulatedLogs $logs): int
+    public function handle(ClientCommands $commands, TestDays $days, SimulatedLogs $logs, BoardLoader $boards, Ledger $ledger): int
     {
         if ($this->option('many') !== null) {
             return $this->many((int) $this->option('many'), $commands, $logs);
@@ -52,7 +56,7 @@ final class DemoSeed extends Command
 
             return self::FAILURE;
         }
-        DB::transaction(function () use ($scenario, $commands, $days, $logs): void {
+        DB::transaction(function () use ($scenario, $commands, $days, $logs, $boards, $ledger): void {
             $studio = $scenario->child('studio');
             if ($this->option('again')) {
                 $this->remove($scenario->each('trainers', static fn (Node $each): string => $each->string('email')));
@@ -72,6 +76,7 @@ final class DemoSeed extends Command
             $this->clearances($scenario, $record, $commands);
             $this->testDays($scenario, $record, $days);
             $scenario->each('logs', fn (Node $each): int => $logs->fill($this->client($each, $record), $this->trainer($record), $each->int('weeks'), $each->int('seed'), $each->int('clean_percent'), $each->optionalString('weak_side')));
+            self::beginOnMonday($record, $boards, $ledger);
             foreach ($scenario->child('words')->keys() as $words) {
                 OwnWord::query()->create(['studio_id' => $record->id, 'words' => $words, 'key' => Name::key($words), 'rung' => $scenario->child('words')->string($words)]);
             }
@@ -145,6 +150,16 @@ final class DemoSeed extends Command
                 'document' => $document,
                 'aims' => $scenario->child('aims')->strings((string) $document['name']),
             ]));
+        }
+    }
+
+    /** Whatever weekday the demo is made on, its programs have begun on the Monday before. */
+    private static function beginOnMonday(Studio $studio, BoardLoader $boards, Ledger $ledger): void
+    {
+        $monday = Carbon::today()->startOfWeek(Carbon::MONDAY)->toDateTimeImmutable();
+        foreach (Program::query()->ofStudio($studio->id)->get() as $row) {
+            $program = $boards->read($row);
+            $row->update(['document' => $ledger->written(ProgramDates::of($program)?->beginningOn($monday) ?? $program)]);
         }
     }
 

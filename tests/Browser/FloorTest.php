@@ -123,6 +123,117 @@ final class FloorTest extends BrowserTestCase
         self::assertSame([count($plan['sets']), 6, (int) round(($total - $target + 7.2) / 60)], [count($log['sets']), $log['effort'], $log['minutes']]);
     }
 
+    public function test_a_session_as_planned_is_logged_with_four_taps(): void
+    {
+        $this->withFakeClock();
+        $this->signIn();
+        $client = $this->client('Maren Tidewell');
+        $this->open("/clients/{$client}/week");
+        $this->css('button[aria-label^="Run the session"]')->click();
+        $this->button('Start')->click();
+        $this->pass(3600);
+        $this->waitForText('The session is over');
+        self::assertSame([], array_filter(array_column($this->api("/clients/{$client}/logs")['verdicts'], 'rule'), static fn (string $rule): bool => $rule === 'earned.step'), 'nothing is preset');
+        $this->button('As planned, clean, breathing, easy, no pain')->click();
+        $this->button('Finish')->click();
+        $this->waitUntilSent();
+        $log = $this->newestLog('Maren Tidewell');
+        foreach ($log['sets'] as $set) {
+            self::assertSame([$set['target'], [], 0, 2, true], [$set['done'], $set['faults'], $set['pain'], $set['effort'], $set['breathing']]);
+        }
+        self::assertSame([5], array_values(array_unique(array_map(count(...), $log['ticks']))));
+        self::assertSame('done', array_column($this->api("/clients/{$client}/board")['week']['sessions'], 'state', 'key')[$log['planned']]);
+        $this->open("/clients/{$client}/week");
+        $this->waitForText('done');
+    }
+
+    public function test_what_nobody_answered_is_answered_once_at_the_end_and_each_set_can_still_say_otherwise(): void
+    {
+        $this->withFakeClock();
+        $this->putOnFloor('Maren Tidewell');
+        $this->button('Start')->click();
+        $this->pass(3600);
+        $this->waitForText('The session is over');
+        foreach (['Clean, breathing', 'Every tick of every ladder'] as $tap) {
+            $this->element(WebDriverBy::xpath(sprintf('//*[@aria-label="For the rest"]//button[contains(., "%s")]', $tap)))->click();
+        }
+        $this->element(WebDriverBy::xpath('//*[@aria-label="For the rest"]//button[@aria-label="Pain: 0"]'))->click();
+        $this->css('button[aria-label="Effort of each set: 4"]')->click();
+        $this->css('button[aria-label="Effort of the whole session: 5"]')->click();
+        // a set that was answered late keeps what is said of it alone
+        $this->css('[aria-label="Sets so far"] button')->click();
+        $this->element(WebDriverBy::xpath('//*[@data-set]//button[@aria-label="Pain: 2"]'))->click();
+        $this->button('Finish')->click();
+        $this->waitUntilSent();
+        $log = $this->newestLog('Maren Tidewell');
+        self::assertSame([4], array_values(array_unique(array_column($log['sets'], 'effort'))));
+        self::assertSame([0, 2], array_values(array_unique(array_column(array_reverse($log['sets']), 'pain'))));
+        self::assertSame([[]], array_values(array_unique(array_column($log['sets'], 'faults'), SORT_REGULAR)));
+        self::assertCount(count($log['sets']), array_column($log['sets'], 'faults'));
+    }
+
+    public function test_a_run_that_nobody_touched_is_no_session_and_one_left_half_way_asks_what_became_of_it(): void
+    {
+        $this->putOnFloor('Maren Tidewell');
+        $this->button('Start')->click();
+        $this->open('/floor');
+        $this->waitForText('Before the first set');
+        self::assertSame([], $this->api('/clients/'.$this->client('Maren Tidewell').'/logs')['sessions']);
+
+        $this->button('Start')->click();
+        $this->button('Skip')->click();
+        $this->button('As planned, clean, easy, no pain')->click();
+        $this->waitUntilSent();
+        self::assertCount(1, $this->api('/clients/'.$this->client('Maren Tidewell').'/logs')['sessions']);
+        $this->browser->executeScript('window.onbeforeunload = null;');
+        $this->open('/floor');
+        $this->waitForText('What became of this session?');
+        $this->button('Throw it away')->click();
+        self::assertCount(1, $this->api('/clients/'.$this->client('Maren Tidewell').'/logs')['sessions'], 'one tap asks');
+        $this->button('Throw it away: tap again')->click();
+        $this->waitForText('Nobody is on the floor');
+        $page = $this->api('/clients/'.$this->client('Maren Tidewell').'/logs');
+        self::assertSame([0, 1], [count($page['sessions']), count($page['removed'])]);
+    }
+
+    public function test_an_open_hold_ends_with_its_fault_and_the_card_follows_unless_it_is_held(): void
+    {
+        $this->withFakeClock();
+        $this->putOnFloor('Maren Tidewell');
+        $plan = $this->api('/clients/'.$this->client('Maren Tidewell').'/floor/1/1');
+        [$hold, $at] = $this->segment($plan, static fn (array $each): bool => $each['what'] === 'work' && array_filter($plan['sets'], static fn (array $set): bool => $set['can_open'] && $set['rung'] === $each['rung']) !== []);
+        $this->button('Start')->click();
+        $this->pass($at + 1);
+        $this->button('Hold to the first fault')->click();
+        $this->pass(11.4);
+        $this->waitForText('to the first fault');
+        $this->css('[role="group"][aria-label="End the set"] button')->click();
+        $this->waitForText('Say: ');
+        $done = (float) $this->css('[data-done]')->getText();
+        self::assertEqualsWithDelta(12.4, $done, 0.3);
+
+        $first = $this->css('[data-set]')->getAttribute('data-set');
+        $this->button('Skip')->click();
+        $this->pass(0.1);
+        $this->button('Skip')->click();
+        $this->browser->wait(15, 100)->until(fn (): bool => $this->css('[data-set]')->getAttribute('data-set') !== $first, 'the card never followed');
+        $this->element(WebDriverBy::xpath('(//*[@aria-label="Sets so far"]/button)[1]'))->click();
+        $this->button('Hold here')->click();
+        $held = $this->css('[data-set]')->getAttribute('data-set');
+        $this->button('Skip')->click();
+        $this->button('Skip')->click();
+        $this->waitForText('Held here: let go');
+        self::assertSame($held, $this->css('[data-set]')->getAttribute('data-set'));
+        $this->button('Held here: let go')->click();
+        self::assertNotSame($held, $this->css('[data-set]')->getAttribute('data-set'));
+        $this->waitUntilSent();
+        $sets = $this->newestLog('Maren Tidewell')['sets'];
+        $open = array_values(array_filter($sets, static fn (array $set): bool => ($set['open'] ?? false) === true));
+        self::assertCount(1, $open);
+        self::assertEqualsWithDelta(12.4, $open[0]['done'], 0.3);
+        self::assertSame([$open[0]['ended_by']], $open[0]['faults']);
+    }
+
     public function test_the_count_does_not_drift_over_twenty_minutes_of_which_most_were_hidden(): void
     {
         $this->withFakeClock();
@@ -179,7 +290,7 @@ final class FloorTest extends BrowserTestCase
             TestServer::start();
         }
         $this->waitUntilSent();
-        self::assertSame([1, 2], array_values(array_filter(array_column($this->newestLog('Maren Tidewell')['sets'], 'pain'))));
+        self::assertSame([1, 1, 2], array_values(array_filter(array_column($this->newestLog('Maren Tidewell')['sets'], 'pain'))), 'the first is an alternating set: told once, for both sides');
 
         $this->browser->executeScript('window.onbeforeunload = null;');
         $this->open('/floor');
@@ -225,7 +336,7 @@ final class FloorTest extends BrowserTestCase
         }
         $this->waitUntilSent();
         $told = array_map(static fn (array $set): array => [$set['pain'], $set['effort'] ?? null], array_filter($this->newestLog('Maren Tidewell')['sets'], static fn (array $set): bool => isset($set['pain'])));
-        self::assertSame([[$pain, $effort]], array_values($told), 'one set, as it was tapped last');
+        self::assertSame([[$pain, $effort], [$pain, $effort]], array_values($told), 'the two sides of one set, as they were tapped last');
     }
 
     public function test_two_clients_at_once_offline_and_online_again(): void

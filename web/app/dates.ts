@@ -40,6 +40,15 @@ export function longDate(iso: string): string {
       });
 }
 
+/** A day without its year, and with its weekday where that is wanted. */
+export function dayAndMonth(iso: string, weekday = false): string {
+  return new Date(`${iso}T12:00:00`).toLocaleDateString(locales[studio.date_format], {
+    day: 'numeric',
+    month: 'short',
+    ...(weekday ? { weekday: 'long' } : {}),
+  });
+}
+
 /** A day and a time in the studio's zone. */
 export function moment(iso: string): string {
   const at = new Date(iso);

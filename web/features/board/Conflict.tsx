@@ -15,6 +15,8 @@ const names: Record<BoardCommand['do'], string> = {
   session: 'Your session',
   'remove-session': 'Taking out a session',
   'move-session': 'Your move of a session',
+  'miss-session': 'Your word on a missed session',
+  dates: 'Your days of the program',
   mend: 'Your fix',
   open: 'Your choice of program',
   copy: 'Your copied program',

@@ -35,6 +35,8 @@ export type BoardCommand =
   | { do: 'session'; week: number; place?: number; session: Schemas['SessionSaveRequest']['session']; insist?: string }
   | { do: 'remove-session'; week: number; place: number }
   | { do: 'move-session'; week: number; place: number; day: Schemas['SessionMoveRequest']['day'] }
+  | { do: 'miss-session'; week: number; place: number; missed: boolean }
+  | { do: 'dates'; began: string; shifts: Schemas['ProgramShift'][] }
   | { do: 'mend'; rule: string; where: string }
   | { do: 'open'; program: string }
   | { do: 'copy'; from: string; program: string }
@@ -117,6 +119,17 @@ function send(client: string, version: number, command: BoardCommand): Promise<B
         api.POST('/clients/{client}/sessions/move', {
           params,
           body: { version, week: command.week, place: command.place, day: command.day },
+        }),
+      );
+    case 'miss-session': {
+      const { week, place, missed } = command;
+      return answer(api.POST('/clients/{client}/sessions/missed', { params, body: { version, week, place, missed } }));
+    }
+    case 'dates':
+      return answer(
+        api.POST('/clients/{client}/dates', {
+          params,
+          body: { version, began: command.began, shifts: command.shifts },
         }),
       );
     case 'mend':

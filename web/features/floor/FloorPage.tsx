@@ -3,7 +3,7 @@ import { OctagonAlert, Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api } from '../../api/client';
-import { today } from '../../app/dates';
+import { dayAndMonth, today } from '../../app/dates';
 import { dayNames } from '../../app/words';
 import { useMe } from '../../app/session';
 import { Button } from '../../ui/Button';
@@ -11,7 +11,8 @@ import { SelectField, Tick } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { cueKinds, isOn, turn } from './cues';
 import { Lane } from './Lane';
-import { dayOf, startRun } from './start';
+import { byDay } from '../week/Week';
+import { startRun } from './start';
 import { load, send, stopAll, takeBack, useFloor, type Link as LinkState } from './store';
 import { useAwake } from './useAwake';
 
@@ -239,8 +240,14 @@ function Settings({ awake }: { awake: boolean | null }) {
 
 function AddClient({ onDone }: { onDone: () => void }) {
   const [client, setClient] = useState('');
-  const [week, setWeek] = useState('1');
+  const [chosen, setWeek] = useState('');
   const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')) });
+  const board = useQuery({
+    queryKey: ['board', client],
+    queryFn: () => answer(api.GET('/clients/{client}/board', { params: { path: { client } } })),
+    enabled: client !== '',
+  });
+  const week = chosen === '' ? String(board.data?.present_week ?? 1) : chosen;
   const at = useQuery({
     queryKey: ['floor-week', client, week],
     queryFn: () =>
@@ -249,7 +256,7 @@ function AddClient({ onDone }: { onDone: () => void }) {
           params: { path: { client, program: 'current', week: Number(week) } },
         }),
       ),
-    enabled: client !== '',
+    enabled: board.data !== undefined,
     retry: false,
   });
   const [error, setError] = useState<string | null>(null);
@@ -266,28 +273,33 @@ function AddClient({ onDone }: { onDone: () => void }) {
         />
         <SelectField
           label="Week"
-          className="w-24"
+          className="w-44"
           value={week}
-          options={Array.from({ length: 12 }, (_, i) => [String(i + 1), String(i + 1)] as const)}
+          options={(board.data?.week_days ?? []).map(
+            ({ from }, i) =>
+              [String(i + 1), from === null ? String(i + 1) : `${i + 1}, from ${dayAndMonth(from)}`] as const,
+          )}
           onChange={setWeek}
         />
       </div>
       {client !== '' && at.isError && <Notice title={at.error.message} />}
       {client !== '' && at.isSuccess && sessions.length === 0 && <p className="mt-2">No session in this week.</p>}
       <div className="mt-3 flex flex-wrap gap-2">
-        {sessions.map((session, i) => (
+        {byDay(sessions).map((session) => (
           <Button
-            key={i}
-            look={session.day === dayOf(today()) ? 'act' : 'plain'}
+            key={session.number}
+            look={session.date === today() && session.state !== 'done' ? 'act' : 'plain'}
             className="min-h-12"
             onClick={() => {
               setError(null);
-              void startRun(client, Number(week), i + 1).then(onDone, (problem: unknown) => {
+              void startRun(client, Number(week), session.number).then(onDone, (problem: unknown) => {
                 setError(problem instanceof Error ? problem.message : 'That did not work.');
               });
             }}
           >
-            {dayNames[session.day]}, {session.total.text}
+            {dayNames[session.day]}
+            {session.date !== null && `, ${dayAndMonth(session.date)}`}, {session.total.text}
+            {session.state !== 'planned' && `, ${session.state === 'running' ? 'on the floor' : session.state}`}
           </Button>
         ))}
       </div>

@@ -1,10 +1,11 @@
-import { Pause, Play, RotateCcw, SkipForward } from 'lucide-react';
+import { Infinity as NoEnd, Pause, Play, RotateCcw, SkipForward } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Following, type Drawing } from '../../ui/Figure';
 import { wake } from './cues';
-import { countdown } from '../../app/clock';
+import { clock, countdown } from '../../app/clock';
+import { longDate, today } from '../../app/dates';
 import { sideNames } from './words';
 import { Finish } from './Finish';
 import {
@@ -12,22 +13,26 @@ import {
   countAt,
   elapsedAt,
   endSet,
+  finish,
+  isOpen,
   isOver,
   isStopped,
   leftAt,
   lengthOf,
+  openUp,
   pause,
   repeat,
   report,
   resume,
   setsIn,
   skip,
+  takeUp,
   type FloorSet,
   type Run,
   type Segment,
 } from './run';
 import { latestSet, SetCard } from './SetCard';
-import { change, now, sendOver, yieldTo } from './store';
+import { change, discard, now, sendOver, yieldTo } from './store';
 
 const TEN_SECONDS = 10_000;
 
@@ -89,7 +94,7 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
   };
   const stopped = run.plan.members.every((_, i) => isStopped(run, i));
   const over = isOver(run) || run.finished || stopped;
-  useKeys(takesKeys && !over, run, act, toggle);
+  useKeys(takesKeys && !over && run.left !== true, run, act, toggle);
   return (
     <section aria-label={run.plan.title} className="rounded-lg border-2 border-line bg-card" data-run={run.id}>
       <header className="flex flex-wrap items-baseline gap-x-3 px-4 pt-2">
@@ -115,7 +120,9 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
         </div>
       )}
       <div className={alone ? 'grid grid-cols-[minmax(0,1fr)] gap-4 p-3 lg:grid-cols-2 lg:p-4' : 'space-y-4 p-3'}>
-        {over ? (
+        {run.left === true && !stopped ? (
+          <LeftHalfWay run={run} act={act} />
+        ) : over ? (
           <Finish run={run} act={act} />
         ) : (
           <div>
@@ -147,10 +154,21 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
                   act(skip);
                 }}
               >
-                <SkipForward size={20} aria-hidden /> Skip
+                <SkipForward size={20} aria-hidden /> {isOpen(run, run.segment) ? 'End the hold' : 'Skip'}
               </Button>
             </div>
-            <EndWith run={run} act={act} />
+            {mayOpen(run) && (
+              <Button
+                aria-pressed={isOpen(run, run.segment)}
+                className={`mt-2 min-h-12 ${isOpen(run, run.segment) ? 'border-stand bg-stand text-on-stand' : ''}`}
+                onClick={() => {
+                  act(openUp);
+                }}
+              >
+                <NoEnd size={20} aria-hidden /> Hold to the first fault
+              </Button>
+            )}
+            <EndWith key={run.segment} run={run} act={act} />
           </div>
         )}
         <SetCard run={run} act={act} />
@@ -172,6 +190,7 @@ function useKeys(on: boolean, run: Run, act: (by: (run: Run, at: number) => Run)
       else if (event.key === 'ArrowRight') act(skip);
       else if (event.key === 'ArrowLeft') act(repeat);
       else if (event.key === '+') act((each, at) => addTime(each, at, TEN_SECONDS));
+      else if (event.key.toLowerCase() === 'o') act(openUp);
       else if (event.key.toLowerCase() === 'c') {
         act((each, at) => {
           const last = latestSet(each, 0);
@@ -194,6 +213,54 @@ function faultsNow(run: Run) {
   const first = setsIn(run.plan, run.segment)[0];
   const set = first === undefined ? undefined : run.plan.sets[first];
   return set === undefined ? [] : (run.plan.rungs[set.rung]?.faults ?? []);
+}
+
+/** Whether what is worked at now is a hold that may run to the first fault. */
+function mayOpen(run: Run): boolean {
+  const sets = setsIn(run.plan, run.segment);
+  return sets.length > 0 && sets.every((i) => run.plan.sets[i]?.can_open === true);
+}
+
+/** A run that stood here when the page was opened: go on, end here, or nothing of it. */
+function LeftHalfWay({ run, act }: { run: Run; act: (by: (run: Run, at: number) => Run) => void }) {
+  const [sure, setSure] = useState(false);
+  return (
+    <div role="group" aria-label="What became of it">
+      <h3 className="text-2xl font-bold">What became of this session?</h3>
+      <p className="text-lg">
+        It was left half-way, with {clock(run.ranMs / 1000)} on the clock
+        {run.on === today() ? '' : `, on ${longDate(run.on)}`}.
+      </p>
+      <div className="mt-3 grid gap-2">
+        <Button
+          look="act"
+          className="min-h-16 text-xl"
+          onClick={() => {
+            act(takeUp);
+          }}
+        >
+          <Play size={24} aria-hidden /> Go on
+        </Button>
+        <Button
+          className="min-h-14 text-lg"
+          onClick={() => {
+            act(finish);
+          }}
+        >
+          It ended here
+        </Button>
+        <Button
+          className={`min-h-14 text-lg ${sure ? 'border-warn text-warn' : ''}`}
+          onClick={() => {
+            if (sure) discard(run.id);
+            else setSure(true);
+          }}
+        >
+          {sure ? 'Throw it away: tap again' : 'Throw it away'}
+        </Button>
+      </div>
+    </div>
+  );
 }
 
 function Progress({ run, at }: { run: Run; at: number }) {
@@ -276,7 +343,12 @@ function Present({ run, at }: { run: Run; at: number }) {
           className="text-[5.5rem] leading-none font-bold whitespace-nowrap sm:text-[8rem]"
           data-count
         >
-          {counts && sets[0] !== undefined ? (
+          {isOpen(run, run.segment) && sets[0] !== undefined ? (
+            <>
+              {countdown(elapsedAt(run, at))}
+              <span className="text-4xl text-faint"> to the first fault</span>
+            </>
+          ) : counts && sets[0] !== undefined ? (
             <>
               {countAt(run, sets[0], at)}
               <span className="text-4xl text-faint"> of {first.target}</span>
@@ -331,6 +403,7 @@ function Present({ run, at }: { run: Run; at: number }) {
 
 /** One tap ends the set with the fault that ended it. */
 function EndWith({ run, act }: { run: Run; act: (by: (run: Run, at: number) => Run) => void }) {
+  const [all, setAll] = useState(false);
   const sets = setsIn(run.plan, run.segment).filter((i) => !run.ended.includes(i));
   const members = [...new Set(sets.map((i) => run.plan.sets[i]?.member ?? 0))];
   return (
@@ -344,7 +417,10 @@ function EndWith({ run, act }: { run: Run; act: (by: (run: Run, at: number) => R
               {run.plan.members.length > 1 ? `${run.plan.members[member]?.name ?? ''}: end` : 'End'} the set with
             </p>
             <div className="flex flex-wrap gap-1.5">
-              {faults.map((fault) => (
+              {[
+                ...faults,
+                ...(all ? run.plan.all_faults.filter(({ id }) => !faults.some((own) => own.id === id)) : []),
+              ].map((fault) => (
                 <Button
                   key={fault.id}
                   className="min-h-11"
@@ -355,6 +431,16 @@ function EndWith({ run, act }: { run: Run; act: (by: (run: Run, at: number) => R
                   {fault.name}
                 </Button>
               ))}
+              {!all && (
+                <Button
+                  className="min-h-11"
+                  onClick={() => {
+                    setAll(true);
+                  }}
+                >
+                  Another …
+                </Button>
+              )}
             </div>
           </div>
         );
@@ -385,10 +471,14 @@ function Conflicts({ run }: { run: Run }) {
           );
         }
         if (member.conflict === null) return null;
+        const words =
+          member.conflict === 'differs'
+            ? `Another log of this session of ${name} is on the server and says something else: ${(member.differences ?? []).join('; ')}.`
+            : `Somebody ${member.conflict} the log of ${name} on the server while it was run here.`;
         return (
           <div key={member.key} role="alert" className="mx-4 mt-2 rounded-md border-2 border-warn bg-warn-soft p-3">
             <p className="font-semibold">
-              Somebody {member.conflict} the log of {name} on the server while it was run here.{' '}
+              {words}{' '}
               <Link
                 to={`/clients/${run.plan.members[i]?.client ?? ''}/log`}
                 className="inline-flex min-h-8 items-center underline"

@@ -1,4 +1,4 @@
-import { Check, Minus, Plus } from 'lucide-react';
+import { Check, Minus, Pin, Plus } from 'lucide-react';
 import { memo, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { amount, numberIn, unitOf } from '../../app/units';
@@ -8,7 +8,23 @@ import { Code } from '../../ui/Code';
 import { toggled } from '../../ui/Field';
 import { painKinds, painless } from '../log/painKinds';
 import { sideNames } from './words';
-import { doneOf, isBehind, report, tell, tick, type PainKind, type Place, type Report, type Run } from './run';
+import {
+  asPlanned,
+  asTheClockSaw,
+  doneOf,
+  isBehind,
+  isTold,
+  pairOf,
+  report,
+  takeApart,
+  tell,
+  tick,
+  toldOf,
+  type PainKind,
+  type Place,
+  type Report,
+  type Run,
+} from './run';
 import { Scale } from './Scale';
 
 type Act = (by: (run: Run, at: number) => Run) => void;
@@ -17,16 +33,12 @@ type Act = (by: (run: Run, at: number) => Run) => void;
 export function latestSet(run: Run, member: number): number | null {
   let latest: number | null = null;
   run.plan.sets.forEach((set, i) => {
-    if (set.member === member && isBehind(run, i)) latest = i;
+    if (set.member === member && isBehind(run, i)) latest = pairOf(run, i)[0] ?? i;
   });
   return latest;
 }
 
-function isTold(value: Report | undefined): boolean {
-  return value?.faults !== undefined && value.pain !== undefined && value.effort !== undefined;
-}
-
-const places: readonly (readonly [Place, string])[] = [
+export const places: readonly (readonly [Place, string])[] = [
   ['as-expected', 'where it should'],
   ['low-back', 'low back'],
   ['hamstrings', 'hamstrings'],
@@ -37,13 +49,25 @@ const places: readonly (readonly [Place, string])[] = [
   ['knee', 'knee'],
 ];
 
+/** A set that is looked at instead of the newest: until the next one ends, or as long as it is held. */
+interface Picked {
+  set: number;
+  latest: number | null;
+  pinned: boolean;
+}
+
 /** What was really done, set by set: one tap an answer, the newest set first. */
 export const SetCard = memo(function SetCard({ run, act }: { run: Run; act: Act }) {
   const [member, setMember] = useState(0);
-  const [picked, setPicked] = useState<number | null>(null);
-  const behind = run.plan.sets.flatMap((set, i) => (set.member === member && isBehind(run, i) ? [i] : []));
+  const [picked, setPicked] = useState<Picked | null>(null);
+  const behind = run.plan.sets.flatMap((set, i) =>
+    set.member === member && isBehind(run, i) && pairOf(run, i)[0] === i ? [i] : [],
+  );
   const latest = latestSet(run, member);
-  const open = picked !== null && run.plan.sets[picked]?.member === member ? picked : latest;
+  // the card follows the set that just ended, unless it is held where it is
+  const isHere = picked !== null && run.plan.sets[picked.set]?.member === member;
+  const open = isHere && (picked.pinned || picked.latest === latest) ? picked.set : latest;
+  const pinned = isHere && picked.pinned;
   return (
     <div>
       {run.plan.members.length > 1 && (
@@ -76,16 +100,26 @@ export const SetCard = memo(function SetCard({ run, act }: { run: Run; act: Act 
                 aria-pressed={i === open}
                 aria-label={`${run.plan.rungs[run.plan.sets[i]?.rung ?? '']?.name ?? ''}, ${sideNames[run.plan.sets[i]?.side ?? 'both']}, ${doneOf(run, i)}`}
                 onClick={() => {
-                  setPicked(i === latest ? null : i);
+                  setPicked(i === latest ? null : { set: i, latest, pinned: false });
                 }}
-                className={`flex min-h-9 items-center gap-1 rounded border px-1.5 text-sm font-semibold ${i === open ? 'border-stand bg-stand text-on-stand' : isTold(run.reports[i]) ? 'border-line' : 'border-dashed border-ink'}`}
+                className={`flex min-h-9 items-center gap-1 rounded border px-1.5 text-sm font-semibold ${i === open ? 'border-stand bg-stand text-on-stand' : isTold(toldOf(run, i)) ? 'border-line' : 'border-dashed border-ink'}`}
               >
                 {run.plan.sets[i]?.category}
-                {run.plan.sets[i]?.side === 'left' ? ' L' : run.plan.sets[i]?.side === 'right' ? ' R' : ''}{' '}
-                {doneOf(run, i)}
-                {isTold(run.reports[i]) && <Check size={14} aria-label="told" />}
+                {sideOf(run, i)} {doneOf(run, i)}
+                {isTold(toldOf(run, i)) && <Check size={14} aria-label="told" />}
               </button>
             ))}
+            {open !== latest && (
+              <Button
+                aria-pressed={pinned}
+                className={`min-h-9 ${pinned ? 'border-stand bg-stand text-on-stand' : ''}`}
+                onClick={() => {
+                  setPicked(pinned ? null : { set: open, latest, pinned: true });
+                }}
+              >
+                <Pin size={16} aria-hidden /> {pinned ? 'Held here: let go' : 'Hold here'}
+              </Button>
+            )}
           </div>
           <Ticks run={run} i={open} act={act} />
           <Told key={open} run={run} i={open} act={act} />
@@ -98,34 +132,63 @@ export const SetCard = memo(function SetCard({ run, act }: { run: Run; act: Act 
 /** Asked before the first set. */
 function Before({ run, member, act }: { run: Run; member: number; act: Act }) {
   const own = run.members[member];
+  const said = run.plan.members[member]?.said ?? {};
   const rung = run.plan.rungs[run.plan.sets.find((set) => set.member === member)?.rung ?? ''];
   return (
     <div>
       <h3 className="text-lg font-bold">Before the first set</h3>
-      <Scale
-        label="Soreness of the trunk"
-        ends={['none', 'worst']}
-        value={own?.soreness}
-        onChange={(soreness) => {
-          act((each, at) => tell(each, member, { soreness }, at));
-        }}
-      />
-      <Scale
-        label="Pain now"
-        ends={['none', 'worst']}
-        warnOver={run.plan.stop.over}
-        value={own?.pain_before}
-        onChange={(pain) => {
-          act((each, at) => tell(each, member, { pain_before: pain }, at));
-        }}
-      />
-      <Kinds
-        pain={own?.pain_before}
-        value={own?.pain_kind}
-        onChange={(pain_kind) => {
-          act((each, at) => tell(each, member, { pain_kind }, at));
-        }}
-      />
+      {said.soreness !== undefined || said.pain_before !== undefined ? (
+        <p>
+          Said today:{' '}
+          {[
+            said.soreness === undefined ? null : `soreness ${said.soreness}`,
+            said.pain_before === undefined ? null : `pain ${said.pain_before}`,
+          ]
+            .filter((each) => each !== null)
+            .join(', ')}
+          .
+        </p>
+      ) : null}
+      {said.soreness === undefined && (
+        <Scale
+          label="Soreness of the trunk"
+          ends={['none', 'worst']}
+          value={own?.soreness}
+          onChange={(soreness) => {
+            act((each, at) => tell(each, member, { soreness }, at));
+          }}
+        />
+      )}
+      {said.pain_before === undefined && (
+        <>
+          <Scale
+            label="Pain now"
+            ends={['none', 'worst']}
+            warnOver={run.plan.stop.over}
+            value={own?.pain_before}
+            onChange={(pain) => {
+              act((each, at) => tell(each, member, { pain_before: pain }, at));
+            }}
+          />
+          <Kinds
+            pain={own?.pain_before}
+            value={own?.pain_kind}
+            onChange={(pain_kind) => {
+              act((each, at) => tell(each, member, { pain_kind }, at));
+            }}
+          />
+        </>
+      )}
+      {run.plan.members[member]?.readiness === true && (
+        <Scale
+          label="How ready the client feels"
+          ends={['not at all', 'fully']}
+          value={own?.readiness}
+          onChange={(readiness) => {
+            act((each, at) => tell(each, member, { readiness }, at));
+          }}
+        />
+      )}
       {rung !== undefined && (
         <div className="mt-3 rounded-md border border-line p-3">
           <p className="font-bold">{rung.name}</p>
@@ -145,13 +208,14 @@ function Before({ run, member, act }: { run: Run; member: number; act: Act }) {
 
 function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
   const set = run.plan.sets[i];
-  const told = run.reports[i] ?? {};
+  const told = toldOf(run, i);
   const rung = set === undefined ? undefined : run.plan.rungs[set.rung];
   if (set === undefined || rung === undefined) return null;
   const put = (more: Partial<Report>) => {
     act((each, at) => report(each, i, more, at));
   };
   const done = doneOf(run, i);
+  const ofExercise = asTheClockSaw(run, set.member).filter((each) => run.plan.sets[each]?.rung === set.rung);
   const step = set.unit === 's' ? 5 : 1;
   const before = previous(run, i);
   const isClean = told.faults?.length === 0 && (told.cued ?? []).length === 0;
@@ -183,8 +247,41 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
     <div data-set={i}>
       <h3 className="flex flex-wrap items-baseline gap-x-2 text-lg font-bold">
         <Code code={set.category} /> {rung.name}
-        <span className="text-faint">{set.side === 'both' ? '' : sideNames[set.side]}</span>
+        <span className="text-faint">
+          {pairOf(run, i).length > 1 ? 'Both sides' : set.side === 'both' ? '' : sideNames[set.side]}
+        </span>
+        {set.twin !== null && (
+          <Button
+            className="ml-auto min-h-9 text-sm font-normal"
+            onClick={() => {
+              act((each) => takeApart(each, i));
+            }}
+          >
+            {pairOf(run, i).length > 1 ? 'Left and right differ' : 'Both at once'}
+          </Button>
+        )}
       </h3>
+      <div role="group" aria-label="All well" className="mt-1 flex flex-wrap gap-1.5">
+        <Button
+          look="act"
+          className="min-h-12"
+          onClick={() => {
+            act((each, at) => asPlanned(each, pairOf(each, i), at));
+          }}
+        >
+          As planned, clean, easy, no pain
+        </Button>
+        {ofExercise.length > 1 && (
+          <Button
+            className="min-h-12"
+            onClick={() => {
+              act((each, at) => asPlanned(each, ofExercise, at));
+            }}
+          >
+            The same for its {ofExercise.length} sets so far
+          </Button>
+        )}
+      </div>
       <div className="mt-1 flex items-center gap-2">
         <span className="font-semibold">Done</span>
         <Button
@@ -388,6 +485,12 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
   );
 }
 
+/** Which sides of a set are answered together, in a letter each. */
+function sideOf(run: Run, i: number): string {
+  if (pairOf(run, i).length > 1) return ' L R';
+  return { left: ' L', right: ' R', both: '' }[run.plan.sets[i]?.side ?? 'both'];
+}
+
 /** The range a set is asked for, where it is not the full one. */
 function rangeText({ target_range, target_range_cm }: Schemas['Asked']): string {
   if (target_range_cm !== undefined) return `, ${amount('cm', target_range_cm)}`;
@@ -399,7 +502,7 @@ function isCut(told: Report, asked: Schemas['Asked']): boolean {
 }
 
 /** What kind of pain it was; numbness and giving way are asked for without pain too. */
-function Kinds({
+export function Kinds({
   pain,
   value,
   onChange,
@@ -430,7 +533,7 @@ function Kinds({
   );
 }
 
-function Choice({
+export function Choice({
   on,
   onChange,
   children,
@@ -455,7 +558,7 @@ function Choice({
 /** The told set of the same member before this one. */
 function previous(run: Run, i: number): number | null {
   for (let k = i - 1; k >= 0; k--)
-    if (run.plan.sets[k]?.member === run.plan.sets[i]?.member && isTold(run.reports[k])) return k;
+    if (run.plan.sets[k]?.member === run.plan.sets[i]?.member && isTold(toldOf(run, k))) return k;
   return null;
 }
 
@@ -469,6 +572,15 @@ function Ticks({ run, i, act }: { run: Run; i: number; act: Act }) {
       <p className="font-semibold">
         To move up on {run.plan.ladders[set.ladder]}: all with ease{' '}
         <span className="font-normal text-faint">what is not ticked keeps the rung</span>
+        <Button
+          className="ml-2 min-h-9"
+          onClick={() => {
+            const all = run.plan.ticks.map(({ id }) => id);
+            act((each, at) => tick(each, set.member, set.ladder, all, at));
+          }}
+        >
+          All five
+        </Button>
       </p>
       <div className="mt-1 grid grid-cols-2 gap-1 sm:grid-cols-5">
         {run.plan.ticks.map(({ id, name }) => {

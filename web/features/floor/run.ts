@@ -5,6 +5,7 @@ export type FloorSet = Schemas['FloorSet'];
 export type Segment = Schemas['FloorSegment'];
 export type PainKind = NonNullable<Schemas['LoggedSet']['pain_kind']>;
 export type Tick = FloorPlan['ticks'][number]['id'];
+export type Sign = FloorPlan['members'][number]['signs'][number]['id'];
 export type Place = NonNullable<Schemas['LoggedSet']['felt']>[number];
 
 /** What the trainer said of one set; what is left out was not recorded. */
@@ -35,9 +36,16 @@ export interface Member {
   pain_kind?: PainKind | undefined;
   effort?: number | undefined;
   ticks: Record<string, Tick[]>;
+  /** given once, for every set that was worked at and not answered by itself */
+  rest?: Report;
+  /** signs that were there; absent where nobody asked */
+  signs?: Sign[];
+  readiness?: number | undefined;
   /** the newest revision that the server has */
   sent: number;
-  conflict: 'edited' | 'removed' | null;
+  conflict: 'edited' | 'removed' | 'differs' | null;
+  /** where another log of the session says something else */
+  differences?: string[];
   refused: string | null;
 }
 
@@ -67,6 +75,14 @@ export interface Run {
   members: Member[];
   finished: boolean;
   revision: number;
+  /** segments that run on to the first fault */
+  open?: number[];
+  /** sets whose two sides are answered one by one */
+  apart?: number[];
+  /** it stood here when the page was opened: what became of it is asked */
+  left?: boolean;
+  /** nothing of it is kept; it goes once the server knows */
+  thrown?: boolean;
 }
 
 /** Random, also where the page is not in a secure context. */
@@ -87,7 +103,14 @@ export function begin(plan: FloorPlan, on: string): Run {
     workedMs: {},
     ended: [],
     reports: {},
-    members: plan.members.map(() => ({ key: newKey(), ticks: {}, sent: 0, conflict: null, refused: null })),
+    members: plan.members.map(({ said }) => ({
+      key: newKey(),
+      ticks: {},
+      sent: 0,
+      conflict: null,
+      refused: null,
+      ...said,
+    })),
     finished: false,
     revision: 1,
   };
@@ -95,6 +118,11 @@ export function begin(plan: FloorPlan, on: string): Run {
 
 export function lengthOf(run: Run, segment: number): number {
   return (run.plan.segments[segment]?.ms ?? 0) + (run.extraMs[segment] ?? 0);
+}
+
+/** Whether a segment has no end but the first fault. */
+export function isOpen(run: Run, segment: number): boolean {
+  return run.open?.includes(segment) === true;
 }
 
 /** How far the present segment has come. */
@@ -157,7 +185,7 @@ export function advance(run: Run, now: number): Run {
   let elapsed = elapsedAt(run, now);
   let next: Run = { ...run, ranMs: run.ranMs + Math.max(0, now - run.since) };
   let passed = false;
-  while (!isOver(next) && elapsed >= lengthOf(next, next.segment)) {
+  while (!isOver(next) && !isOpen(next, next.segment) && elapsed >= lengthOf(next, next.segment)) {
     const length = lengthOf(next, next.segment);
     next = { ...withWork(next, length), segment: next.segment + 1 };
     elapsed -= length;
@@ -238,6 +266,16 @@ export function endSet(run: Run, now: number, member: number, fault: string): Ru
   return goTo(next, behind, now);
 }
 
+/** Lets the hold of the present segment run to the first fault, or to its target again. */
+export function openUp(run: Run, now: number): Run {
+  const at = advance(run, now);
+  const here = at.segment;
+  const holds = setsIn(at.plan, here).map((i) => at.plan.sets[i]);
+  if (holds.length === 0 || !holds.every((set) => set?.can_open === true)) return at;
+  const open = at.open ?? [];
+  return changed({ ...at, open: isOpen(at, here) ? open.filter((segment) => segment !== here) : [...open, here] });
+}
+
 /** Repetitions, seconds or metres that a set has come to, by the clock or as the trainer wrote it. */
 export function doneOf(run: Run, i: number): number {
   const set = run.plan.sets[i];
@@ -246,7 +284,7 @@ export function doneOf(run: Run, i: number): number {
   if (typed !== undefined) return typed;
   const ms = Object.values(run.workedMs[i] ?? {}).reduce((sum, part) => sum + part, 0);
   const done = set.unit === 's' ? Math.floor(ms / (set.unit_ms / 10)) / 10 : Math.floor(ms / set.unit_ms + 1e-6);
-  const longer = set.spans.some((span) => (run.extraMs[span.segment] ?? 0) > 0);
+  const longer = set.spans.some((span) => (run.extraMs[span.segment] ?? 0) > 0 || isOpen(run, span.segment));
   return longer ? done : Math.min(done, set.target);
 }
 
@@ -269,16 +307,118 @@ export function stops(plan: FloorPlan, report: Report | undefined): boolean {
 export function isStopped(run: Run, member: number): boolean {
   return (
     stops(run.plan, { pain: run.members[member]?.pain_before, pain_kind: run.members[member]?.pain_kind }) ||
+    stops(run.plan, run.members[member]?.rest) ||
     run.plan.sets.some((set, i) => set.member === member && stops(run.plan, run.reports[i]))
   );
 }
 
-/** Adds to what is known of a set. Pain that stops lets the clock stand at once. */
+/** A set with the other side of it where both are answered at once. */
+export function pairOf(run: Run, i: number): number[] {
+  const twin = run.plan.sets[i]?.twin ?? null;
+  return twin === null || run.apart?.includes(Math.min(i, twin)) === true
+    ? [i]
+    : [Math.min(i, twin), Math.max(i, twin)];
+}
+
+/** Answers the two sides of a set one by one, or both at once again. */
+export function takeApart(run: Run, i: number): Run {
+  const first = Math.min(i, run.plan.sets[i]?.twin ?? i);
+  const apart = run.apart ?? [];
+  return { ...run, apart: apart.includes(first) ? apart.filter((each) => each !== first) : [...apart, first] };
+}
+
+/** Adds to what is known of a set, and of its other side where both are answered at once. Pain that stops lets the clock stand. */
 export function report(run: Run, i: number, more: Partial<Report>, now: number): Run {
   const member = run.plan.sets[i]?.member ?? 0;
-  const merged: Report = { ...run.reports[i], ...more };
-  const next = changed({ ...run, reports: { ...run.reports, [i]: merged } });
+  const reports = { ...run.reports };
+  for (const each of pairOf(run, i)) reports[each] = { ...reports[each], ...more };
+  const next = changed({ ...run, reports });
   return !isStopped(run, member) && isStopped(next, member) ? pause(next, now) : next;
+}
+
+/** Whether form, pain and effort of a set are known. */
+export function isTold(value: Report | undefined): boolean {
+  return value?.faults !== undefined && value.pain !== undefined && value.effort !== undefined;
+}
+
+/** What is known of a set, with what was said once of all that were not answered. */
+export function toldOf(run: Run, i: number): Report {
+  const rest = run.members[run.plan.sets[i]?.member ?? 0]?.rest;
+  return rest !== undefined && isBehind(run, i) && doneOf(run, i) > 0
+    ? { ...rest, ...run.reports[i] }
+    : (run.reports[i] ?? {});
+}
+
+/** Sets of a member that were worked at whole and of which nothing is known yet. */
+export function unanswered(run: Run, member: number): number[] {
+  return run.plan.sets.flatMap((set, i) =>
+    set.member === member && isBehind(run, i) && !isTold(toldOf(run, i)) && doneOf(run, i) > 0 ? [i] : [],
+  );
+}
+
+/** As planned, clean, breathing, easy, no pain, and every tick of ladders that end here. Never before somebody says so. */
+export function asPlanned(run: Run, sets: readonly number[], now: number): Run {
+  let next = run;
+  for (const i of sets) {
+    const set = next.plan.sets[i];
+    if (set === undefined) continue;
+    const well = { faults: [], cued: [], breathing: true, pain: 0, pain_kind: undefined, effort: next.plan.easy };
+    next = report(next, i, { ...well, ended_by: undefined, done: Math.max(set.target, doneOf(next, i)) }, now);
+    if (set.last_of_ladder) {
+      const ticks = next.plan.ticks.map(({ id }) => id);
+      next = tick(next, set.member, set.ladder, ticks, now);
+    }
+  }
+  return next;
+}
+
+/** The sets of which nobody said anything and that the clock saw whole. */
+export function asTheClockSaw(run: Run, member: number): number[] {
+  return unanswered(run, member).filter((i) => doneOf(run, i) >= (run.plan.sets[i]?.target ?? 0));
+}
+
+/** Says something once of every set that was not answered by itself. */
+export function tellRest(run: Run, member: number, more: Partial<Report>, now: number): Run {
+  return tell(run, member, { rest: { ...run.members[member]?.rest, ...more } }, now);
+}
+
+/** Every tick of every ladder that a member has come to the end of. */
+export function tickAll(run: Run, member: number, now: number): Run {
+  const all = run.plan.ticks.map(({ id }) => id);
+  return run.plan.sets.reduce(
+    (next, set, i) =>
+      set.member === member && set.last_of_ladder && isBehind(run, i) ? tick(next, member, set.ladder, all, now) : next,
+    run,
+  );
+}
+
+/** Whether a member did or said anything: without it there is no session. */
+export function hasAnything(run: Run, member: number): boolean {
+  const own = run.members[member];
+  const said = run.plan.members[member]?.said;
+  return (
+    (own?.soreness !== undefined && own.soreness !== said?.soreness) ||
+    (own?.pain_before !== undefined && own.pain_before !== said?.pain_before) ||
+    own?.pain_kind !== undefined ||
+    own?.effort !== undefined ||
+    own?.readiness !== undefined ||
+    (own?.signs?.length ?? 0) > 0 ||
+    run.plan.sets.some(
+      (set, i) =>
+        set.member === member &&
+        (doneOf(run, i) > 0 || Object.values(run.reports[i] ?? {}).some((value) => value !== undefined)),
+    )
+  );
+}
+
+/** Goes on with a run that was left half-way. */
+export function takeUp(run: Run): Run {
+  return { ...run, left: false };
+}
+
+/** A run of which nothing is kept. */
+export function throwAway(run: Run, now: number): Run {
+  return { ...finish(run, now), left: false, thrown: true };
 }
 
 export function tell(run: Run, member: number, more: Partial<Member>, now: number): Run {
@@ -292,7 +432,7 @@ export function tick(run: Run, member: number, ladder: string, ticks: Tick[], no
 }
 
 export function finish(run: Run, now: number): Run {
-  return changed({ ...pause(run, now), finished: true });
+  return changed({ ...pause(run, now), finished: true, left: false });
 }
 
 type Recorded = Omit<Schemas['LoggedSet'], 'rung' | 'target' | 'done' | 'side'>;
@@ -327,6 +467,9 @@ export function logOf(run: Run, member: number): Schemas['LogRunRequest'] {
     ...(own?.pain_before === undefined ? {} : { pain_before: own.pain_before }),
     ...(own?.pain_kind === undefined ? {} : { pain_kind: own.pain_kind }),
     ...(own?.effort === undefined ? {} : { effort: own.effort }),
+    ...(own?.signs === undefined ? {} : { signs: own.signs }),
+    ...(own?.readiness === undefined ? {} : { readiness: own.readiness }),
+    ...(run.plan.planned === null ? {} : { planned: run.plan.planned }),
     ...(run.finished ? { ran_s: run.ranMs / 1000 } : {}),
     ...(Object.keys(asked).length === 0 ? {} : { ticks: asked }),
     sets: run.plan.sets.flatMap((set, i) =>
@@ -338,7 +481,8 @@ export function logOf(run: Run, member: number): Schemas['LogRunRequest'] {
               target: set.target,
               ...(set.load_kg === null ? {} : { load_kg: set.load_kg }),
               ...asAsked(set.asked),
-              ...recorded(run.reports[i]),
+              ...(set.spans.some((span) => isOpen(run, span.segment)) ? { open: true } : {}),
+              ...recorded(toldOf(run, i)),
               done: doneOf(run, i),
             },
           ]
@@ -349,5 +493,5 @@ export function logOf(run: Run, member: number): Schemas['LogRunRequest'] {
 
 /** Revisions that a server still lacks. */
 export function isSent(run: Run): boolean {
-  return run.members.every((member) => member.sent >= run.revision);
+  return run.members.every((member, i) => member.sent >= run.revision || (member.sent === 0 && !hasAnything(run, i)));
 }

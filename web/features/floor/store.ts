@@ -2,7 +2,7 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { useSyncExternalStore } from 'react';
 import { ApiError, answer, api } from '../../api/client';
 import { seal, unseal, whose, type Sealed } from '../../app/device';
-import { advance, isOver, isSent, isStopped, logOf, type Run } from './run';
+import { advance, hasAnything, isOver, isSent, isStopped, logOf, throwAway, type Run } from './run';
 import { sound } from './cues';
 
 /**
@@ -92,7 +92,8 @@ export async function load() {
     const kept: Run[] = [];
     for (const run of (await db.getAll('runs')).filter(isMine)) {
       const open = 'sealed' in run ? ((await unseal(me, run.sealed)) as Run) : run;
-      kept.push({ ...open, since: null });
+      const left = !open.finished && open.members.some((_, i) => hasAnything(open, i));
+      kept.push({ ...open, since: null, ...(left ? { left } : {}) });
     }
     set({ runs: kept, loaded: true, elsewhere: false });
   } catch {
@@ -124,6 +125,11 @@ export function add(started: Run) {
   set({ runs: [...state.runs, run] });
   void keep(run);
   void send();
+}
+
+/** Keeps nothing of a run: it goes from the server, where it has come there, and then from the device. */
+export function discard(id: string) {
+  change(id, (run) => throwAway(run, now()));
 }
 
 /** Takes a run off the device, which is only offered once the server has it, or where the trainer throws it away. */
@@ -215,7 +221,8 @@ export async function send() {
       const [run, member] = next;
       const { revision } = run;
       try {
-        if (await put(run, member, false)) mark(run.id, member, { sent: revision });
+        if (run.thrown === true) await withdraw(run);
+        else if (await put(run, member, false)) mark(run.id, member, { sent: revision });
       } catch (error) {
         // what the server stumbles over holds up no other run
         if (!(error instanceof ApiError) || error.problem.status < 500) throw error;
@@ -234,12 +241,33 @@ export async function send() {
 
 function unsent(without: readonly string[]): [Run, number] | undefined {
   for (const run of state.runs.filter(({ id }) => !without.includes(id))) {
+    if (run.thrown === true) return [run, 0];
     const member = run.members.findIndex(
-      (each) => each.sent < run.revision && each.conflict === null && each.refused === null,
+      (each, i) =>
+        each.sent < run.revision &&
+        each.conflict === null &&
+        each.refused === null &&
+        (each.sent > 0 || hasAnything(run, i)),
     );
     if (member >= 0) return [run, member];
   }
   return undefined;
+}
+
+/** Takes what the server has of a thrown run off its record, then the run off the device. */
+async function withdraw(run: Run) {
+  for (const [i, member] of run.members.entries()) {
+    if (member.sent === 0) continue;
+    const client = run.plan.members[i]?.client ?? '';
+    const params = { path: { client, key: member.key } };
+    try {
+      await answer(api.DELETE('/clients/{client}/logs/run/{key}', { params }));
+    } catch (error) {
+      // whose record is gone keeps nothing of it either
+      if (!(error instanceof ApiError) || error.problem.status !== 404) throw error;
+    }
+  }
+  await drop(run.id);
 }
 
 /** Whether the server has it; where it cannot take it, that stands at the run. */
@@ -258,7 +286,12 @@ async function put(run: Run, member: number, over: boolean): Promise<boolean> {
     if (!(error instanceof ApiError)) throw error;
     const { status, current } = error.problem;
     if (status === 409) {
-      mark(run.id, member, { conflict: current !== undefined && 'removed' in current ? 'removed' : 'edited' });
+      const differences = current !== undefined && 'differences' in current ? current.differences : undefined;
+      const isRemoved = current !== undefined && 'removed' in current;
+      mark(run.id, member, {
+        conflict: differences !== undefined ? 'differs' : isRemoved ? 'removed' : 'edited',
+        differences: differences ?? [],
+      });
     } else if (status >= 400 && status < 500 && !passing.includes(status)) {
       mark(run.id, member, { refused: error.message });
     } else {

@@ -10,7 +10,7 @@ import { rangeKind, startOfLog } from './rows';
 const whats = { edited: 'edited', removed: 'taken back', restored: 'put back' } as const;
 
 /** A log as it was kept, to be written anew, with everybody who changed it. */
-export function EditLog({ session, onDone }: { session: number; onDone: () => void }) {
+export function EditLog({ session, easy, onDone }: { session: number; easy: number; onDone: () => void }) {
   const client = useClientId();
   const library = useLibrary();
   const queries = useQueryClient();
@@ -40,6 +40,7 @@ export function EditLog({ session, onDone }: { session: number; onDone: () => vo
           (rung) => rangeKind(rungs.get(rung)?.range),
         )}
         label="Save the change"
+        easy={easy}
         submit={async (body) => {
           await answer(
             api.POST('/clients/{client}/logs/{session}', {

@@ -1,12 +1,13 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
+import { ApiError } from '../../api/client';
 import { amount, unitOf } from '../../app/units';
 import { AmountInput } from '../../ui/AmountInput';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { useLibrary } from '../board/useBoard';
-import { painKinds, painless } from './painKinds';
-import { bodyOf, clean, type Group, type LogBody, type Row, type Start } from './rows';
+import { alike, Answers } from './Answers';
+import { bodyOf, well, type Group, type LogBody, type Row, type Start } from './rows';
 import { useLogChange } from './useLogChange';
 
 /** The faults that are looked for on a rung, then all others. */
@@ -14,13 +15,22 @@ function ownFirst<T>(own: readonly T[], all: readonly T[]): T[] {
   return [...new Set([...own, ...all])];
 }
 
+/** Where another log of the session says something else; null where nothing of that kind went wrong. */
+function differencesOf(error: Error | null): string[] | null {
+  const current = error instanceof ApiError ? error.problem.current : undefined;
+  return current !== undefined && 'differences' in current ? (current.differences ?? null) : null;
+}
+
 /** A session as it stood on paper: one row a set and side, filled by keyboard. What stays empty was not recorded. */
 export function Grid({
   start,
   label,
+  easy,
   submit,
 }: {
   start: Start;
+  /** the effort that "easy" stands for */
+  easy: number;
   label: string;
   submit: (body: LogBody) => Promise<unknown>;
 }) {
@@ -31,9 +41,10 @@ export function Grid({
   const faultNames = new Map(library.data?.library.faults.map((fault) => [fault.id, fault.name]));
   const rungs = new Map(library.data?.library.ladders.flatMap((each) => each.rungs).map((rung) => [rung.id, rung]));
   const save = useMutation({
-    mutationFn: () => submit(bodyOf(grid)),
+    mutationFn: (over: boolean) => submit({ ...bodyOf(grid), ...(over ? { over } : {}) }),
     onSettled: refresh,
   });
+  const differences = differencesOf(save.error);
   const setGroups = (next: Group[]) => {
     setGrid({ ...grid, groups: next });
   };
@@ -58,33 +69,28 @@ export function Grid({
     );
   }
 
-  function fill(g: number) {
+  function changeAll(g: number, part: Partial<Row>) {
     setGroups(
-      groups.map((group, i) =>
-        i === g ? { ...group, rows: group.rows.map((row) => ({ ...row, done: String(row.target), ...clean })) } : group,
-      ),
+      groups.map((group, i) => (i === g ? { ...group, rows: group.rows.map((row) => ({ ...row, ...part })) } : group)),
     );
   }
 
-  const scale = (g: number, r: number, row: Row, part: 'pain' | 'effort', label: string) => (
-    <input
-      type="number"
-      min={0}
-      max={10}
-      aria-label={label}
-      className="w-16 rounded border border-wood bg-card px-1 py-1"
-      value={row[part]}
-      onChange={(event) => {
-        change(g, r, { [part]: event.target.value });
-      }}
-    />
-  );
+  /** As planned, clean, breathing, easy, no pain: of one exercise, or of all of them. */
+  function fill(g?: number) {
+    setGroups(
+      groups.map((group, i) =>
+        g === undefined || i === g
+          ? { ...group, rows: group.rows.map((row) => ({ ...row, done: String(row.target), ...well(easy) })) }
+          : group,
+      ),
+    );
+  }
 
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        save.mutate();
+        save.mutate(false);
       }}
     >
       <div className="mb-3 flex flex-wrap gap-3">
@@ -103,134 +109,126 @@ export function Grid({
         {wide('effort', 'Session effort', '0–10', 'w-40')}
         {wide('minutes', 'Lasted', 'min', 'w-32')}
       </div>
-      {groups.map((group, g) => (
-        <section key={g} aria-label={group.name} className="mb-3 rounded-lg border border-line bg-card p-3">
-          <div className="flex flex-wrap items-center gap-3">
-            <h3 className="font-bold">{group.name}</h3>
-            <span className="text-faint">{group.dose}</span>
-            <Button
-              className="ml-auto"
-              aria-label={`All as planned: ${group.name}`}
-              onClick={() => {
-                fill(g);
+      {groups.length > 1 && (
+        <Button
+          className="mb-3 min-h-11"
+          onClick={() => {
+            fill();
+          }}
+        >
+          The whole session as planned, clean, breathing, easy, no pain
+        </Button>
+      )}
+      {groups.map((group, g) => {
+        const { told, differs } = alike(group.rows);
+        const unit = group.unit ?? 'reps';
+        const range = group.range === 'cm' ? 'cm' : '%';
+        const first = group.rows[0];
+        const faults = ownFirst(rungs.get(first?.rung ?? '')?.faults ?? [], [...faultNames.keys()]).map(
+          (fault) => [fault, faultNames.get(fault) ?? fault] as const,
+        );
+        return (
+          <section key={g} aria-label={group.name} className="mb-3 rounded-lg border border-line bg-card p-3">
+            <div className="mb-1 flex flex-wrap items-center gap-3">
+              <h3 className="font-bold">{group.name}</h3>
+              <span className="text-faint">{group.dose}</span>
+              <Button
+                className="ml-auto"
+                aria-label={`All as planned: ${group.name}`}
+                onClick={() => {
+                  fill(g);
+                }}
+              >
+                As planned, clean, easy
+              </Button>
+            </div>
+            <Answers
+              of={group.name}
+              unit={unit}
+              asked={first?.target ?? 0}
+              told={told}
+              differs={differs}
+              faults={faults}
+              onChange={(part) => {
+                changeAll(g, part);
               }}
-            >
-              As planned, clean
-            </Button>
-          </div>
-          <div className="overflow-x-auto">
-            <table className="text-left text-[15px]">
-              <thead>
-                <tr className="text-sm text-faint [&_th]:pr-3">
-                  <th scope="col">Set</th>
-                  <th scope="col">Target</th>
-                  <th scope="col">Done</th>
-                  {group.range !== null && <th scope="col">Range, {unitOf(group.range === 'cm' ? 'cm' : '%')}</th>}
-                  <th scope="col">Fault</th>
-                  <th scope="col">Pain</th>
-                  <th scope="col">Effort</th>
-                  <th scope="col">Breathing</th>
-                </tr>
-              </thead>
-              <tbody>
-                {group.rows.map((row, r) => (
-                  <tr key={r} className="[&_td]:pr-3 [&_td]:py-0.5">
-                    <td>{row.side === 'both' ? r + 1 : `${Math.floor(r / 2) + 1}, ${row.side ?? ''}`}</td>
-                    <td className="whitespace-nowrap">{amount(group.unit ?? 'reps', row.target)}</td>
-                    <td>
+            />
+            <details className="mt-1">
+              <summary className="min-h-8 cursor-pointer text-[15px] text-faint">
+                {group.rows.length} {group.rows.length === 1 ? 'set' : 'sets'} of {amount(unit, first?.target ?? 0)}
+                {differs.size > 0 && ', they differ'}
+              </summary>
+              {group.rows.map((row, r) => (
+                <div key={r} className="mt-1 flex flex-wrap items-end gap-2 border-t border-line pt-1">
+                  <span className="w-20 text-[15px]">
+                    {row.side === 'both' ? r + 1 : `${Math.floor(r / 2) + 1}, ${row.side ?? ''}`}
+                    <span className="block text-sm text-faint">{amount(unit, row.target)}</span>
+                  </span>
+                  {group.range !== null && (
+                    <span>
+                      <span aria-hidden className="block text-sm text-faint">
+                        Range, {unitOf(range)}
+                      </span>
                       <AmountInput
-                        unit={group.unit ?? 'reps'}
-                        aria-label={`Done, ${group.name}, set ${r + 1}`}
-                        className="w-20"
-                        asked={row.target}
-                        value={row.done === '' ? undefined : Number(row.done)}
-                        onChange={(done) => {
-                          change(g, r, { done: `${done ?? ''}` });
+                        unit={range}
+                        aria-label={`Range, ${group.name}, set ${r + 1}`}
+                        className="w-18"
+                        most={group.range === 'cm' ? 300 : 100}
+                        asked={row.asked.target_range_cm}
+                        value={row.range === '' ? undefined : Number(row.range)}
+                        onChange={(went) => {
+                          change(g, r, { range: `${went ?? ''}` });
                         }}
                       />
-                    </td>
-                    {group.range !== null && (
-                      <td>
-                        <AmountInput
-                          unit={group.range === 'cm' ? 'cm' : '%'}
-                          aria-label={`Range, ${group.name}, set ${r + 1}`}
-                          className="w-18"
-                          most={group.range === 'cm' ? 300 : 100}
-                          asked={row.asked.target_range_cm}
-                          value={row.range === '' ? undefined : Number(row.range)}
-                          onChange={(range) => {
-                            change(g, r, { range: `${range ?? ''}` });
-                          }}
-                        />
-                      </td>
-                    )}
-                    <td>
-                      <select
-                        aria-label={`Fault, ${group.name}, set ${r + 1}`}
-                        className="max-w-44 rounded border border-wood bg-card px-1 py-1"
-                        value={row.fault}
-                        onChange={(event) => {
-                          change(g, r, { fault: event.target.value });
-                        }}
-                      >
-                        <option value="">not recorded</option>
-                        <option value="none">none</option>
-                        {ownFirst(rungs.get(row.rung)?.faults ?? [], [...faultNames.keys()]).map((fault) => (
-                          <option key={fault} value={fault}>
-                            {faultNames.get(fault) ?? fault}
-                          </option>
-                        ))}
-                      </select>
-                    </td>
-                    <td>
-                      {scale(g, r, row, 'pain', `Pain, ${group.name}, set ${r + 1}`)}
-                      {row.pain !== '' && (
-                        <select
-                          aria-label={`Kind of pain, ${group.name}, set ${r + 1}`}
-                          className="ml-1 rounded border border-wood bg-card px-1 py-1"
-                          value={row.kind}
-                          onChange={(event) => {
-                            change(g, r, {
-                              kind: painKinds.find(([kind]) => kind === event.target.value)?.[0] ?? '',
-                            });
-                          }}
-                        >
-                          <option value="">kind not recorded</option>
-                          {painKinds
-                            .filter(([kind]) => row.pain !== '0' || painless.includes(kind))
-                            .map(([kind, label]) => (
-                              <option key={kind} value={kind}>
-                                {label}
-                              </option>
-                            ))}
-                        </select>
-                      )}
-                    </td>
-                    <td>{scale(g, r, row, 'effort', `Effort, ${group.name}, set ${r + 1}`)}</td>
-                    <td>
-                      <select
-                        aria-label={`Breathing, ${group.name}, set ${r + 1}`}
-                        className="rounded border border-wood bg-card px-1 py-1"
-                        value={row.breathing}
-                        onChange={(event) => {
-                          change(g, r, { breathing: event.target.value });
-                        }}
-                      >
-                        <option value="">not recorded</option>
-                        <option value="yes">free</option>
-                        <option value="no">held</option>
-                      </select>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+                    </span>
+                  )}
+                  <Answers
+                    of={`${group.name}, set ${r + 1}`}
+                    unit={unit}
+                    asked={row.target}
+                    told={row}
+                    faults={faults}
+                    onChange={(part) => {
+                      change(g, r, part);
+                    }}
+                  />
+                </div>
+              ))}
+            </details>
+          </section>
+        );
+      })}
+      {differences === null ? (
+        <p role="alert" className="font-semibold text-warn empty:hidden">
+          {save.error?.message}
+        </p>
+      ) : (
+        <div role="alert" className="mb-2 rounded-md border-2 border-warn bg-warn-soft p-3">
+          <p className="font-semibold">Another log of this session of that day is there and says something else:</p>
+          <ul className="list-disc pl-5">
+            {differences.map((each) => (
+              <li key={each}>{each}</li>
+            ))}
+          </ul>
+          <div className="mt-1 flex gap-2">
+            <Button
+              disabled={save.isPending}
+              onClick={() => {
+                save.mutate(true);
+              }}
+            >
+              This one counts
+            </Button>
+            <Button
+              onClick={() => {
+                save.reset();
+              }}
+            >
+              Look at both again
+            </Button>
           </div>
-        </section>
-      ))}
-      <p role="alert" className="font-semibold text-warn empty:hidden">
-        {save.error?.message}
-      </p>
+        </div>
+      )}
       <Button
         look="act"
         type="submit"

@@ -1,12 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
-import { longDate } from '../../app/dates';
+import { dayAndMonth, longDate, today } from '../../app/dates';
 import { dayNames } from '../../app/words';
 import { SelectField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useClientId } from '../board/useBoard';
 import { newKey } from '../floor/run';
+import { byDay } from '../week/Week';
 import { ChooseWeek } from '../week/ChooseWeek';
 import { useWeek } from '../week/useWeek';
 import { EditLog } from './EditLog';
@@ -22,7 +24,8 @@ export function LogPage() {
   const client = useClientId();
   const board = useBoard();
   const at = useWeek();
-  const [day, setDay] = useState<string | null>(null);
+  const [search] = useSearchParams();
+  const [picked, setPicked] = useState(search.get('session') ?? '');
   const [editing, setEditing] = useState<number | null>(null);
   const [written, setWritten] = useState(0);
   /** the same until the server has the log, so that a second try doubles nothing */
@@ -36,7 +39,7 @@ export function LogPage() {
   if (logs.isPending || board.data === undefined) return <Waiting what="the log" />;
   if (logs.isError) return <Notice title={logs.error.message} />;
   const sessions = at.week?.sessions ?? [];
-  const session = sessions.find((each) => each.day === day) ?? sessions[0];
+  const session = sessions.find((each) => String(each.number) === picked) ?? nextToWrite(sessions);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_28rem]">
       <div>
@@ -44,6 +47,7 @@ export function LogPage() {
           <EditLog
             key={editing}
             session={editing}
+            easy={logs.data.easy}
             onDone={() => {
               setEditing(null);
             }}
@@ -56,10 +60,10 @@ export function LogPage() {
               {sessions.length > 0 && (
                 <SelectField
                   label="Session of"
-                  className="w-44"
-                  value={session?.day ?? ''}
-                  options={sessions.map((each) => [each.day, dayNames[each.day] ?? each.day] as const)}
-                  onChange={setDay}
+                  className="w-72"
+                  value={String(session?.number ?? '')}
+                  options={byDay(sessions).map((each) => [String(each.number), nameOf(each)] as const)}
+                  onChange={setPicked}
                 />
               )}
             </div>
@@ -67,14 +71,15 @@ export function LogPage() {
               <p className="text-faint">No session is planned in this week.</p>
             ) : (
               <Grid
-                key={`${at.number} ${session.day} ${written}`}
+                key={`${at.number} ${session.number} ${written}`}
                 start={startOf(session)}
+                easy={logs.data.easy}
                 label="Save the log"
                 submit={async (body) => {
                   await answer(
                     api.POST('/clients/{client}/logs', {
                       params: { path: { client } },
-                      body: { ...body, key: key.current },
+                      body: { ...body, key: key.current, planned: session.key },
                     }),
                   );
                   key.current = newKey();
@@ -112,6 +117,17 @@ export function LogPage() {
       </div>
     </div>
   );
+}
+
+/** The first session that is due and has no log; else that of today, or the first. */
+function nextToWrite(sessions: readonly Schemas['WeekSession'][]): Schemas['WeekSession'] | undefined {
+  const due = byDay(sessions).filter((each) => each.state === 'planned' && (each.date ?? '') <= today());
+  return due[0] ?? sessions.find((each) => each.date === today()) ?? byDay(sessions)[0];
+}
+
+function nameOf(session: Schemas['WeekSession']): string {
+  const day = `${dayNames[session.day] ?? session.day}${session.date === null ? '' : `, ${dayAndMonth(session.date)}`}`;
+  return session.state === 'planned' ? day : `${day}, ${session.state === 'running' ? 'on the floor' : session.state}`;
 }
 
 function WeekLoad({ load }: { load: NonNullable<Page['load']> }) {

@@ -2,7 +2,7 @@ import type { Schemas } from '../../api/client';
 import { today } from '../../app/dates';
 import { painless, type PainKind } from './painKinds';
 
-type Session = Schemas['BoardSession'];
+type Session = Schemas['WeekSession'];
 type Sent = Schemas['LoggedSet'];
 
 /** One set of one side as the grid shows it; an empty cell was not recorded. */
@@ -20,6 +20,8 @@ export interface Row {
   kind: PainKind | '';
   effort: string;
   breathing: string;
+  /** the place, or the first of several */
+  felt: string;
   /** as it was logged before, with what the grid has no column for */
   was: Sent | null;
 }
@@ -46,8 +48,12 @@ export interface Start {
 
 export type LogBody = Omit<Schemas['LogRequest'], 'key'>;
 
-const blank = { done: '', fault: '', pain: '', kind: '', effort: '', breathing: '', was: null } as const;
-export const clean = { fault: 'none', pain: '0', effort: '5', breathing: 'yes' };
+const blank = { done: '', fault: '', pain: '', kind: '', effort: '', breathing: '', felt: '', was: null } as const;
+
+/** Clean, breathing, easy, no pain. */
+export function well(easy: number) {
+  return { fault: 'none', pain: '0', kind: '', effort: String(easy), breathing: 'yes' } as const;
+}
 
 /** A planned session, nothing of it written down yet. */
 export function startOf(session: Session): Start {
@@ -69,7 +75,7 @@ export function startOf(session: Session): Start {
           range: askedRange(row.asked),
         })),
       })),
-    on: today(),
+    on: session.date !== null && session.date < today() ? session.date : today(),
     soreness: '',
     pain_before: '',
     pain_next_day: '',
@@ -123,6 +129,7 @@ export function startOfLog(
       kind: set.pain_kind ?? '',
       effort: text(set.effort),
       breathing: set.breathing === undefined ? '' : set.breathing ? 'yes' : 'no',
+      felt: set.felt?.[0] ?? '',
       was: set,
     });
   }
@@ -162,8 +169,15 @@ function faults(row: Row): Pick<Sent, 'faults' | 'ended_by'> {
   return row.fault === '' ? {} : { faults: row.fault === 'none' ? [] : [row.fault] };
 }
 
+/** Where it was felt: the one place that was chosen, or all of them as they were kept. */
+function felt(row: Row): Pick<Sent, 'felt'> {
+  const kept = row.was?.felt;
+  if (kept !== undefined && row.felt === (kept[0] ?? '')) return { felt: kept };
+  return row.felt === '' ? {} : { felt: [row.felt as NonNullable<Sent['felt']>[number]] };
+}
+
 /** What the grid has columns for; the rest of a log that is edited stays as it was. */
-const columns = ['done', 'faults', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'range', 'range_cm'];
+const columns = ['done', 'felt', 'faults', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'range', 'range_cm'];
 
 function toSent(row: Row): Sent {
   return {
@@ -183,6 +197,7 @@ function toSent(row: Row): Sent {
         }),
     ...(row.effort === '' ? {} : { effort: Number(row.effort) }),
     ...(row.breathing === '' ? {} : { breathing: row.breathing === 'yes' }),
+    ...felt(row),
   };
 }
 

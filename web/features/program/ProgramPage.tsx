@@ -10,6 +10,7 @@ import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
 import { useStyles } from '../styles/useStyles';
 import { Compare } from './Compare';
 import { CopyDialog } from './CopyDialog';
+import { ProgramDays } from './ProgramDays';
 import { WeekWishes, type Calendar } from './WeekWishes';
 import { usePrograms } from './usePrograms';
 import { WeeksTable } from './WeeksTable';
@@ -81,6 +82,7 @@ export function ProgramPage() {
         {failed}
       </p>
       {planning && <WeekWishes calendar={calendar} onChange={setCalendar} />}
+      <ProgramDays />
       {program.data.weeks.length > 0 && <WeeksTable program={program.data} />}
       <Kept />
       <Compare />

@@ -24,10 +24,7 @@ export function WeeksTable({ program }: { program: Page }) {
             </th>
             {program.weeks.map((week) => (
               <th key={week.number} scope="col" className="px-2 pb-1">
-                <Link
-                  to={week.number === 1 ? '../week' : `../week?week=${week.number}`}
-                  className="text-xl underline-offset-4 hover:underline"
-                >
+                <Link to={`../week?week=${week.number}`} className="text-xl underline-offset-4 hover:underline">
                   {week.number}
                 </Link>{' '}
                 {week.lighter && <span className="rounded-sm bg-line px-1 text-sm">lighter</span>}

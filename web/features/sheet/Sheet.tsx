@@ -1,5 +1,6 @@
 import { Printer } from 'lucide-react';
 import { Fragment } from 'react';
+import { dayAndMonth, longDate } from '../../app/dates';
 import { useMe } from '../../app/session';
 import { dayNames, kindNames } from '../../app/words';
 import { Button } from '../../ui/Button';
@@ -9,6 +10,7 @@ import { useBoard, useLibrary } from '../board/useBoard';
 import { Still } from '../../ui/Figure';
 import { ChooseWeek } from '../week/ChooseWeek';
 import { useWeek } from '../week/useWeek';
+import { byDay } from '../week/Week';
 import { useFigures } from '../library/useRungs';
 
 /** One page a week for the client: readable in black and white, cautions included. */
@@ -50,7 +52,9 @@ export function Sheet() {
           <p className="ml-auto text-right">
             {me.data?.studio}
             <br />
-            Week {week.number}, {week.total.text} min in {week.sessions.length} sessions
+            Week {week.number}
+            {week.from !== null && week.to !== null && `, ${dayAndMonth(week.from)} to ${longDate(week.to)}`},{' '}
+            {week.total.text} min in {week.sessions.length} sessions
           </p>
         </header>
         {refer.length > 0 && (
@@ -62,10 +66,12 @@ export function Sheet() {
           </section>
         )}
         <div className="grid gap-x-6 sm:grid-cols-2 print:grid-cols-3 print:gap-x-4">
-          {week.sessions.map((session) => (
-            <section key={session.day} className="mb-3 break-inside-avoid print:mb-2">
+          {byDay(week.sessions).map((session) => (
+            <section key={session.number} className="mb-3 break-inside-avoid print:mb-2">
               <h2 className="flex border-b border-black text-[15px] font-bold print:text-[12px]">
-                {dayNames[session.day]} <span className="ml-2 font-normal">{kindNames[session.kind]}</span>
+                {dayNames[session.day]}
+                {session.date !== null && `, ${dayAndMonth(session.date)}`}{' '}
+                <span className="ml-2 font-normal">{kindNames[session.kind]}</span>
                 <span className="ml-auto">{session.total.text} min</span>
               </h2>
               {session.blocks.map((block, b) => (

@@ -1,8 +1,17 @@
+import { dayAndMonth } from '../../app/dates';
 import type { useWeek } from './useWeek';
 
 /** The weeks of the program in a row; one of them is open. */
 export function ChooseWeek({ at }: { at: ReturnType<typeof useWeek> }) {
-  if (at.weeks < 2) return null;
+  const { from, to } = at.days ?? { from: null, to: null };
+  const days =
+    from === null || to === null ? null : (
+      <span className="ml-2" data-week-days>
+        {dayAndMonth(from)} to {dayAndMonth(to)}
+        {at.weeks > 1 && at.number === at.present && ', now'}
+      </span>
+    );
+  if (at.weeks < 2) return days;
   return (
     <div role="group" aria-label="Week of the program" className="flex flex-wrap items-center gap-1">
       <span className="mr-1 font-semibold">Week</span>
@@ -19,6 +28,7 @@ export function ChooseWeek({ at }: { at: ReturnType<typeof useWeek> }) {
           {number}
         </button>
       ))}
+      {days}
     </div>
   );
 }

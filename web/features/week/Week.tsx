@@ -1,6 +1,7 @@
 import { RefreshCw } from 'lucide-react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
+import { dayAndMonth, today } from '../../app/dates';
 import { dayNames, kindNames } from '../../app/words';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
@@ -11,6 +12,7 @@ import { useBoard, useBoardCommand } from '../board/useBoard';
 import { ChooseWeek } from './ChooseWeek';
 import { ClientAudit } from './ClientAudit';
 import { DoseLine } from './DoseLine';
+import { MissedSession } from './MissedSession';
 import { MoveSession } from './MoveSession';
 import { SwapDialog } from './SwapDialog';
 import { RunSession } from './RunSession';
@@ -82,8 +84,13 @@ export function Week() {
       {week?.sessions.length === 0 && <p>No session fits: the client has no days, or no minutes on them.</p>}
       {week !== null && <ClientAudit />}
       <div className="grid items-start gap-4 md:grid-cols-2 xl:grid-cols-3">
-        {week?.sessions.map((session, i) => (
-          <SessionCard key={`${session.day} ${session.kind} ${i}`} session={session} week={at.number - 1} place={i} />
+        {byDay(week?.sessions ?? []).map((session) => (
+          <SessionCard
+            key={`${session.day} ${session.kind} ${session.number}`}
+            session={session}
+            week={at.number - 1}
+            place={session.number - 1}
+          />
         ))}
       </div>
     </div>
@@ -127,16 +134,34 @@ export function Shares({ directions }: { directions: Schemas['BoardDirection'][]
   );
 }
 
-function SessionCard({ session, week, place }: { session: Schemas['BoardSession']; week: number; place: number }) {
+const states = { planned: null, running: 'on the floor', done: 'done', missed: 'missed' } as const;
+
+/** The sessions of a week in the order of their dates. */
+export function byDay(sessions: readonly Schemas['WeekSession'][]): Schemas['WeekSession'][] {
+  return [...sessions].sort((a, b) => (a.date ?? '').localeCompare(b.date ?? '') || a.number - b.number);
+}
+
+function SessionCard({ session, week, place }: { session: Schemas['WeekSession']; week: number; place: number }) {
   const command = useBoardCommand();
+  const state = states[session.state];
+  const isDue = session.state === 'planned' && session.date !== null && session.date <= today();
   const share =
     session.budget.seconds === 0 ? 100 : Math.min(100, (100 * session.total.seconds) / session.budget.seconds);
   return (
     <section aria-label={dayNames[session.day]} className="rounded-lg border border-line bg-card">
       <header className="border-b border-line px-4 py-2">
         <div className="flex items-baseline gap-2">
-          <h2 className="text-lg font-bold">{dayNames[session.day]}</h2>
+          <h2 className="text-lg font-bold">
+            {dayNames[session.day]}
+            {session.date !== null && <span className="font-normal">, {dayAndMonth(session.date)}</span>}
+          </h2>
+          {state !== null && (
+            <b className={`text-sm ${session.state === 'missed' ? 'text-warn' : ''}`} data-state>
+              {state}
+            </b>
+          )}
           <span className="text-sm text-faint">
+            {session.moved_from !== null && `moved from ${dayNames[session.moved_from] ?? ''}, `}
             {kindNames[session.kind]}
             {session.place === 'home' && ', at home'}
           </span>
@@ -182,6 +207,7 @@ function SessionCard({ session, week, place }: { session: Schemas['BoardSession'
           </ul>
         </div>
       ))}
+      {session.state === 'missed' && <MissedSession session={session} week={week + 1} />}
       <footer className="flex flex-wrap items-center border-t border-line">
         <MoveSession key={session.day} day={session.day} week={week + 1} place={place + 1} />
         <span className="ml-auto flex gap-1 p-2">
@@ -199,7 +225,30 @@ function SessionCard({ session, week, place }: { session: Schemas['BoardSession'
           >
             At the door
           </Link>
-          <RunSession week={week + 1} place={place + 1} day={dayNames[session.day] ?? ''} />
+          {isDue && (
+            <>
+              <Link
+                to={`../log?week=${week + 1}&session=${session.number}`}
+                aria-label={`Done: write down the session of ${dayNames[session.day] ?? ''}`}
+                className="inline-flex min-h-10 items-center px-2 font-semibold underline underline-offset-4"
+              >
+                Done
+              </Link>
+              <Button
+                look="quiet"
+                aria-label={`Missed the session of ${dayNames[session.day] ?? ''}`}
+                disabled={command.isPending}
+                onClick={() => {
+                  command.mutate({ do: 'miss-session', week: week + 1, place: place + 1, missed: true });
+                }}
+              >
+                Missed
+              </Button>
+            </>
+          )}
+          {session.state !== 'done' && (
+            <RunSession week={week + 1} place={place + 1} day={dayNames[session.day] ?? ''} />
+          )}
           <Button
             look="quiet"
             aria-label={`Take out the session of ${dayNames[session.day] ?? ''}`}

@@ -3,13 +3,16 @@ import { useSearchParams } from 'react-router';
 import { answer, api } from '../../api/client';
 import { useBoard, useClientId } from '../board/useBoard';
 
-/** The week of the program that the address names; the first where it names none. */
+/** The week of the program that the address names; the present one where it names none. */
 export function useWeek() {
   const client = useClientId();
   const board = useBoard();
   const [search, setSearch] = useSearchParams();
   const weeks = board.data?.weeks ?? 1;
-  const number = Math.min(Math.max(1, Number(search.get('week') ?? 1) || 1), Math.max(1, weeks));
+  const number = Math.min(
+    Math.max(1, Number(search.get('week') ?? board.data?.present_week ?? 1) || 1),
+    Math.max(1, weeks),
+  );
   const later = useQuery({
     queryKey: ['week', client, board.data?.version, number],
     queryFn: () =>
@@ -24,11 +27,13 @@ export function useWeek() {
   return {
     number,
     weeks,
+    present: board.data?.present_week ?? 1,
+    days: board.data?.week_days[number - 1] ?? null,
     week: number === 1 ? (board.data?.week ?? null) : (later.data ?? null),
     error: later.error,
     isPending: number > 1 && later.isPending,
     choose: (next: number) => {
-      setSearch(next === 1 ? {} : { week: String(next) }, { replace: true });
+      setSearch({ week: String(next) }, { replace: true });
     },
   };
 }

@@ -1,0 +1,61 @@
+import { useQuery } from '@tanstack/react-query';
+import { answer, api, type Schemas } from '../../api/client';
+import { longDate } from '../../app/dates';
+import { dayNames } from '../../app/words';
+import { Button } from '../../ui/Button';
+import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
+
+/** What can become of a session that was missed: the next day that takes it, or what the week goes without. */
+export function MissedSession({ session, week }: { session: Schemas['WeekSession']; week: number }) {
+  const client = useClientId();
+  const board = useBoard();
+  const command = useBoardCommand();
+  const version = board.data?.version ?? 1;
+  const place = session.number;
+  const offer = useQuery({
+    queryKey: ['missed', client, version, week, place],
+    queryFn: () =>
+      answer(
+        api.POST('/clients/{client}/sessions/missed/check', {
+          params: { path: { client } },
+          body: { version, week, place },
+        }),
+      ),
+  });
+  const day = offer.data?.day ?? null;
+  return (
+    <div role="group" aria-label={`Missed: ${dayNames[session.day] ?? ''}`} className="bg-warn-soft px-4 py-2">
+      <p className="font-semibold">Missed. It counts in no verdict.</p>
+      {offer.data !== undefined && day === null && (
+        <>
+          <p>No other day of this week has its minutes and 48 h from the hard ones, so it is dropped.</p>
+          {offer.data.loses.map((line) => (
+            <p key={line}>{line}</p>
+          ))}
+        </>
+      )}
+      <div className="mt-1 flex flex-wrap gap-2">
+        {day !== null && (
+          <Button
+            look="act"
+            disabled={command.isPending}
+            onClick={() => {
+              command.mutate({ do: 'move-session', week, place, day });
+            }}
+          >
+            Move it to {dayNames[day]}
+            {offer.data?.on != null && `, ${longDate(offer.data.on)}`}
+          </Button>
+        )}
+        <Button
+          disabled={command.isPending}
+          onClick={() => {
+            command.mutate({ do: 'miss-session', week, place, missed: false });
+          }}
+        >
+          Not missed
+        </Button>
+      </div>
+    </div>
+  );
+}
