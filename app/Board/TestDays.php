@@ -54,7 +54,7 @@ final class TestDays
                 $document['born'] ?? null,
                 isset($days[0]) ? (int) substr($days[0]->on, 0, 4) : null,
             ),
-            'days' => $days->map(fn (TestDay $day): array => ['on' => $day->on, 'tests' => (object) $day->tests, 'ended_by' => (object) $day->ended_by, 'ladders' => $this->climbed($day), 'leg_loading' => $day->leg_loading])->all(),
+            'days' => $days->map(fn (TestDay $day): array => ['on' => $day->on, 'tests' => (object) $day->tests, 'ended_by' => (object) $day->ended_by, 'feet' => (object) ($day->feet ?? []), 'ladders' => $this->climbed($day), 'leg_loading' => $day->leg_loading])->all(),
         ];
     }
 
@@ -76,7 +76,7 @@ final class TestDays
         ]));
     }
 
-    /** @return list<array{ladder: string, rungs: list<string>}> the highest clean rung of each ladder climbed on a day, by name */
+    /** @return list<array{ladder: string, rungs: list<string>, ended_by: ?string}> the highest clean rung of each ladder climbed on a day, by name */
     private function climbed(TestDay $day): array
     {
         $library = $this->data->library();
@@ -84,7 +84,8 @@ final class TestDays
         foreach ($day->ladders ?? [] as $ladder => $result) {
             $rungs = is_array($result) ? $result['highest_clean'] ?? [] : [];
             $names = array_map(static fn (mixed $id): string => is_string($id) && $library->hasRung($id) ? $library->rung($id)->name : '–', array_values(array_unique((array) $rungs)));
-            $climbed[] = ['ladder' => $library->hasLadder($ladder) ? $library->ladder($ladder)->name : $ladder, 'rungs' => $names];
+            $fault = is_array($result) && is_string($result['ended_by'] ?? null) ? $library->faults[$result['ended_by']] ?? null : null;
+            $climbed[] = ['ladder' => $library->hasLadder($ladder) ? $library->ladder($ladder)->name : $ladder, 'rungs' => $names, 'ended_by' => $fault?->name];
         }
 
         return $climbed;
@@ -121,8 +122,14 @@ final class TestDays
         $document = $client->document;
         $document['tests'] = [...($document['tests'] ?? []), ...$tests];
         if ($ladders !== []) {
-            $document['tests']['ladders'] = [...($document['tests']['ladders'] ?? []), ...$ladders];
-            $this->data->clients()->readTests(new Node(['ladders' => $ladders]));
+            $clean = array_map(static fn (mixed $result): array => array_diff_key((array) $result, ['ended_by' => 0]), $ladders);
+            $document['tests']['ladders'] = [...($document['tests']['ladders'] ?? []), ...$clean];
+            $this->data->clients()->readTests(new Node(['ladders' => $clean]));
+            foreach ($ladders as $ladder => $result) {
+                if (is_array($result) && isset($result['ended_by']) && ! isset($this->data->library()->faults[$result['ended_by']])) {
+                    throw UnusableInput::at("/ladders/{$ladder}/ended_by", 'is not a fault');
+                }
+            }
         }
         DB::transaction(function () use ($client, $trainer, $body, $on, $tests, $ended, $ladders, $legLoading, $document): void {
             TestDay::query()->create([
@@ -134,6 +141,7 @@ final class TestDays
                 'ended_by' => $ended,
                 'ladders' => $ladders === [] ? null : $ladders,
                 'leg_loading' => $legLoading,
+                'feet' => array_intersect_key($body->opaque('feet') ?? [], array_flip(NormTables::TESTS)) ?: null,
             ]);
             $this->commands->update($client, $trainer, $body->int('version'), $document);
         });

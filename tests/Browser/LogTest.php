@@ -12,8 +12,7 @@ final class LogTest extends BrowserTestCase
     private function openLog(): void
     {
         $this->signIn();
-        $this->link('Maren Tidewell')->click();
-        $this->link('Log')->click();
+        $this->open('/clients/'.$this->client('Maren Tidewell').'/log?week=1&session=1');
         $this->waitForText('Write down what was done');
     }
 
@@ -54,7 +53,7 @@ final class LogTest extends BrowserTestCase
         $steps = array_column($ladder['rungs'], 'steps', 'id')[$ladder['standing']['rung']];
         // on the last dose step of the rung, two clean sessions at its target lead to the next one
         $this->api('/clients/'.$client.'/moves', ['version' => $board['version'], 'rung' => $ladder['standing']['rung'], 'step' => count($steps) - 1]);
-        $this->open('/clients/'.$client.'/log');
+        $this->open('/clients/'.$client.'/log?week=1&session=1');
         $this->acceptAfterTwoCleanLogs('progress');
         $this->link('Wall')->click();
         $this->css('[data-rung="dead-bug-opposite"]');

@@ -27,4 +27,44 @@ final class TestDayTest extends BrowserTestCase
         $this->waitForText('The left side is the worse one, and sets the rung.');
         $this->waitForText('worth a re-test');
     }
+
+    public function test_a_test_day_survives_another_page_another_tab_and_an_ended_session_and_a_climb_keeps_its_fault(): void
+    {
+        $this->signIn();
+        $client = $this->client('Bea Thwart');
+        $this->open("/clients/{$client}/tests");
+        $this->button('Start a test day')->click();
+        $held = '//li[.//h3[contains(., "Side hold, left")]]';
+        $this->element(WebDriverBy::xpath($held.'//input[@type="number"]'))->sendKeys('41');
+        $this->element(WebDriverBy::xpath($held.'//option[@value="stacked"]'))->click();
+        $this->element(WebDriverBy::xpath('//label[contains(., "Ladder")]//option[contains(., "Dead bug")]'))->click();
+        $rungs = count($this->browser->findElements(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Rung")]//option')));
+        self::assertGreaterThan(6, $rungs);
+        // straight to the fifth, clean in one tap; the sixth misses
+        $this->element(WebDriverBy::xpath('(//label[starts-with(normalize-space(.), "Rung")]//option)[5]'))->click();
+        $this->button('All of them')->click();
+        $this->button('Clean: next rung')->click();
+        $this->button('Back arches')->click();
+        $this->button('A miss: stop here')->click();
+        $this->waitForText('ended by back arches');
+
+        $this->open('/clients');
+        $this->open("/clients/{$client}/tests");
+        $this->waitForText('ended by back arches');
+        $this->browser->switchTo()->newWindow();
+        $this->open("/clients/{$client}/tests");
+        self::assertSame('41', $this->element(WebDriverBy::xpath($held.'//input[@type="number"]'))->getDomProperty('value'), 'in another tab');
+        $this->browser->manage()->deleteAllCookies();
+        $this->open("/clients/{$client}/tests");
+        $this->field('email')->sendKeys('trainer@slipway.example');
+        $this->field('password')->sendKeys('slipway-demo');
+        $this->button('Sign in')->click();
+        $this->waitForText('A test day');
+        self::assertSame('41', $this->element(WebDriverBy::xpath($held.'//input[@type="number"]'))->getDomProperty('value'), 'after the session ended');
+        $this->button('Save the test day')->click();
+        $this->waitForText('feet stacked');
+        $this->waitForText(', ended by back arches');
+        $this->open("/clients/{$client}/tests");
+        $this->button('Start a test day');
+    }
 }

@@ -58,7 +58,7 @@ function Builder({
   week: number;
   place: number | null;
 }) {
-  const tools = useBench(start, client);
+  const tools = useBench(start, client, `${client ?? 'anyone'} ${week} ${place ?? 'new'}`);
   const { session, bench } = tools;
   const data = bench.data;
   return (
@@ -175,7 +175,12 @@ function Head({
         session: sent(tools.session),
         ...(insist === undefined ? {} : { insist }),
       },
-      { onSuccess: () => void navigate(week === 1 ? '../week' : `../week?week=${week}`) },
+      {
+        onSuccess: () => {
+          tools.drop();
+          void navigate(`../week?week=${week}`);
+        },
+      },
     );
   };
   return (

@@ -1,18 +1,17 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
+import { useKept } from '../../app/useKept';
 import { received, sent, type Session } from './session';
 
 export type Bench = Schemas['Bench'];
 export type BenchChange = NonNullable<Schemas['SessionPreviewRequest']['change']>;
 
-const mostSteps = 200;
+const mostSteps = 60;
 
 /** A session being built: every step can be undone and redone, and the honest numbers follow each. */
-export function useBench(start: Session, client: string | null) {
+export function useBench(start: Session, client: string | null, name: string) {
   const queries = useQueryClient();
-  const [steps, setSteps] = useState<Session[]>([start]);
-  const [at, setAt] = useState(0);
+  const [{ steps, at }, keep, drop] = useKept(`build:${name}`, { steps: [start], at: 0 }, JSON.stringify(start));
   const session = steps[at] ?? start;
   const key = (of: Session) => ['bench', client, of];
   const whose = client === null ? {} : { client };
@@ -27,8 +26,7 @@ export function useBench(start: Session, client: string | null) {
 
   function set(next: Session) {
     const kept = [...steps.slice(0, at + 1), next].slice(-mostSteps);
-    setSteps(kept);
-    setAt(kept.length - 1);
+    keep({ steps: kept, at: kept.length - 1 });
   }
 
   /** A change that needs the rules of the job; the answer is the session as it became. */
@@ -51,16 +49,18 @@ export function useBench(start: Session, client: string | null) {
     set,
     change,
     isChanged: at > 0,
+    /** Throws away what is kept on the device. */
+    drop,
     undo:
       at > 0
         ? () => {
-            setAt(at - 1);
+            keep({ steps, at: at - 1 });
           }
         : null,
     redo:
       at < steps.length - 1
         ? () => {
-            setAt(at + 1);
+            keep({ steps, at: at + 1 });
           }
         : null,
   };

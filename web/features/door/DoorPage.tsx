@@ -4,6 +4,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { answer, api, isConflict, type Schemas } from '../../api/client';
 import { today } from '../../app/dates';
 import { dayNames } from '../../app/words';
+import { useKept } from '../../app/useKept';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { TextField, Tick, toggled } from '../../ui/Field';
@@ -21,6 +22,15 @@ import { ShareBar } from '../week/Week';
 type Door = Schemas['Door'];
 type Session = Schemas['BoardSession'];
 
+/** What the client says at the door. */
+interface Said {
+  sore: string[];
+  soreness?: number | undefined;
+  pain?: number | undefined;
+  minutes: string;
+  kit: string[] | null;
+}
+
 /** One card as the client walks in; one tap rewrites the session of today. */
 export function DoorPage() {
   const client = useClientId();
@@ -35,11 +45,11 @@ export function DoorPage() {
   const ofToday = sessions.findIndex((each) => each.day === dayOf(today()));
   const [picked, setPicked] = useState<number | null>(null);
   const place = picked ?? (asked >= 0 ? asked : Math.max(0, ofToday));
-  const [sore, setSore] = useState<string[]>([]);
-  const [soreness, setSoreness] = useState<number | undefined>();
-  const [pain, setPain] = useState<number | undefined>();
-  const [minutes, setMinutes] = useState('');
-  const [kit, setKit] = useState<string[] | null>(null);
+  const [said, setSaid, drop] = useKept<Said>(`door:${client}`, { sore: [], minutes: '', kit: null }, today());
+  const { sore, soreness, pain, minutes, kit } = said;
+  const tell = (part: Partial<Said>) => {
+    setSaid((before) => ({ ...before, ...part }));
+  };
   const body: Schemas['DoorRequest'] = {
     version: board.data?.version ?? 1,
     week: at.number,
@@ -62,12 +72,15 @@ export function DoorPage() {
       if (rewrites) await answer(api.POST('/clients/{client}/door', { params: { path: { client } }, body }));
       await startRun(client, at.number, place + 1, { soreness, pain_before: pain });
     },
-    onSuccess: () => navigate('/floor'),
+    onSuccess: async () => {
+      drop();
+      await navigate('/floor');
+    },
     onSettled: refresh,
   });
   const only = useMutation({
     mutationFn: () => answer(api.POST('/clients/{client}/door', { params: { path: { client } }, body })),
-    onSuccess: () => navigate(`../week${at.number > 1 ? `?week=${at.number}` : ''}`),
+    onSuccess: () => navigate(`../week?week=${at.number}`),
     onSettled: refresh,
   });
   const stop = useMutation({
@@ -130,7 +143,9 @@ export function DoorPage() {
             type="number"
             className="w-44"
             value={minutes}
-            onChange={setMinutes}
+            onChange={(text) => {
+              tell({ minutes: text });
+            }}
           />
           <div className="mt-1 flex flex-wrap gap-1">
             {[5, 10, 15, 20, 30].map((each) => (
@@ -139,7 +154,7 @@ export function DoorPage() {
                 aria-pressed={minutes === String(each)}
                 className={`min-h-11 px-2 whitespace-nowrap ${minutes === String(each) ? 'border-stand bg-stand text-on-stand' : ''}`}
                 onClick={() => {
-                  setMinutes(String(each));
+                  tell({ minutes: String(each) });
                 }}
               >
                 {each} min
@@ -152,9 +167,18 @@ export function DoorPage() {
           ends={['none', 'worst']}
           {...(check.data === undefined ? {} : { warnOver: check.data.stop_over })}
           value={pain}
-          onChange={setPain}
+          onChange={(told) => {
+            tell({ pain: told });
+          }}
         />
-        <Scale label="Soreness of the trunk" ends={['none', 'worst']} value={soreness} onChange={setSoreness} />
+        <Scale
+          label="Soreness of the trunk"
+          ends={['none', 'worst']}
+          value={soreness}
+          onChange={(told) => {
+            tell({ soreness: told });
+          }}
+        />
         <fieldset>
           <legend className="font-semibold">Sore or stiff where</legend>
           <div className="mt-1 flex flex-wrap gap-1.5">
@@ -166,7 +190,7 @@ export function DoorPage() {
                   aria-pressed={sore.includes(limit.id)}
                   className={`min-h-11 ${sore.includes(limit.id) ? 'border-stand bg-stand text-on-stand' : ''}`}
                   onClick={() => {
-                    setSore(toggled(sore, limit.id, !sore.includes(limit.id)));
+                    tell({ sore: toggled(sore, limit.id, !sore.includes(limit.id)) });
                   }}
                 >
                   {limit.name}
@@ -180,14 +204,14 @@ export function DoorPage() {
             <div className="my-1 flex gap-1">
               <Button
                 onClick={() => {
-                  setKit(null);
+                  tell({ kit: null });
                 }}
               >
                 At the studio
               </Button>
               <Button
                 onClick={() => {
-                  setKit(home);
+                  tell({ kit: home });
                 }}
               >
                 At home
@@ -201,7 +225,7 @@ export function DoorPage() {
                 label={each.name}
                 checked={equipment.includes(each.id)}
                 onChange={(on) => {
-                  setKit(toggled(equipment, each.id, on));
+                  tell({ kit: toggled(equipment, each.id, on) });
                 }}
               />
             ))}

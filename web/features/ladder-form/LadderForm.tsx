@@ -3,6 +3,7 @@ import { ArrowDown, ArrowUp, Copy, FileDown, Plus, Trash2, Undo2 } from 'lucide-
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { answer, api, ApiError, isConflict, type Schemas } from '../../api/client';
+import { useKept } from '../../app/useKept';
 import { moment } from '../../app/dates';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
@@ -61,7 +62,11 @@ const kinds: Record<LadderRecord['kind'], string> = {
 };
 
 function Form({ record, start }: { record: LadderRecord | null; start: Draft }) {
-  const [draft, setDraft] = useState(start);
+  const [draft, setDraft, drop, isTyped] = useKept(
+    `ladder:${record?.id ?? 'new'}`,
+    start,
+    `${record?.version ?? 0} ${start.name}`,
+  );
   const [at, setAt] = useState(0);
   const [affected, setAffected] = useState<Schemas['Affected']['affected'] | null>(null);
   const [removing, setRemoving] = useState(false);
@@ -74,6 +79,7 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
   const body = { ...(id === undefined ? {} : { id, version }), ladder: draft };
 
   function stored(now: LadderRecord) {
+    drop();
     setAffected(null);
     setRemoving(false);
     queries.setQueryData(['ladder', now.id], now);
@@ -178,6 +184,11 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
               }}
             >
               <Undo2 size={18} aria-hidden /> Undo the last change
+            </Button>
+          )}
+          {isTyped && (
+            <Button look="quiet" disabled={busy} onClick={drop}>
+              Throw away what was typed
             </Button>
           )}
           {record?.kind !== 'away' && (

@@ -41,6 +41,7 @@ export function EditLog({ session, easy, onDone }: { session: number; easy: numb
         )}
         label="Save the change"
         easy={easy}
+        kept={`log:${client}:edit:${session}:${one.data.revision}`}
         submit={async (body) => {
           await answer(
             api.POST('/clients/{client}/logs/{session}', {

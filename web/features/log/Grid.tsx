@@ -1,10 +1,10 @@
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
 import { ApiError } from '../../api/client';
 import { amount, unitOf } from '../../app/units';
 import { AmountInput } from '../../ui/AmountInput';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
+import { useKept } from '../../app/useKept';
 import { useLibrary } from '../board/useBoard';
 import { alike, Answers } from './Answers';
 import { bodyOf, well, type Group, type LogBody, type Row, type Start } from './rows';
@@ -26,22 +26,29 @@ export function Grid({
   start,
   label,
   easy,
+  kept,
   submit,
 }: {
   start: Start;
   /** the effort that "easy" stands for */
   easy: number;
+  /** under what name it stays on the device until it is saved or thrown away */
+  kept: string;
   label: string;
   submit: (body: LogBody) => Promise<unknown>;
 }) {
   const library = useLibrary();
   const refresh = useLogChange();
-  const [grid, setGrid] = useState(start);
+  const signature = JSON.stringify(
+    start.groups.map((group) => [group.name, group.rows.map(({ rung, side, target }) => [rung, side, target])]),
+  );
+  const [grid, setGrid, drop, isTyped] = useKept(kept, start, signature);
   const { groups } = grid;
   const faultNames = new Map(library.data?.library.faults.map((fault) => [fault.id, fault.name]));
   const rungs = new Map(library.data?.library.ladders.flatMap((each) => each.rungs).map((rung) => [rung.id, rung]));
   const save = useMutation({
     mutationFn: (over: boolean) => submit({ ...bodyOf(grid), ...(over ? { over } : {}) }),
+    onSuccess: drop,
     onSettled: refresh,
   });
   const differences = differencesOf(save.error);
@@ -236,6 +243,11 @@ export function Grid({
       >
         {save.isPending ? 'Saving …' : label}
       </Button>
+      {isTyped && (
+        <Button look="quiet" disabled={save.isPending} onClick={drop}>
+          Throw away what was typed
+        </Button>
+      )}
       <span className="ml-3 text-sm text-faint">
         What stays empty was not recorded, and never counts as good. Rows without “done” are left out.
       </span>

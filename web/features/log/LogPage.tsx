@@ -74,6 +74,7 @@ export function LogPage() {
                 key={`${at.number} ${session.number} ${written}`}
                 start={startOf(session)}
                 easy={logs.data.easy}
+                kept={`log:${client}:${session.key}`}
                 label="Save the log"
                 submit={async (body) => {
                   await answer(

@@ -1,15 +1,18 @@
 import { Fragment } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
+import { dayAndMonth } from '../../app/dates';
 import { roleNames, shortName } from '../../app/words';
 import { Code } from '../../ui/Code';
 import { Why } from '../../ui/Why';
+import { useBoard } from '../board/useBoard';
 import { ShareBar } from '../week/Week';
 
 type Page = Schemas['ProgramPage'];
 
 /** Weeks across, ladders down: which rung and dose is expected when, above the minutes and shares of each week. */
 export function WeeksTable({ program }: { program: Page }) {
+  const days = useBoard().data?.week_days ?? [];
   return (
     <div className="overflow-x-auto">
       <table
@@ -27,6 +30,11 @@ export function WeeksTable({ program }: { program: Page }) {
                 <Link to={`../week?week=${week.number}`} className="text-xl underline-offset-4 hover:underline">
                   {week.number}
                 </Link>{' '}
+                {days[week.number - 1]?.from != null && (
+                  <span className="text-sm font-normal text-faint">
+                    {dayAndMonth(days[week.number - 1]?.from ?? '')}
+                  </span>
+                )}{' '}
                 {week.lighter && <span className="rounded-sm bg-line px-1 text-sm">lighter</span>}
               </th>
             ))}

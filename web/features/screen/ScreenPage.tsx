@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { answer, api, ApiError, isConflict, type Schemas } from '../../api/client';
+import { useKept } from '../../app/useKept';
 import { longDate, today } from '../../app/dates';
 import { useMay } from '../../app/session';
 import { Button } from '../../ui/Button';
@@ -15,7 +16,6 @@ type Page = Schemas['ScreenPage'];
 
 /** Nobody has to train with pain; only where a clinician asks for it is this lifted. */
 const WISHED = 'monitored-pain';
-type Flag = Schemas['ScreenRequest']['flags'][number];
 
 /** The screen of a client: what must be cleared, when it is due again, every dated answer, and what it touched. */
 export function ScreenPage() {
@@ -114,10 +114,17 @@ function Ask({
   due: Page['due'];
 }) {
   const client = useClientId();
-  const [on, setOn] = useState(today());
-  const [asked, setAsked] = useState(false);
-  const [flags, setFlags] = useState<Flag[]>(record.document.screen?.flags ?? []);
-  const [limits, setLimits] = useState((record.document.limits ?? []).map(limitOf));
+  const known = {
+    on: today(),
+    asked: false,
+    flags: record.document.screen?.flags ?? [],
+    limits: (record.document.limits ?? []).map(limitOf),
+  };
+  const [answers, keep, drop] = useKept<typeof known>(`screen:${client}`, known, `${today()} ${record.version}`);
+  const { on, asked, flags, limits } = answers;
+  const put = (part: Partial<typeof known>) => {
+    keep((before) => ({ ...before, ...part }));
+  };
   const save = useScreenCommand((_: null, version) =>
     answer(
       api.POST('/clients/{client}/screen', { params: { path: { client } }, body: { version, on, flags, limits } }),
@@ -127,7 +134,7 @@ function Ask({
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        save.mutate(null);
+        save.mutate(null, { onSuccess: drop });
       }}
     >
       <h2 className="text-xl font-bold">Ask today</h2>
@@ -140,15 +147,41 @@ function Ask({
       </p>
       <fieldset className="rounded-lg border border-line bg-card p-4">
         <legend className="px-1 text-lg font-bold">Signs that need a clinician first</legend>
-        <FlagTicks all={library.flags} flags={flags} onChange={setFlags} />
+        <FlagTicks
+          all={library.flags}
+          flags={flags}
+          onChange={(next) => {
+            put({ flags: next });
+          }}
+        />
       </fieldset>
       <fieldset className="mt-4 rounded-lg border border-line bg-card p-4">
         <legend className="px-1 text-lg font-bold">What is sore or must not be loaded</legend>
-        <LimitTicks rules={library.library.limits} limits={limits} onChange={setLimits} />
+        <LimitTicks
+          rules={library.library.limits}
+          limits={limits}
+          onChange={(next) => {
+            put({ limits: next });
+          }}
+        />
       </fieldset>
       <div className="mt-4 flex flex-wrap items-end gap-4">
-        <TextField label="Asked on" type="date" value={on} onChange={setOn} className="w-44" />
-        <Tick label={<b>I asked about every sign above</b>} checked={asked} onChange={setAsked} />
+        <TextField
+          label="Asked on"
+          type="date"
+          value={on}
+          onChange={(day) => {
+            put({ on: day });
+          }}
+          className="w-44"
+        />
+        <Tick
+          label={<b>I asked about every sign above</b>}
+          checked={asked}
+          onChange={(is) => {
+            put({ asked: is });
+          }}
+        />
         <Button look="act" type="submit" disabled={!asked || save.isPending}>
           {save.isPending ? 'Saving …' : 'Save the answers'}
         </Button>

@@ -17,6 +17,9 @@ export function Climb({ climbed, onChange }: { climbed: Climbed; onChange: (clim
   const [open, setOpen] = useState('');
   const ladders = board.data?.ladders ?? [];
   const ladder = ladders.find((each) => each.id === open);
+  const library = useLibrary();
+  const faultName = (id: string) =>
+    (library.data?.library.faults.find((each) => each.id === id)?.name ?? id).toLowerCase();
   const name = (id: string) => ladders.flatMap((each) => each.rungs).find((each) => each.id === id)?.name ?? id;
   return (
     <section aria-label="Ladders" className="rounded-lg border border-line bg-card p-3">
@@ -36,8 +39,9 @@ export function Climb({ climbed, onChange }: { climbed: Climbed; onChange: (clim
         <Rungs
           key={ladder.id}
           ladder={ladder}
-          onDone={(highest) => {
-            onChange({ ...climbed, [ladder.id]: { highest_clean: highest } });
+          onDone={(highest, fault) => {
+            const ended = fault === null ? {} : { ended_by: fault };
+            onChange({ ...climbed, [ladder.id]: { highest_clean: highest, ...ended } });
             setOpen('');
           }}
         />
@@ -49,6 +53,9 @@ export function Climb({ climbed, onChange }: { climbed: Climbed; onChange: (clim
             {typeof result.highest_clean === 'string'
               ? `clean up to ${name(result.highest_clean)}`
               : `clean up to ${name(sides(result.highest_clean).left)} left, ${name(sides(result.highest_clean).right)} right`}
+            {result.ended_by !== undefined && (
+              <span className="text-faint">, ended by {faultName(result.ended_by)}</span>
+            )}
           </li>
         ))}
       </ul>
@@ -65,7 +72,7 @@ function Rungs({
   onDone,
 }: {
   ladder: BoardLadder;
-  onDone: (highest: Climbed[string]['highest_clean']) => void;
+  onDone: (highest: Climbed[string]['highest_clean'], fault: string | null) => void;
 }) {
   const library = useLibrary();
   const figures = useFigures();
@@ -88,7 +95,7 @@ function Rungs({
 
   function finish(next: Record<Side, string | null>) {
     if (next.left === null || next.right === null) return;
-    onDone(next.left === next.right ? next.left : { left: next.left, right: next.right });
+    onDone(next.left === next.right ? next.left : { left: next.left, right: next.right }, fault);
   }
 
   function judge() {
@@ -107,6 +114,17 @@ function Rungs({
   const canStop = checks.every((side) => isClean(side) || (side === 'right' ? clean.right : clean.left) !== null);
   return (
     <div className="rounded-md border border-line p-3">
+      <SelectField
+        label="Rung"
+        className="mb-2 max-w-96"
+        value={rung.id}
+        options={open.map((each) => [each.id, `${each.level}. ${each.name}`] as const)}
+        onChange={(id) => {
+          setAt(open.findIndex((each) => each.id === id));
+          setOn({});
+          setFault(null);
+        }}
+      />
       <div className="flex gap-3">
         <Still drawing={figures[rung.id]} className="h-16 w-24 shrink-0" />
         <div>
@@ -171,6 +189,16 @@ function Rungs({
         </fieldset>
       )}
       <div className="mt-3 flex flex-wrap gap-2">
+        {!checks.every(isClean) && (
+          <Button
+            onClick={() => {
+              const all = checks.flatMap((side) => ticks.map((tick) => [`${side} ${tick}`, true] as const));
+              setOn(Object.fromEntries(all));
+            }}
+          >
+            All of them{perSide && ', both sides'}
+          </Button>
+        )}
         <Button look="act" disabled={!checks.every(isClean) && !canStop} onClick={judge}>
           {checks.every(isClean) ? (at < open.length - 1 ? 'Clean: next rung' : 'Clean: the top') : 'A miss: stop here'}
         </Button>

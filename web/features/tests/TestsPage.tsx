@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { answer, api, isConflict, type Schemas } from '../../api/client';
 import { longDate, today } from '../../app/dates';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
+import { isKept, useKept } from '../../app/useKept';
+import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useClientId, useLibrary } from '../board/useBoard';
 import { Climb, type Climbed } from './Climb';
@@ -22,7 +23,7 @@ export function TestsPage() {
     queryKey: ['tests', client],
     queryFn: () => answer(api.GET('/clients/{client}/tests', { params: { path: { client } } })),
   });
-  const [measuring, setMeasuring] = useState(false);
+  const [measuring, setMeasuring] = useState(() => isKept(draftOf(client)));
   if (days.isPending) return <Waiting what="the tests" />;
   if (days.isError) return <Notice title={days.error.message} />;
   const names = new Map(days.data.protocol.tests.map((test) => [test.test as string, test.name]));
@@ -209,6 +210,9 @@ function Earlier({ days, names }: { days: Days; names: Map<string, string> }) {
                 return (
                   <li key={key}>
                     {names.get(test) ?? test}: {seconds} s
+                    {day.feet[test] !== undefined && (
+                      <span className="text-faint">, feet {feetWords.find(([id]) => id === day.feet[test])?.[1]}</span>
+                    )}
                     {fault !== undefined && <span className="text-faint">, ended by {faults.get(fault) ?? fault}</span>}
                   </li>
                 );
@@ -217,6 +221,9 @@ function Earlier({ days, names }: { days: Days; names: Map<string, string> }) {
                 <li key={each.ladder}>
                   {each.ladder}: clean up to {each.rungs.join(' left, ')}
                   {each.rungs.length > 1 && ' right'}
+                  {each.ended_by !== null && (
+                    <span className="text-faint">, ended by {each.ended_by.toLowerCase()}</span>
+                  )}
                 </li>
               ))}
               {day.leg_loading !== null && (
@@ -242,27 +249,65 @@ function Earlier({ days, names }: { days: Days; names: Map<string, string> }) {
   );
 }
 
+type Feet = NonNullable<Schemas['TestDayRequest']['feet']>[string];
+
+const feetWords = [
+  ['', 'not written'],
+  ['together', 'together'],
+  ['apart', 'hip-width apart'],
+  ['stacked', 'stacked'],
+  ['split', 'split'],
+] as const;
+
+/** A test day while it is measured; it stays on the device until it is saved or thrown away. */
+interface TypedDay {
+  on: string;
+  /** seconds, in the order they were taken */
+  takes: Partial<Record<Test, number[]>>;
+  counts: 'best' | 'last';
+  ended: Partial<Record<Test, string>>;
+  climbed: Climbed;
+  legs: LegLoadingResult | null;
+  feet: Record<string, Feet>;
+}
+
+function emptyDay(): TypedDay {
+  return { on: today(), takes: {}, counts: 'best', ended: {}, climbed: {}, legs: null, feet: {} };
+}
+
+function draftOf(client: string): string {
+  return `tests:${client}`;
+}
+
 function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
   const client = useClientId();
   const board = useBoard();
   const library = useLibrary();
   const queries = useQueryClient();
-  const [on, setOn] = useState(today());
-  const [held, setHeld] = useState<Partial<Record<Test, string>>>({});
-  const [ended, setEnded] = useState<Partial<Record<Test, string>>>({});
-  const [climbed, setClimbed] = useState<Climbed>({});
-  const [legs, setLegs] = useState<LegLoadingResult | null>(null);
+  const [typed, keep, drop] = useKept<TypedDay>(draftOf(client), emptyDay());
+  const { on, takes, ended, climbed, legs, feet } = typed;
+  const put = (part: Partial<TypedDay>) => {
+    keep((before) => ({ ...before, ...part }));
+  };
+  /** what counts of the takes of each hold */
+  const held = Object.fromEntries(
+    Object.entries(takes).map(([test, all]) => [
+      test,
+      typed.counts === 'last' ? all[all.length - 1] : Math.max(...all),
+    ]),
+  ) as Partial<Record<Test, number | undefined>>;
   const faults = new Map(library.data?.library.faults.map((fault) => [fault.id, fault.name]));
   const save = useMutation({
     mutationFn: () => {
-      const measured = Object.entries(held).filter(([, text]) => text !== '');
+      const measured = Object.entries(held).filter(([, seconds]) => seconds !== undefined && seconds > -Infinity);
       return answer(
         api.POST('/clients/{client}/tests', {
           params: { path: { client } },
           body: {
             version: board.data?.version ?? 1,
             on,
-            tests: Object.fromEntries(measured.map(([test, text]) => [`${test}_s`, Number(text)])),
+            tests: Object.fromEntries(measured.map(([test, seconds]) => [`${test}_s`, seconds])),
+            ...(Object.keys(feet).length === 0 ? {} : { feet }),
             ...(Object.keys(climbed).length === 0 ? {} : { ladders: climbed }),
             ...(legs === null || legs.levels.length === 0 ? {} : { leg_loading: legs }),
             ended_by: Object.fromEntries(
@@ -276,6 +321,7 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
       queries.setQueryData(['tests', client], now);
       void queries.invalidateQueries({ queryKey: ['board', client] });
       void queries.invalidateQueries({ queryKey: ['clients'] });
+      drop();
       onDone();
     },
     // somebody else changed the client: with the newer board a second press puts this day on top
@@ -298,9 +344,34 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
         hold; rest at least {clock(protocol.rest_s)} min between holds. The first fault ends the hold, not the clock and
         not collapse.
       </p>
-      <TextField label="Day" type="date" value={on} onChange={setOn} className="mb-3 max-w-48" />
+      <TextField
+        label="Day"
+        type="date"
+        value={on}
+        onChange={(day) => {
+          put({ on: day });
+        }}
+        className="mb-3 max-w-48"
+      />
+      <SelectField
+        label="Of several takes of a hold"
+        className="mb-3 max-w-48"
+        value={typed.counts}
+        options={[
+          ['best', 'the best counts'],
+          ['last', 'the last counts'],
+        ]}
+        onChange={(counts) => {
+          put({ counts: counts as TypedDay['counts'] });
+        }}
+      />
       <div className="mb-3">
-        <Climb climbed={climbed} onChange={setClimbed} />
+        <Climb
+          climbed={climbed}
+          onChange={(next) => {
+            put({ climbed: next });
+          }}
+        />
       </div>
       {days.barred.length > 0 && (
         <ul
@@ -331,10 +402,10 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
                 faults={test.faults.map((fault) => [fault, faults.get(fault) ?? fault])}
                 ended={ended[test.test]}
                 onStop={(seconds) => {
-                  setHeld({ ...held, [test.test]: String(seconds) });
+                  put({ takes: { ...takes, [test.test]: [...(takes[test.test] ?? []), seconds] } });
                 }}
                 onFault={(fault) => {
-                  setEnded({ ...ended, [test.test]: fault });
+                  put({ ended: { ...ended, [test.test]: fault } });
                 }}
               />
               <TextField
@@ -342,9 +413,22 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
                 unit="s"
                 type="number"
                 className="w-28"
-                value={held[test.test] ?? ''}
+                value={`${held[test.test] ?? ''}`}
                 onChange={(text) => {
-                  setHeld({ ...held, [test.test]: text });
+                  put({ takes: { ...takes, [test.test]: text === '' ? [] : [Number(text)] } });
+                }}
+              />
+              {(takes[test.test]?.length ?? 0) > 1 && (
+                <p className="text-[15px] text-faint">Takes: {takes[test.test]?.join(' s, ')} s</p>
+              )}
+              <SelectField
+                label="Feet"
+                className="w-40"
+                value={feet[test.test] ?? ''}
+                options={feetWords}
+                onChange={(stood) => {
+                  const others = Object.fromEntries(Object.entries(feet).filter(([id]) => id !== test.test));
+                  put({ feet: stood === '' ? others : { ...others, [test.test]: stood as Feet } });
                 }}
               />
             </div>
@@ -352,7 +436,15 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
         ))}
       </ol>
       <div className="mt-3">
-        {!barred.has('leg-loading') && <LegLoading protocol={protocol.staged} result={legs} onChange={setLegs} />}
+        {!barred.has('leg-loading') && (
+          <LegLoading
+            protocol={protocol.staged}
+            result={legs}
+            onChange={(next) => {
+              put({ legs: next });
+            }}
+          />
+        )}
       </div>
       <p role="alert" className="mt-2 font-semibold text-warn empty:hidden">
         {isConflict(save.error)
@@ -363,8 +455,14 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
         <Button look="act" type="submit" disabled={save.isPending}>
           Save the test day
         </Button>
-        <Button look="quiet" onClick={onDone}>
-          Cancel
+        <Button
+          look="quiet"
+          onClick={() => {
+            drop();
+            onDone();
+          }}
+        >
+          Throw it away
         </Button>
       </div>
       <p className="mt-1 text-sm text-faint">Saving places the client by the new results and plans the week anew.</p>

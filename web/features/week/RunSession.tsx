@@ -6,7 +6,7 @@ import { useClientId } from '../board/useBoard';
 import { startRun } from '../floor/start';
 
 /** Puts a session of the week on the floor. */
-export function RunSession({ week, place, day }: { week: number; place: number; day: string }) {
+export function RunSession({ week, place, day, again }: { week: number; place: number; day: string; again: boolean }) {
   const client = useClientId();
   const navigate = useNavigate();
   const run = useMutation({
@@ -16,14 +16,14 @@ export function RunSession({ week, place, day }: { week: number; place: number; 
   return (
     <>
       <Button
-        look="act"
+        look={again ? 'plain' : 'act'}
         aria-label={`Run the session of ${day}`}
         disabled={run.isPending}
         onClick={() => {
           run.mutate();
         }}
       >
-        <Play size={18} aria-hidden /> Run
+        <Play size={18} aria-hidden /> {again ? 'Run again' : 'Run'}
       </Button>
       <span role="alert" className="font-semibold text-warn empty:hidden">
         {run.error?.message}

@@ -160,11 +160,6 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
               {state}
             </b>
           )}
-          <span className="text-sm text-faint">
-            {session.moved_from !== null && `moved from ${dayNames[session.moved_from] ?? ''}, `}
-            {kindNames[session.kind]}
-            {session.place === 'home' && ', at home'}
-          </span>
           <Why about={dayNames[session.day] ?? ''} reasons={session.why} />
           <span className="ml-auto whitespace-nowrap">
             <b className={`text-xl ${session.over ? 'text-warn' : ''}`} data-session-total={session.day}>
@@ -178,7 +173,10 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
         </div>
         <p className="mt-1 text-sm text-faint">
           {session.over && <b className="text-warn">Over the client’s minutes. </b>}
-          Work {session.work.text}, rest {session.rest.text}, changes {session.change.text}
+          {kindNames[session.kind]}
+          {session.place === 'home' && ', at home'}
+          {session.moved_from !== null && `, moved from ${dayNames[session.moved_from] ?? ''}`}. Work{' '}
+          {session.work.text}, rest {session.rest.text}, changes {session.change.text}
         </p>
       </header>
       {session.blocks.map((block, b) => (
@@ -207,10 +205,31 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
           </ul>
         </div>
       ))}
+      {isDue && (
+        <p className="flex flex-wrap items-center gap-2 border-t border-line px-4 py-1">
+          What became of it?
+          <Link
+            to={`../log?week=${week + 1}&session=${session.number}`}
+            aria-label={`Done: write down the session of ${dayNames[session.day] ?? ''}`}
+            className="inline-flex min-h-10 items-center px-2 font-semibold underline underline-offset-4"
+          >
+            Done
+          </Link>
+          <Button
+            aria-label={`Missed the session of ${dayNames[session.day] ?? ''}`}
+            disabled={command.isPending}
+            onClick={() => {
+              command.mutate({ do: 'miss-session', week: week + 1, place: place + 1, missed: true });
+            }}
+          >
+            Missed
+          </Button>
+        </p>
+      )}
       {session.state === 'missed' && <MissedSession session={session} week={week + 1} />}
       <footer className="flex flex-wrap items-center border-t border-line">
         <MoveSession key={session.day} day={session.day} week={week + 1} place={place + 1} />
-        <span className="ml-auto flex gap-1 p-2">
+        <span className="ml-auto flex flex-wrap justify-end gap-1 p-2">
           <Link
             to={`../build?week=${week + 1}&place=${place + 1}`}
             aria-label={`Build the session of ${dayNames[session.day] ?? ''}`}
@@ -225,30 +244,12 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
           >
             At the door
           </Link>
-          {isDue && (
-            <>
-              <Link
-                to={`../log?week=${week + 1}&session=${session.number}`}
-                aria-label={`Done: write down the session of ${dayNames[session.day] ?? ''}`}
-                className="inline-flex min-h-10 items-center px-2 font-semibold underline underline-offset-4"
-              >
-                Done
-              </Link>
-              <Button
-                look="quiet"
-                aria-label={`Missed the session of ${dayNames[session.day] ?? ''}`}
-                disabled={command.isPending}
-                onClick={() => {
-                  command.mutate({ do: 'miss-session', week: week + 1, place: place + 1, missed: true });
-                }}
-              >
-                Missed
-              </Button>
-            </>
-          )}
-          {session.state !== 'done' && (
-            <RunSession week={week + 1} place={place + 1} day={dayNames[session.day] ?? ''} />
-          )}
+          <RunSession
+            week={week + 1}
+            place={place + 1}
+            day={dayNames[session.day] ?? ''}
+            again={session.state === 'done'}
+          />
           <Button
             look="quiet"
             aria-label={`Take out the session of ${dayNames[session.day] ?? ''}`}
