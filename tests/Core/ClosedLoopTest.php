@@ -56,6 +56,30 @@ final class ClosedLoopTest extends TestCase
         self::assertGreaterThan(0, $moves['back']);
     }
 
+    private const MISSING = 6;
+
+    public function test_who_misses_one_session_in_four_is_judged_by_what_was_done_alone(): void
+    {
+        $seed = (int) (getenv('EVEN_RUNGS_SEED') ?: random_int(1, 1_000_000_000));
+        $careers = (int) (getenv('EVEN_RUNGS_MISSING') ?: self::MISSING);
+        $styles = Documents::data()->styleNames();
+        $days = ['missed' => 0, 'moved' => 0];
+        $up = 0;
+        for ($i = 0; $i < $careers; $i++) {
+            $chance = new Randomizer(new Mt19937($seed + $i));
+            $style = $styles[$i % count($styles)];
+            $name = sprintf('missing, seed %d, career %d, %s', $seed, $i, $style);
+            $career = new Career(self::client($chance), Documents::data()->style($style), new Person('perfect', self::WEEKS, $chance), $name, new Randomizer(new Mt19937($seed - $i)));
+            $career->live(self::WEEKS);
+            $days = ['missed' => $days['missed'] + $career->days['missed'], 'moved' => $days['moved'] + $career->days['moved']];
+            $up += $career->moves['up'];
+        }
+        fwrite(STDERR, sprintf("Careers that miss one in four, seed %d: %d missed, %d of them done on another day\n", $seed, ...array_values($days)));
+        self::assertGreaterThan($careers, $days['missed']);
+        self::assertGreaterThan(0, $days['moved']);
+        self::assertGreaterThan($careers, $up, 'who is perfect when they come goes up all the same');
+    }
+
     private const ENDLESS = 4;
 
     /** A seed whose fourth career stood for ever on rungs above those it trained; soak draws its own. */

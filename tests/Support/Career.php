@@ -22,12 +22,14 @@ use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\ExerciseChooser;
 use EvenRungs\Core\Planning\Fit;
+use EvenRungs\Core\Planning\MissedSession;
 use EvenRungs\Core\Planning\ProgramEdit;
 use EvenRungs\Core\Planning\ProgramRefit;
 use EvenRungs\Core\Planning\Progression;
 use EvenRungs\Core\Planning\Refit;
 use EvenRungs\Core\Planning\WeekPlanner;
 use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\ProgramDates;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Style\GoalRule;
@@ -40,6 +42,7 @@ use EvenRungs\Core\Verdict\LoggedSet;
 use EvenRungs\Core\Verdict\Position;
 use EvenRungs\Core\Verdict\Verdict;
 use PHPUnit\Framework\Assert;
+use Random\Randomizer;
 
 /**
  * One client over many weeks: planned, run, logged, judged, accepted and planned again with the parts that the application uses. What was
@@ -88,13 +91,16 @@ final class Career
     /** @var array<string, int> steps and rungs taken up, and back, in all */
     public array $moves = ['up' => 0, 'back' => 0, 'stop' => 0];
 
+    /** @var array{missed: int, moved: int} planned sessions that were missed, and those of them that were done on another day */
+    public array $days = ['missed' => 0, 'moved' => 0];
+
     private Program $program;
 
     private int $plannedIn = 0;
 
     private readonly GoalRule $goal;
 
-    public function __construct(private readonly Client $client, private readonly Style $style, private readonly Person $person, private readonly string $seed)
+    public function __construct(private readonly Client $client, private readonly Style $style, private readonly Person $person, private readonly string $seed, private readonly ?Randomizer $misses = null)
     {
         $data = Documents::data();
         $this->goal = GoalRule::for($client, $data->goals());
@@ -172,12 +178,31 @@ final class Career
         $this->catchUp($monday, $week);
         foreach (self::DAYS as $day => $after) {
             $date = $monday->modify("+{$after} days");
-            foreach ($this->program->weeks[$week - $this->plannedIn]->sessions as $session) {
-                if ($session->day->value === $day && $this->halted === null) {
+            foreach ($this->program->weeks[$week - $this->plannedIn]->sessions as $s => $session) {
+                if ($session->day->value === $day && $this->halted === null && ! ProgramDates::isMissed($session)) {
+                    if (ProgramDates::movedFrom($session) === null && $this->misses?->getInt(0, 3) === 0) {
+                        $this->miss($week - $this->plannedIn, $s, $date);
+
+                        continue;
+                    }
                     $this->train($session, $date, $week);
                     break;
                 }
             }
+        }
+    }
+
+    /** Does not come: the session goes to the next day that takes it, or is dropped, and nothing is logged either way. */
+    private function miss(int $week, int $place, DateTimeImmutable $date): void
+    {
+        $dates = ProgramDates::of($this->program) ?? Assert::fail('the program has days');
+        Assert::assertEquals($date, $dates->session($week, $place), 'the dates say the same as the days: '.$this->seed);
+        $offer = MissedSession::of($this->program, $dates, $week, $place, $date->modify('+1 day'), $this->known($date), Documents::data()->library(), $this->style);
+        $this->days['missed']++;
+        $this->days['moved'] += $offer->day === null ? 0 : 1;
+        $this->program = $this->program->changeSession($week, $place, static fn (Session $session): Session => $offer->day === null ? ProgramDates::missed($session, true) : ProgramDates::onDay($session, $offer->day));
+        if ($offer->on !== null) {
+            Assert::assertEquals($offer->on, (ProgramDates::of($this->program) ?? $dates)->session($week, $place));
         }
     }
 
@@ -196,7 +221,7 @@ final class Career
     private function plan(DateTimeImmutable $day, int $week): void
     {
         $client = $this->known($day);
-        $this->program = (new WeekPlanner(Documents::data()->library(), $this->style, Documents::data()->goals()))->plan($client, self::WEEKS);
+        $this->program = ProgramDates::begin((new WeekPlanner(Documents::data()->library(), $this->style, Documents::data()->goals()))->plan($client, self::WEEKS), $day, 'week-'.$week);
         $this->plannedIn = $week;
         $this->assertGoodProgram($client, 'planned in week '.$week);
     }
