@@ -135,8 +135,10 @@ final class EvennessPage
         foreach ($inUse as $placement) {
             $readings = [];
             foreach ($sets->where('ladder', $placement->ladder->id)->where('rung', $placement->rung?->id)->groupBy('logged_session_id') as $of) {
-                if ($of->contains('side', 'left') && $of->contains('side', 'right')) {
-                    $readings[] = [(int) $of->where('side', 'left')->sum('done'), (int) $of->where('side', 'right')->sum('done')];
+                // a set that was not begun, or of a run that was broken off, says nothing of its side
+                [$left, $right] = [$of->where('side', 'left'), $of->where('side', 'right')];
+                if ($left->count() > 0 && $left->count() === $right->count() && $of->min('done') > 0) {
+                    $readings[] = [(int) $left->sum('done'), (int) $right->sum('done')];
                 }
             }
             $index = SideIndex::of($readings);

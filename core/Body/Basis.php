@@ -15,4 +15,10 @@ enum Basis: string
     case Ability = 'ability';
     case Entry = 'entry';
     case None = 'none';
+
+    /** Whether nobody has seen it: said by the client, or where a ladder begins. */
+    public function isAssumed(): bool
+    {
+        return in_array($this, [self::Ability, self::Entry, self::None], true);
+    }
 }

@@ -11,8 +11,8 @@ use EvenRungs\Core\Placement\Placement;
 
 /**
  * Which directions run ahead of the others. A direction two levels or more ahead of the lowest holds its rung while its dose may move,
- * and the minutes go to the lowest; nothing is ever taken down for evenness. A direction whose next rung a limit bars is left out
- * (house rule).
+ * and the minutes go to the lowest; nothing is ever taken down for evenness. A direction whose next rung a limit bars is left out,
+ * and so is one whose level nobody has seen (house rule).
  */
 final class EvennessRule
 {
@@ -44,13 +44,16 @@ final class EvennessRule
         $levels = $leftOut = [];
         foreach (self::compared() as $category) {
             $highest = null;
+            $assumed = false;
             foreach ($placements as $placement) {
-                if ($placement->ladder->category === $category && $placement->rung !== null && ($highest?->rung === null || $placement->rung->level->value > $highest->rung->level->value)) {
+                if ($placement->ladder->category === $category && $placement->rung !== null && $placement->basis->isAssumed()) {
+                    $assumed = true;
+                } elseif ($placement->ladder->category === $category && $placement->rung !== null && ($highest?->rung === null || $placement->rung->level->value > $highest->rung->level->value)) {
                     $highest = $placement;
                 }
             }
             if ($highest?->rung === null) {
-                $leftOut[$category->value] = 'nothing of it is in use';
+                $leftOut[$category->value] = $assumed ? 'it was not tested, its level is only assumed' : 'nothing of it is in use';
 
                 continue;
             }

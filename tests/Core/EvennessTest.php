@@ -41,6 +41,19 @@ final class EvennessTest extends TestCase
         self::assertSame([[], null, 1], [$even->hold, $even->lowest, $even->spread()]);
     }
 
+    public function test_a_level_that_nobody_saw_is_not_tested_and_holds_nothing_back(): void
+    {
+        $library = Documents::data()->library();
+        $person = Documents::client(['name' => 'Somebody', 'equipment' => ['mat', 'band', 'wall'], 'screen' => ['flags' => []], 'ability' => ['AE' => 2, 'AF' => 8, 'AL' => 2, 'AR' => 2, 'BR' => 2]]);
+        $said = EvennessRule::of(Documents::placer()->place($person), $person, $library);
+        self::assertSame([[], []], [$said->levels, $said->hold]);
+        self::assertStringContainsString('not tested', $said->leftOut['AF']);
+        $seen = $person->standing(['bird-dog' => new Standing($library->rung('bird-dog-elbow-knee')), 'dead-bug' => new Standing($library->rung('heel-taps'))]);
+        $rule = EvennessRule::of(Documents::placer()->place($seen), $seen, $library);
+        self::assertSame(['AE' => 4, 'AF' => 6], $rule->levels, 'what was seen is compared, with what was seen alone');
+        self::assertSame(['AF'], $rule->hold);
+    }
+
     public function test_a_direction_whose_next_rung_is_barred_is_left_out(): void
     {
         $sore = self::rule(['plank' => 'bench-plank', 'dead-bug' => 'heel-taps', 'bridge' => 'bridge'], ['limits' => ['shoulder']]);
