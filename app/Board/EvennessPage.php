@@ -68,7 +68,9 @@ final class EvennessPage
 
     public function rule(Board $board): EvennessRule
     {
-        return EvennessRule::of($this->inUse($board), $board->client, $this->data->library());
+        $trained = SetRow::query()->ofClient($board->record)->where('done', '>', 0)->distinct()->pluck('ladder')->map(strval(...))->all();
+
+        return EvennessRule::of($this->inUse($board), $board->client, $this->data->library(), array_values($trained));
     }
 
     /** @return list<Placement> where a ladder is in the program; all where there is none */

@@ -38,15 +38,18 @@ final class EvennessRule
         return [...Category::directions(), Category::Hip];
     }
 
-    /** @param  list<Placement>  $placements  on the ladders in use */
-    public static function of(array $placements, Client $client, Library $library): self
+    /**
+     * @param  list<Placement>  $placements  on the ladders in use
+     * @param  list<string>  $trained  ladders that were trained since: what was trained was seen
+     */
+    public static function of(array $placements, Client $client, Library $library, array $trained = []): self
     {
         $levels = $leftOut = [];
         foreach (self::compared() as $category) {
             $highest = null;
             $assumed = false;
             foreach ($placements as $placement) {
-                if ($placement->ladder->category === $category && $placement->rung !== null && $placement->basis->isAssumed()) {
+                if ($placement->ladder->category === $category && $placement->rung !== null && $placement->basis->isAssumed() && ! in_array($placement->ladder->id, $trained, true)) {
                     $assumed = true;
                 } elseif ($placement->ladder->category === $category && $placement->rung !== null && ($highest?->rung === null || $placement->rung->level->value > $highest->rung->level->value)) {
                     $highest = $placement;

@@ -48,6 +48,8 @@ final class EvennessTest extends TestCase
         $said = EvennessRule::of(Documents::placer()->place($person), $person, $library);
         self::assertSame([[], []], [$said->levels, $said->hold]);
         self::assertStringContainsString('not tested', $said->leftOut['AF']);
+        $trained = EvennessRule::of(Documents::placer()->place($person), $person, $library, ['bird-dog', 'dead-bug']);
+        self::assertSame(['AE', 'AF'], array_keys($trained->levels), 'what was trained was seen');
         $seen = $person->standing(['bird-dog' => new Standing($library->rung('bird-dog-elbow-knee')), 'dead-bug' => new Standing($library->rung('heel-taps'))]);
         $rule = EvennessRule::of(Documents::placer()->place($seen), $seen, $library);
         self::assertSame(['AE' => 4, 'AF' => 6], $rule->levels, 'what was seen is compared, with what was seen alone');

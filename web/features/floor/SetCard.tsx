@@ -263,8 +263,7 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
       </h3>
       <div role="group" aria-label="All well" className="mt-1 flex flex-wrap gap-1.5">
         <Button
-          look="act"
-          className="min-h-12"
+          className="min-h-12 border-2 border-stand"
           onClick={() => {
             act((each, at) => asPlanned(each, pairOf(each, i), at));
           }}

@@ -129,7 +129,7 @@ export function Answers({
       <Labelled label="Breathing">
         <select
           aria-label={`Breathing, ${of}`}
-          className={`w-28 ${box}`}
+          className={`w-34 ${box}`}
           value={told.breathing}
           onChange={(event) => {
             onChange({ breathing: event.target.value });
@@ -143,7 +143,7 @@ export function Answers({
       <Labelled label="Felt">
         <select
           aria-label={`Felt, ${of}`}
-          className={`w-32 ${box}`}
+          className={`w-34 ${box}`}
           value={told.felt}
           onChange={(event) => {
             onChange({ felt: event.target.value });
