@@ -4,5 +4,7 @@ import laravel from 'laravel-vite-plugin';
 import { defineConfig } from 'vite';
 
 export default defineConfig({
-  plugins: [laravel({ input: 'web/main.tsx' }), react(), tailwindcss()],
+  // the engine of the floor is an entry of its own, so that the tests run what was built
+  plugins: [laravel({ input: ['web/main.tsx', 'web/features/floor/run.ts'] }), react(), tailwindcss()],
+  build: { rollupOptions: { preserveEntrySignatures: 'exports-only' } },
 });

@@ -66,10 +66,4 @@ final class FloorSet
 
         return [$measure->amount(), $measure->work()->ms / $measure->amount()];
     }
-
-    /** What is done after so many milliseconds of its work: whole repetitions and metres, never more than the target. */
-    public function doneAfter(int $ms): int
-    {
-        return (int) min($this->target, floor($ms / $this->unitMs));
-    }
 }

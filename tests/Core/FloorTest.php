@@ -14,7 +14,7 @@ use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 
 /**
- * The sets that the floor counts, and what is done when a set ends early.
+ * The sets that the floor counts. What is done when one ends early is counted by the engine in the browser (tests/Browser/EngineTest).
  */
 final class FloorTest extends TestCase
 {
@@ -44,17 +44,6 @@ final class FloorTest extends TestCase
     {
         self::assertSame(['both 20000'], self::shape(Documents::session([['type' => 'straight', 'entries' => [['exercise' => 'Front plank', 'hold_s' => 20]]], ['type' => 'rest', 'rest_s' => 30]])));
         self::assertSame(['both 20000'], self::shape(Documents::straight([['exercise' => 'Nobody knows this', 'hold_s' => 20]])));
-    }
-
-    public function test_what_counts_when_a_set_ends_early(): void
-    {
-        // alternate: 8 repetitions a side at 2-0-2-0 take 64 s; after 20 s two of each side are whole (calc)
-        [$left] = self::sets(Documents::straight([['exercise' => 'Dead bug', 'reps' => 8, 'tempo' => '2-0-2-0', 'side' => 'alternate']]));
-        self::assertSame([0, 2, 8, 8], [$left->doneAfter(7_999), $left->doneAfter(20_000), $left->doneAfter(64_000), $left->doneAfter(90_000)]);
-        [$hold] = self::sets(Documents::straight([['exercise' => 'Front plank', 'hold_s' => 20]]));
-        self::assertSame(7_200, $hold->doneAfter(7_200));
-        [$walk] = self::sets(Documents::straight([['exercise' => 'Suitcase carry', 'distance_m' => 20, 'side' => 'each']]));
-        self::assertSame(8, $walk->doneAfter(10_000), '0.8 m/s for ten seconds');
     }
 
     public function test_a_timed_station_asks_for_what_fits_into_it(): void
@@ -87,8 +76,7 @@ final class FloorTest extends TestCase
                 self::assertSame($time->time->workMs, $work);
                 foreach ($found as $set) {
                     $ms = array_sum(array_map(static fn ($span): int => $span->toMs - $span->fromMs, $set->spans));
-                    self::assertSame((int) $set->target, $set->doneAfter($ms));
-                    self::assertLessThan($set->target, $set->doneAfter($ms - 1));
+                    self::assertEquals($set->target * $set->unitMs, $ms);
                 }
             });
     }
