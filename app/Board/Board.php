@@ -31,6 +31,7 @@ final class Board
      * @param  ?string  $undo  what the next undo takes back
      * @param  ?string  $redo  what the next redo does again
      * @param  array<string, bool>  $logged  planned sessions that have a log, by key; true while it is still run
+     * @param  array<string, array{kg: float, on: string}>  $loads  the newest weight of each rung
      */
     public function __construct(
         public readonly ClientRecord $record,
@@ -43,13 +44,14 @@ final class Board
         public readonly ?string $undo,
         public readonly ?string $redo,
         public readonly array $logged = [],
+        public readonly array $loads = [],
     ) {
     }
 
     /** The same board with another program. */
     public function with(Program $program): self
     {
-        return new self($this->record, $this->client, $this->style, $this->goal, $this->placements, $program, $this->referrals, $this->undo, $this->redo, $this->logged);
+        return new self($this->record, $this->client, $this->style, $this->goal, $this->placements, $program, $this->referrals, $this->undo, $this->redo, $this->logged, $this->loads);
     }
 
     /** The steps of rungs as this client climbs them. */

@@ -53,6 +53,7 @@ final class BoardLoader
             $next(false),
             $next(true),
             LogBook::planned($record),
+            LastLoads::of($record),
         );
     }
 

@@ -37,8 +37,6 @@ use Illuminate\Support\Facades\DB;
  */
 final class Verdicts
 {
-    private const MOST_LOADED = 60;
-
     public function __construct(
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
@@ -53,7 +51,7 @@ final class Verdicts
         $verdicts = [];
         $answers = $this->answers($client);
         $board = $this->boards->load($client);
-        $loaded = SetRow::query()->ofClient($client)->where('load_kg', '>', 0)->ordered('id', 'desc')->atMost(self::MOST_LOADED)->get()->reverse()->groupBy('rung');
+        $loaded = LastLoads::sets($client);
         foreach ($this->judged($client) as [$history, $verdict, $log]) {
             $answer = $answers->get($history->ladder->id);
             $answered = self::isAnswerTo($answer, $history, $log) ? $answer : null;
@@ -77,7 +75,7 @@ final class Verdicts
                 'refer' => $verdict->refer,
                 'retest' => $verdict->retest,
                 'swap' => $verdict->swap?->name,
-                'load' => self::load(array_values($loaded->get($history->rung->id)?->all() ?? [])),
+                'load' => self::load($loaded[$history->rung->id] ?? []),
                 'moves' => $moves,
                 'gives_way' => $moves && $answered === null ? $this->commands->givesWay($board, $verdict->to) : [],
                 'answered' => $answered?->answer,

@@ -7,6 +7,7 @@ namespace App\Sessions;
 use App\Board\BoardLoader;
 use App\Board\ClientPlanner;
 use App\Board\Insistence;
+use App\Board\LastLoads;
 use App\Board\LogDocument;
 use App\Board\Spacing;
 use App\Models\Client;
@@ -81,7 +82,7 @@ final class FloorPlans
             }
         }
 
-        return $this->plan($studio, $client->name, $session, $time->timeline, [$this->member($studio, $client->id, $client->name, $person)], $sets, [...($warning === null ? [] : [$warning]), ...$left], array_filter($kept, is_string(...)), $planned, $date, [self::mayOpen($person)]);
+        return $this->plan($studio, $client->name, $session, $time->timeline, [$this->member($studio, $client->id, $client->name, $person)], $sets, [...($warning === null ? [] : [$warning]), ...$left], array_filter($kept, is_string(...)), $planned, $date, [self::mayOpen($person)], [LastLoads::of($client)]);
     }
 
     /**
@@ -136,7 +137,7 @@ final class FloorPlans
             }
         }
 
-        return $this->plan($studio, 'Group', $session, $timeline, array_map(fn (GroupMember $each): array => $this->member($studio, $each->id, $each->client->name, $each->client), $members), $sets, mayOpen: array_map(static fn (GroupMember $each): bool => self::mayOpen($each->client), $members));
+        return $this->plan($studio, 'Group', $session, $timeline, array_map(fn (GroupMember $each): array => $this->member($studio, $each->id, $each->client->name, $each->client), $members), $sets, mayOpen: array_map(static fn (GroupMember $each): bool => self::mayOpen($each->client), $members), loads: array_map(static fn (GroupMember $each): array => LastLoads::of(Client::query()->ofStudio($studio->id)->whereKey($each->id)->firstOrFail()), $members));
     }
 
     /**
@@ -145,10 +146,11 @@ final class FloorPlans
      * @param  list<array{int, Rung, Dose, FloorSet}>  $sets  each with its member, rung and dose
      * @param  list<string>  $warnings  to be read before the start
      * @param  array<string, string>  $kept  why a barred rung is done all the same, by rung
+     * @param  list<array<string, array{kg: float, on: string}>>  $loads  of each member, the newest weight of each rung
      * @param  list<bool>  $mayOpen  of each member, whether a hold may run to the first fault
      * @return array<string, mixed>
      */
-    private function plan(Studio $studio, string $title, Session $session, array $timeline, array $members, array $sets, array $warnings = [], array $kept = [], ?string $planned = null, ?DateTimeImmutable $date = null, array $mayOpen = []): array
+    private function plan(Studio $studio, string $title, Session $session, array $timeline, array $members, array $sets, array $warnings = [], array $kept = [], ?string $planned = null, ?DateTimeImmutable $date = null, array $mayOpen = [], array $loads = []): array
     {
         $last = [];
         foreach ($sets as $i => [$member, $rung, , $set]) {
@@ -169,7 +171,7 @@ final class FloorPlans
             'day' => $session->day->value,
             'segments' => array_map(fn (Segment $segment): array => $this->segment($segment, $session), $timeline),
             'members' => $members,
-            'sets' => array_map(static fn (array $each, int $i): array => [...self::set(...[...$each, $each[3]->spans[0]->segment === $last[$each[0].' '.$each[1]->ladder]]), 'twin' => self::twin($sets, $i), 'can_open' => $mayOpen[$each[0]] && $each[2]->measure instanceof Hold], $sets, array_keys($sets)),
+            'sets' => array_map(static fn (array $each, int $i): array => [...self::set(...[...$each, $each[3]->spans[0]->segment === $last[$each[0].' '.$each[1]->ladder]]), 'twin' => self::twin($sets, $i), 'can_open' => $mayOpen[$each[0]] && $each[2]->measure instanceof Hold, 'last_load_kg' => $loads[$each[0]][$each[1]->id]['kg'] ?? null], $sets, array_keys($sets)),
             'rungs' => $rungs,
             'ladders' => $ladders,
             'stop' => ['words' => LoggedSession::STOP_WORDS, 'over' => LoggedSession::STOP_OVER, 'kinds' => array_values(array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops())))],

@@ -148,4 +148,19 @@ final class WhatWasDoneTest extends HttpTestCase
         $this->api('POST', $this->path('/logs'), ['key' => 'morning-1', 'on' => Carbon::today()->toDateString(), 'soreness' => 2, 'sets' => self::sets()])->assertOk();
         self::assertSame(['soreness' => 2], $this->api('GET', $this->path('/floor/1/1'))->json('members.0.said'));
     }
+
+    public function test_the_last_weight_is_offered_everywhere_and_never_invented(): void
+    {
+        $goblet = fn (): array => array_values(array_filter(array_merge(...array_map(static fn (array $block): array => $block['entries'], $this->board()['week']['sessions'][0]['blocks'])), static fn (array $entry): bool => $entry['exercise'] === 'goblet-squat-free'))[0];
+        $floor = fn (): array => array_values(array_filter($this->api('GET', $this->path('/floor/1/1'))->json('sets'), static fn (array $set): bool => $set['rung'] === 'goblet-squat-free'))[0];
+        self::assertSame([null, null, null], [$goblet()['last_load'], $goblet()['last_load_kg'], $floor()['last_load_kg']]);
+        foreach ([[9, 6], [2, 8], [5, 12]] as [$ago, $kg]) {
+            $this->api('POST', $this->path('/logs'), ['key' => 'loaded-'.$ago.'-log', 'on' => Carbon::today()->subDays($ago)->toDateString(), 'sets' => [['rung' => 'goblet-squat-free', 'side' => 'both', 'target' => 6, 'done' => 8, 'load_kg' => $kg]]])->assertOk();
+        }
+        self::assertEquals([8, 8, null], [$goblet()['last_load_kg'], $floor()['last_load_kg'], $floor()['load_kg']], 'the newest by its day, and nothing is preset');
+        self::assertStringContainsString('last 8 kg, ', $goblet()['last_load']);
+        self::assertContains('load', $goblet()['missing'], 'an offer is no plan');
+        $standing = array_column($this->board()['ladders'], 'standing', 'id')['goblet-squat'] ?? null;
+        self::assertStringContainsString('last 8 kg', (string) ($standing['last_load'] ?? ''));
+    }
 }

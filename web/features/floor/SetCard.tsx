@@ -396,7 +396,7 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
           put({ effort });
         }}
       />
-      <details className="mt-2">
+      <details className="mt-2" open={set.last_load_kg !== null || set.load_kg !== null}>
         <summary className="min-h-10 cursor-pointer py-2 font-semibold">Felt, talk, shaking, range, load</summary>
         <div role="group" aria-label="Felt in" className="flex flex-wrap gap-1">
           {places.map(([place, label]) => (
@@ -467,7 +467,7 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
           </label>
         )}
         {isCut(told, set.asked) && <p className="text-faint">{rung.less_range}</p>}
-        <label className="mt-1 flex items-center gap-2">
+        <label className="mt-1 flex flex-wrap items-center gap-2">
           Load ({unitOf('kg')})
           <AmountInput
             unit="kg"
@@ -478,6 +478,15 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
               put({ load_kg });
             }}
           />
+          {set.last_load_kg !== null && told.load_kg !== set.last_load_kg && (
+            <Button
+              onClick={() => {
+                put({ load_kg: set.last_load_kg ?? undefined });
+              }}
+            >
+              As last time: {amount('kg', set.last_load_kg)}
+            </Button>
+          )}
         </label>
       </details>
     </div>

@@ -1,13 +1,14 @@
 import type { ReactNode } from 'react';
-import type { Unit } from '../../app/units';
+import { amount, unitOf, type Unit } from '../../app/units';
 import { AmountInput } from '../../ui/AmountInput';
+import { Button } from '../../ui/Button';
 import { places } from '../floor/SetCard';
 import { painKinds, painless } from './painKinds';
 import type { Row } from './rows';
 
-export type Told = Pick<Row, 'done' | 'fault' | 'pain' | 'kind' | 'effort' | 'breathing' | 'felt'>;
+export type Told = Pick<Row, 'done' | 'fault' | 'pain' | 'kind' | 'effort' | 'breathing' | 'felt' | 'load'>;
 
-const parts = ['done', 'fault', 'pain', 'kind', 'effort', 'breathing', 'felt'] as const;
+const parts = ['done', 'fault', 'pain', 'kind', 'effort', 'breathing', 'felt', 'load'] as const;
 
 /** What several sets say alike; where they differ nothing stands, and the part is named. */
 export function alike(rows: readonly Row[]): { told: Told; differs: ReadonlySet<keyof Told> } {
@@ -40,6 +41,7 @@ export function Answers({
   of,
   unit,
   asked,
+  lastLoad,
   told,
   differs,
   faults,
@@ -49,6 +51,8 @@ export function Answers({
   of: string;
   unit: Unit;
   asked: number;
+  /** kilograms, as it was last time */
+  lastLoad: number | null;
   told: Told;
   differs?: ReadonlySet<keyof Told>;
   faults: readonly (readonly [string, string])[];
@@ -157,6 +161,27 @@ export function Answers({
           ))}
         </select>
       </Labelled>
+      <Labelled label={`Load, ${unitOf('kg')}`}>
+        <AmountInput
+          unit="kg"
+          aria-label={`Load, ${of}`}
+          className="w-20"
+          most={500}
+          value={told.load === '' ? undefined : Number(told.load)}
+          onChange={(load) => {
+            onChange({ load: `${load ?? ''}` });
+          }}
+        />
+      </Labelled>
+      {lastLoad !== null && told.load === '' && (
+        <Button
+          onClick={() => {
+            onChange({ load: String(lastLoad) });
+          }}
+        >
+          As last time: {amount('kg', lastLoad)}
+        </Button>
+      )}
     </div>
   );
 }

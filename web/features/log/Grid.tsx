@@ -153,6 +153,7 @@ export function Grid({
               of={group.name}
               unit={unit}
               asked={first?.target ?? 0}
+              lastLoad={group.lastLoad}
               told={told}
               differs={differs}
               faults={faults}
@@ -193,6 +194,7 @@ export function Grid({
                     of={`${group.name}, set ${r + 1}`}
                     unit={unit}
                     asked={row.target}
+                    lastLoad={null}
                     told={row}
                     faults={faults}
                     onChange={(part) => {

@@ -22,6 +22,8 @@ export interface Row {
   breathing: string;
   /** the place, or the first of several */
   felt: string;
+  /** kilograms */
+  load: string;
   /** as it was logged before, with what the grid has no column for */
   was: Sent | null;
 }
@@ -30,6 +32,8 @@ export interface Group {
   name: string;
   dose: string;
   unit: Schemas['BoardEntry']['unit'];
+  /** the newest weight, in kilograms; offered, never preset */
+  lastLoad: number | null;
   /** how its range is written; null where it has none */
   range: 'share' | 'cm' | null;
   rows: Row[];
@@ -48,7 +52,17 @@ export interface Start {
 
 export type LogBody = Omit<Schemas['LogRequest'], 'key'>;
 
-const blank = { done: '', fault: '', pain: '', kind: '', effort: '', breathing: '', felt: '', was: null } as const;
+const blank = {
+  done: '',
+  fault: '',
+  pain: '',
+  kind: '',
+  effort: '',
+  breathing: '',
+  felt: '',
+  load: '',
+  was: null,
+} as const;
 
 /** Clean, breathing, easy, no pain. */
 export function well(easy: number) {
@@ -65,6 +79,7 @@ export function startOf(session: Session): Start {
         name: entry.name,
         dose: entry.dose,
         unit: entry.unit,
+        lastLoad: entry.last_load_kg,
         range: entry.range,
         rows: entry.grid.map((row) => ({
           ...blank,
@@ -113,7 +128,14 @@ export function startOfLog(
   for (const set of log.sets) {
     const name = nameOf(set.rung);
     if (groups[groups.length - 1]?.name !== name)
-      groups.push({ name, dose: '', unit: units[set.rung] ?? null, range: rangeOf(set.rung), rows: [] });
+      groups.push({
+        name,
+        dose: '',
+        unit: units[set.rung] ?? null,
+        lastLoad: null,
+        range: rangeOf(set.rung),
+        rows: [],
+      });
     groups[groups.length - 1]?.rows.push({
       rung: set.rung,
       side: set.side,
@@ -130,6 +152,7 @@ export function startOfLog(
       effort: text(set.effort),
       breathing: set.breathing === undefined ? '' : set.breathing ? 'yes' : 'no',
       felt: set.felt?.[0] ?? '',
+      load: text(set.load_kg),
       was: set,
     });
   }
@@ -177,7 +200,19 @@ function felt(row: Row): Pick<Sent, 'felt'> {
 }
 
 /** What the grid has columns for; the rest of a log that is edited stays as it was. */
-const columns = ['done', 'felt', 'faults', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'range', 'range_cm'];
+const columns = [
+  'load_kg',
+  'done',
+  'felt',
+  'faults',
+  'ended_by',
+  'pain',
+  'pain_kind',
+  'effort',
+  'breathing',
+  'range',
+  'range_cm',
+];
 
 function toSent(row: Row): Sent {
   return {
@@ -198,6 +233,7 @@ function toSent(row: Row): Sent {
     ...(row.effort === '' ? {} : { effort: Number(row.effort) }),
     ...(row.breathing === '' ? {} : { breathing: row.breathing === 'yes' }),
     ...felt(row),
+    ...(row.load === '' ? {} : { load_kg: Number(row.load) }),
   };
 }
 

@@ -92,6 +92,7 @@ export function Sheet() {
                               </span>{' '}
                             </Fragment>
                           ))}
+                          {entry.last_load !== null && <span className="whitespace-nowrap">({entry.last_load})</span>}
                           <Kept unsafe={entry.unsafe} insisted={entry.insisted} />
                         </span>
                       </li>

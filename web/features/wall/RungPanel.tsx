@@ -76,6 +76,11 @@ export function RungPanel({
         </div>
       )}
 
+      {standing && ladder.standing?.last_load != null && (
+        <p className="text-[15px]" data-last-load>
+          Load: {ladder.standing.last_load}
+        </p>
+      )}
       {standing ? (
         <div className="mb-3">
           <p className="mb-2 flex items-center font-semibold">

@@ -45,6 +45,7 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
           {entry.dose}
           <Pencil size={14} aria-hidden className="text-faint" />
         </button>
+        {entry.last_load !== null && <span className="text-sm text-faint">{entry.last_load}</span>}
         {entry.missing.map((gap) => (
           <span key={gap} className="rounded-sm bg-warn-soft px-1 text-sm font-semibold text-warn">
             {gap} not written
