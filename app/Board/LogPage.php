@@ -34,10 +34,11 @@ final class LogPage
     }
 
     /** @return array<string, mixed> */
-    public function of(Client $client): array
+    public function of(Client $client, ?string $month = null): array
     {
         $board = $this->boards->load($client);
-        $rows = SessionRow::query()->ofClient($client)->ordered('on', 'desc')->ordered('id', 'desc')->atMost(self::MOST_SHOWN)->get();
+        $newest = SessionRow::query()->ofClient($client)->ordered('on', 'desc')->ordered('id', 'desc');
+        $rows = ($month === null ? $newest->atMost(self::MOST_SHOWN) : $newest->where('on', '>=', $month.'-01')->where('on', '<=', $month.'-31'))->get();
         $sets = SetRow::query()->ofClient($client)->ordered('id')->among('logged_session_id', $rows->pluck('id')->all())->toBase()->get(['logged_session_id', 'rung', 'pain', 'target', 'done'])->groupBy('logged_session_id');
         $edited = array_flip(LogChange::query()->ofClient($client)->among('key', $rows->pluck('key')->all())->pluck('key')->all());
 
@@ -46,10 +47,17 @@ final class LogPage
             'verdicts' => $this->verdicts->of($client),
             'holds' => (object) $this->evenness->rule($board)->reasons(),
             'easy' => LoggedSession::EASY,
+            'months' => self::months($client),
             'removed' => $this->logs->removed($client),
             'load' => $this->load($client, $board),
             'stop' => $board->client->openStop() === null ? null : ['on' => $board->client->openStop()->on->format('Y-m-d'), 'kind' => PainKind::tryFrom($board->client->openStop()->kind)?->symptom() ?? 'pain'],
         ];
+    }
+
+    /** @return list<array{month: string, sessions: int}> the months that have logs, the newest first */
+    private static function months(Client $client): array
+    {
+        return array_values(SessionRow::query()->ofClient($client)->ordered('on', 'desc')->pluck('on')->countBy(static fn (string $on): string => substr($on, 0, 7))->map(static fn (int $sessions, string $month): array => ['month' => $month, 'sessions' => $sessions])->all());
     }
 
     /**

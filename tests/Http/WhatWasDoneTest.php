@@ -163,4 +163,18 @@ final class WhatWasDoneTest extends HttpTestCase
         $standing = array_column($this->board()['ladders'], 'standing', 'id')['goblet-squat'] ?? null;
         self::assertStringContainsString('last 8 kg', (string) ($standing['last_load'] ?? ''));
     }
+
+    public function test_the_history_is_read_by_month(): void
+    {
+        foreach (['2026-09-30', '2026-10-01', '2026-10-31', '2026-11-02'] as $i => $on) {
+            $this->api('POST', $this->path('/logs'), ['key' => 'history-'.$i.'-log', 'on' => $on, 'sets' => self::sets()])->assertOk();
+        }
+        $page = $this->api('GET', $this->path('/logs?month=2026-10'))->assertOk()->json();
+        self::assertSame(['2026-10-31', '2026-10-01'], array_column($page['sessions'], 'on'));
+        self::assertSame([['month' => '2026-11', 'sessions' => 1], ['month' => '2026-10', 'sessions' => 2], ['month' => '2026-09', 'sessions' => 1]], $page['months']);
+        self::assertCount(4, $this->api('GET', $this->path('/logs'))->json('sessions'));
+        foreach (['2026-13', '2026-1', "2026-10'--"] as $bent) {
+            $this->api('GET', $this->path('/logs?month='.rawurlencode($bent)))->assertStatus(422);
+        }
+    }
 }

@@ -49,6 +49,14 @@ export function dayAndMonth(iso: string, weekday = false): string {
   });
 }
 
+/** A month, written YYYY-MM where it is kept. */
+export function monthAndYear(month: string): string {
+  return new Date(`${month}-15T12:00:00`).toLocaleDateString(locales[studio.date_format], {
+    month: 'long',
+    year: 'numeric',
+  });
+}
+
 /** A day and a time in the studio's zone. */
 export function moment(iso: string): string {
   const at = new Date(iso);

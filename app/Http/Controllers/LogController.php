@@ -10,6 +10,7 @@ use App\Board\Logs;
 use App\Board\Verdicts;
 use App\Http\Body;
 use App\Models\Client;
+use EvenRungs\Formats\UnusableInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -26,16 +27,22 @@ final class LogController extends Controller
     ) {
     }
 
-    public function show(Client $client): JsonResponse
+    /** The newest logs, or those of a month. */
+    public function show(Request $request, Client $client): JsonResponse
     {
-        return new JsonResponse($this->page->of($client));
+        $month = $request->query('month');
+        if ($month !== null && (! is_string($month) || preg_match('/^\d{4}-(0[1-9]|1[0-2])$/D', $month) !== 1)) {
+            throw UnusableInput::at('/month', 'must be a month written YYYY-MM');
+        }
+
+        return new JsonResponse($this->page->of($client, $month));
     }
 
     public function add(Request $request, Client $client): JsonResponse
     {
         $this->logs->add($client, $this->trainer(), Body::read($request, 'LogRequest'));
 
-        return $this->show($client);
+        return new JsonResponse($this->page->of($client));
     }
 
     public function run(Request $request, Client $client, string $key): JsonResponse
@@ -66,14 +73,14 @@ final class LogController extends Controller
     {
         $this->logs->remove($client, $this->trainer(), $session);
 
-        return $this->show($client);
+        return new JsonResponse($this->page->of($client));
     }
 
     public function restore(Client $client, int $change): JsonResponse
     {
         $this->logs->restore($client, $this->trainer(), $change);
 
-        return $this->show($client);
+        return new JsonResponse($this->page->of($client));
     }
 
     public function export(Client $client, LogCsvFile $file): Response
@@ -93,6 +100,6 @@ final class LogController extends Controller
     {
         $this->verdicts->answer($client, $this->trainer(), Body::read($request, 'VerdictAnswerRequest'));
 
-        return $this->show($client->refresh());
+        return new JsonResponse($this->page->of($client->refresh()));
     }
 }

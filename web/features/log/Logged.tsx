@@ -1,8 +1,10 @@
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
+import { useState } from 'react';
 import { answer, answerInPieces, api, inPieces, type Schemas } from '../../api/client';
-import { longDate } from '../../app/dates';
+import { longDate, monthAndYear } from '../../app/dates';
 import { Button } from '../../ui/Button';
+import { SelectField } from '../../ui/Field';
 import { FileIn } from '../../ui/FileIn';
 import { useClientId } from '../board/useBoard';
 import { useLogChange } from './useLogChange';
@@ -21,6 +23,21 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
       answer(api.POST('/clients/{client}/removed-logs/{change}/restore', { params: { path: { client, change } } })),
     onSettled: refresh,
   });
+  const [month, setMonth] = useState('');
+  const [only, setOnly] = useState('all');
+  const ofMonth = useQuery({
+    queryKey: ['logs', client, 'month', month],
+    queryFn: () => answer(api.GET('/clients/{client}/logs', { params: { path: { client }, query: { month } } })),
+    enabled: month !== '',
+  });
+  const sessions = (month === '' ? page.sessions : (ofMonth.data?.sessions ?? [])).filter(
+    (session) =>
+      only === 'all' ||
+      (only === 'pain' && (session.worst_pain ?? 0) > 0) ||
+      (only === 'short' && session.short > 0) ||
+      session.exercises.includes(only),
+  );
+  const exercises = [...new Set(page.sessions.flatMap((session) => session.exercises))].sort();
   return (
     <section aria-label="Logged sessions">
       <div className="flex flex-wrap items-center gap-x-1">
@@ -34,8 +51,35 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
         </a>
         <Import />
       </div>
+      {page.sessions.length > 0 && (
+        <div className="mb-2 flex flex-wrap gap-2">
+          <SelectField
+            label="Of"
+            className="w-48"
+            value={month}
+            options={[
+              ['', 'the newest'],
+              ...page.months.map((each) => [each.month, `${monthAndYear(each.month)} (${each.sessions})`] as const),
+            ]}
+            onChange={setMonth}
+          />
+          <SelectField
+            label="Only"
+            className="w-56"
+            value={only}
+            options={[
+              ['all', 'all of them'],
+              ['pain', 'with pain'],
+              ['short', 'with sets that were short'],
+              ...exercises.map((name) => [name, name] as const),
+            ]}
+            onChange={setOnly}
+          />
+        </div>
+      )}
+      {page.sessions.length > 0 && sessions.length === 0 && !ofMonth.isPending && <p>None of that kind.</p>}
       <ul>
-        {page.sessions.map((session) => (
+        {sessions.map((session) => (
           <li key={session.id} className="flex items-start gap-1 border-t border-line py-1.5 text-[15px]">
             <span className="min-w-0 flex-1">
               <b>{longDate(session.on)}</b>, {session.sets} sets
