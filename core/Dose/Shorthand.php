@@ -181,7 +181,7 @@ final class Shorthand
             '/(?:(?<=x)|(?<=x )|(?<=of )|^)\d+ ?(?:-|–|to) ?\d+(?![-\d])/u' => 'is a range; choose one number, the start or the top',
             '/^\d+$/' => 'says neither repetitions nor seconds; write 1 × 8 or 1 × 8 s',
             '/\b(?:rpe|rir|%1rm)\b/' => 'effort is asked after the set; write how many or how long',
-            '/@\s*\d{4}\b(?! ?(?:lb|pound))/' => 'a tempo is written 3-1-3-1',
+            '/@\s*\d{4}\b(?![\d.]* ?(?:lb|pound))/' => 'a tempo is written 3-1-3-1',
             '/\btempo:? ?\d{3}\b(?!\d)|(?<![-\d])\d-\d-\d(?![-\d])/' => 'a tempo has four parts: lowering, pause, lifting, pause, such as 3-1-3-1',
             '/\bsuperset\b/' => 'write a circuit: 3 rounds, then one line an exercise',
         ] as $pattern => $help) {

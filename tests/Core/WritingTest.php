@@ -62,7 +62,7 @@ final class WritingTest extends TestCase
 
     public function test_typed_in_either_unit_it_is_kept_metric(): void
     {
-        foreach (['2x20 ft @ 35 lb' => '2 × 6.1 m @15.9 kg', '3 x 6 12 inches far' => '3 × 6 30.5 cm', '3x8 with 2.5 lbs' => '3 × 8 @1.1 kg'] as $typed => $kept) {
+        foreach (['2x20 ft @ 35 lb' => '2 × 6.1 m @15.9 kg', '3 x 6 12 inches far' => '3 × 6 30.5 cm', '3x8 with 2.5 lbs' => '3 × 8 @1.1 kg', '1x5 @1059.5 lb' => '1 × 5 @480.6 kg'] as $typed => $kept) {
             self::assertSame($kept, Shorthand::write(Shorthand::parse($typed)));
         }
         self::assertSame('3 sets of 6 reps, 17.5 lb, 12 in far', (new Writing(true))->during(static fn (): string => Wording::of(Shorthand::parse('3x6 @8kg 30cm'))));
