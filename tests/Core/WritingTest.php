@@ -50,7 +50,8 @@ final class WritingTest extends TestCase
 
     public function test_what_is_shown_in_pounds_inches_and_feet_reads_back_as_it_is_shown(): void
     {
-        $this->limitTo(300)->forAll(Generators::choose(1, 5000), Generators::choose(1, 3000), Generators::choose(1, 5000), Generators::bool())
+        // the nearest half pound to the most that a load may be, 500 kg, lies over it
+        $this->limitTo(300)->forAll(Generators::choose(1, 4999), Generators::choose(1, 3000), Generators::choose(1, 5000), Generators::bool())
             ->then(function (int $load, int $reach, int $metres, bool $carry): void {
                 $dose = $carry ? new Dose(new Distance($metres), 2, null, null, $load / 10) : new Dose(new Reps(8), 2, null, null, $load / 10, Range::cm(max(1, $reach / 10)));
                 (new Writing(true))->during(static function () use ($dose): void {
