@@ -33,9 +33,10 @@ final class DatesTest extends TestCase
 
     private static function program(int $weeks = 2, array $days = ['mon', 'wed', 'fri'], string $began = '2027-01-06'): Program
     {
-        $client = Documents::client(['days' => array_fill_keys($days, 45)]);
+        static $plans = [];
+        $plan = $plans[$weeks.implode($days)] ??= Documents::plan(Documents::client(['days' => array_fill_keys($days, 45)]), $weeks);
 
-        return ProgramDates::begin(Documents::plan($client, $weeks), self::date($began), 'p1');
+        return ProgramDates::begin($plan, self::date($began), 'p1');
     }
 
     private static function dates(Program $program): ProgramDates
@@ -134,7 +135,7 @@ final class DatesTest extends TestCase
         $library = Documents::data()->library();
         $style = Documents::data()->style('even-keel');
         $offered = 0;
-        $this->limitTo(60)->forAll(Generators::elements(['mon', 'tue', 'thu', 'sat'], ['mon', 'wed', 'fri', 'sun'], ['tue', 'wed', 'thu', 'fri', 'sat']), Generators::choose(0, 6), Generators::choose(0, 6), Generators::choose(10, 60))
+        $this->limitTo(30)->forAll(Generators::elements(['mon', 'tue', 'thu', 'sat'], ['mon', 'wed', 'fri', 'sun'], ['tue', 'wed', 'thu', 'fri', 'sat']), Generators::choose(0, 6), Generators::choose(0, 6), Generators::choose(10, 60))
             ->then(function (array $days, int $begins, int $late, int $minutes) use ($library, $style, &$offered): void {
                 $client = Documents::client(['days' => array_fill_keys($days, $minutes)]);
                 $program = ProgramDates::begin(Documents::plan($client, 2), self::date(sprintf('2027-02-%02d', 1 + $begins)), 'p1');

@@ -132,7 +132,10 @@ export const SetCard = memo(function SetCard({ run, act }: { run: Run; act: Act 
 /** Asked before the first set. */
 function Before({ run, member, act }: { run: Run; member: number; act: Act }) {
   const own = run.members[member];
-  const said = run.plan.members[member]?.said ?? {};
+  const said = {
+    ...run.plan.members[member]?.said,
+    ...(own?.atDoor === true ? { soreness: own.soreness, pain_before: own.pain_before } : {}),
+  };
   const rung = run.plan.rungs[run.plan.sets.find((set) => set.member === member)?.rung ?? ''];
   return (
     <div>

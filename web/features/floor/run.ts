@@ -32,6 +32,8 @@ export interface Member {
   key: string;
   soreness?: number | undefined;
   pain_before?: number | undefined;
+  /** soreness and pain were asked at the door, and are not asked again */
+  atDoor?: boolean;
   /** said of the whole session */
   pain_kind?: PainKind | undefined;
   effort?: number | undefined;

@@ -10,7 +10,9 @@ export function dayOf(iso: string): string {
 async function put(plan: Schemas['FloorPlan'], said: Said = {}) {
   await load();
   const run = begin(plan, today());
-  add({ ...run, members: run.members.map((each) => ({ ...each, ...said })) });
+  const answered = Object.fromEntries(Object.entries(said).filter(([, told]) => told !== undefined));
+  const atDoor = Object.keys(answered).length > 0;
+  add({ ...run, members: run.members.map((each) => ({ ...each, ...answered, ...(atDoor ? { atDoor } : {}) })) });
 }
 
 /** What the client said at the door. */
