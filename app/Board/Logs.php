@@ -316,6 +316,9 @@ final class Logs
                 throw UnusableInput::at('/', 'that log is there');
             }
             $body = new Node($was->before ?? []);
+            if ($this->otherOf($client, $was->key, $this->documents->session($body)) !== null) {
+                throw UnusableInput::at('/', 'another log of that session is there');
+            }
             $this->put($client, $trainer, $was->key, null, [...$this->documents->session($body), 'edited' => true], $this->documents->sets($body));
             $this->remember($client, $trainer, SessionRow::query()->ofStudio($client->studio_id)->where('key', $was->key)->firstOrFail(), 'restored');
         });

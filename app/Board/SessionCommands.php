@@ -126,9 +126,9 @@ final class SessionCommands
     public function dates(Client $client, Trainer $trainer, int $version, DateTimeImmutable $began, array $shifts): void
     {
         $this->change($client, $trainer, $version, 'Days of the program', static function (Program $program) use ($began, $shifts): Program {
-            $dates = ProgramDates::of($program) ?? ProgramDates::of(PresentWeek::begun($program, $began));
+            $begun = ProgramDates::of($program)?->beginningOn($began) ?? PresentWeek::begun($program, $began);
 
-            return (ProgramDates::of($dates?->beginningOn($began) ?? $program) ?? $dates)?->shiftedBy($shifts) ?? $program;
+            return ProgramDates::of($begun)?->shiftedBy($shifts) ?? $begun;
         });
     }
 

@@ -15,9 +15,7 @@ use App\Models\LoggedSession as LoggedRow;
 use App\Models\Studio;
 use App\People\StudioDay;
 use DateTimeImmutable;
-use EvenRungs\Core\Body\Age;
 use EvenRungs\Core\Body\Client as Person;
-use EvenRungs\Core\Body\Goal;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Hold;
 use EvenRungs\Core\Dose\Reps;
@@ -39,6 +37,7 @@ use EvenRungs\Core\Session\Segment;
 use EvenRungs\Core\Session\SegmentKind;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Core\Verdict\PainKind;
 use EvenRungs\Formats\DataFolder;
@@ -82,7 +81,7 @@ final class FloorPlans
             }
         }
 
-        return $this->plan($studio, $client->name, $session, $time->timeline, [$this->member($studio, $client->id, $client->name, $person)], $sets, [...($warning === null ? [] : [$warning]), ...$left], array_filter($kept, is_string(...)), $planned, $date, [self::mayOpen($person)], [LastLoads::of($client)]);
+        return $this->plan($studio, $client->name, $session, $time->timeline, [$this->member($studio, $client->id, $client->name, $person)], $sets, [...($warning === null ? [] : [$warning]), ...$left], array_filter($kept, is_string(...)), $planned, $date, [Style::mayHoldToFault($person)], [LastLoads::of($client)]);
     }
 
     /**
@@ -137,7 +136,7 @@ final class FloorPlans
             }
         }
 
-        return $this->plan($studio, 'Group', $session, $timeline, array_map(fn (GroupMember $each): array => $this->member($studio, $each->id, $each->client->name, $each->client), $members), $sets, mayOpen: array_map(static fn (GroupMember $each): bool => self::mayOpen($each->client), $members), loads: array_map(static fn (GroupMember $each): array => LastLoads::of(Client::query()->ofStudio($studio->id)->whereKey($each->id)->firstOrFail()), $members));
+        return $this->plan($studio, 'Group', $session, $timeline, array_map(fn (GroupMember $each): array => $this->member($studio, $each->id, $each->client->name, $each->client), $members), $sets, mayOpen: array_map(static fn (GroupMember $each): bool => Style::mayHoldToFault($each->client), $members), loads: array_map(static fn (GroupMember $each): array => LastLoads::of(Client::query()->ofStudio($studio->id)->whereKey($each->id)->firstOrFail()), $members));
     }
 
     /**
@@ -197,14 +196,6 @@ final class FloorPlans
         }
 
         return null;
-    }
-
-    /** Time to the first fault is not for everybody, whatever the style. */
-    private static function mayOpen(Person $person): bool
-    {
-        $age = Age::of($person);
-
-        return ! $person->hasMedicalLimit() && $person->goal !== Goal::Rehab && ! $age->isUnderAge() && ! $age->isOld();
     }
 
     /** @return array<string, mixed> who trains, with what is asked of them and what they said today already */

@@ -64,14 +64,18 @@ final class Style
     ) {
     }
 
-    /**
-     * The style for one client: time to the first fault is not for medical limits, rehab, under 18 or from 65, and the usual count of
-     * clean sessions stands in.
-     */
-    public function suiting(Client $client): self
+    /** Time to the first fault is not for medical limits, rehab, under 18 or from 65, whatever the style. */
+    public static function mayHoldToFault(Client $client): bool
     {
         $age = Age::of($client);
-        if (! $this->plan->bySecond || ! ($client->hasMedicalLimit() || $client->goal === Goal::Rehab || $age->isUnderAge() || $age->isOld())) {
+
+        return ! $client->hasMedicalLimit() && $client->goal !== Goal::Rehab && ! $age->isUnderAge() && ! $age->isOld();
+    }
+
+    /** The style for one client: where time to the first fault is not for them, the usual count of clean sessions stands in. */
+    public function suiting(Client $client): self
+    {
+        if (! $this->plan->bySecond || self::mayHoldToFault($client)) {
             return $this;
         }
 

@@ -40,12 +40,11 @@ export function longDate(iso: string): string {
       });
 }
 
-/** A day without its year, and with its weekday where that is wanted. */
-export function dayAndMonth(iso: string, weekday = false): string {
+/** A day without its year. */
+export function dayAndMonth(iso: string): string {
   return new Date(`${iso}T12:00:00`).toLocaleDateString(locales[studio.date_format], {
     day: 'numeric',
     month: 'short',
-    ...(weekday ? { weekday: 'long' } : {}),
   });
 }
 
