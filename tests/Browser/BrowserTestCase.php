@@ -101,6 +101,12 @@ abstract class BrowserTestCase extends TestCase
         $this->waitForText('Clients');
     }
 
+    /** Ends every session on the server: a cookie taken from the browser would come back with an answer under way. */
+    protected function endSessions(): void
+    {
+        TestServer::shell('db even_rungs -e "DELETE FROM sessions"');
+    }
+
     protected function field(string $name): RemoteWebElement
     {
         return $this->element(WebDriverBy::name($name));

@@ -142,7 +142,7 @@ final class EverydayTest extends BrowserTestCase
         $this->typeInto('Born', '1988');
         $this->typeInto('Monday', '20');
         $this->tick('I asked about all of these');
-        $this->browser->manage()->deleteAllCookies();
+        $this->endSessions();
         $this->button('Save')->click();
         $this->waitForText('Your session has ended. What you typed is kept.');
         $this->link('Sign in and go on')->click();

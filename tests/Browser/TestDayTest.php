@@ -54,7 +54,7 @@ final class TestDayTest extends BrowserTestCase
         $this->browser->switchTo()->newWindow();
         $this->open("/clients/{$client}/tests");
         self::assertSame('41', $this->element(WebDriverBy::xpath($held.'//input[@type="number"]'))->getDomProperty('value'), 'in another tab');
-        $this->browser->manage()->deleteAllCookies();
+        $this->endSessions();
         $this->open("/clients/{$client}/tests");
         $this->field('email')->sendKeys('trainer@slipway.example');
         $this->field('password')->sendKeys('slipway-demo');
