@@ -31,7 +31,7 @@ final class Board
      * @param  ?string  $undo  what the next undo takes back
      * @param  ?string  $redo  what the next redo does again
      * @param  array<string, bool>  $logged  planned sessions that have a log, by key; true while it is still run
-     * @param  array<string, array{kg: float, on: string}>  $loads  the newest weight of each rung
+     * @param  array<string, array{kg: ?float, band: ?string, on: string}>  $loads  the newest weight or band of each rung
      */
     public function __construct(
         public readonly ClientRecord $record,

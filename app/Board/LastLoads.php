@@ -6,11 +6,14 @@ namespace App\Board;
 
 use App\Models\Client;
 use App\Models\LoggedSet as SetRow;
+use App\Models\StudioBuilder;
 use DateTimeImmutable;
 use EvenRungs\Core\Writing;
 
 /**
- * The weights that a client really moved: the newest of each exercise is offered the next time, and never invented.
+ * The weights and bands that a client really used: the newest of each exercise is offered the next time, and never invented.
+ *
+ * @phpstan-type Load array{kg: ?float, band: ?string, on: string}
  */
 final class LastLoads
 {
@@ -20,22 +23,26 @@ final class LastLoads
     /** @return array<string, list<SetRow>> the sets with a load, by rung, oldest first */
     public static function sets(Client $client): array
     {
-        return SetRow::query()->ofClient($client)->where('load_kg', '>', 0)->ordered('on', 'desc')->ordered('id', 'desc')->atMost(self::MOST_SETS)->get()->reverse()->groupBy('rung')->map(static fn ($sets): array => array_values($sets->all()))->all();
+        return SetRow::query()->ofClient($client)
+            ->where(static fn (StudioBuilder $set): StudioBuilder => $set->where('load_kg', '>', 0)->orWhere('band', '>', ''))
+            ->ordered('on', 'desc')->ordered('id', 'desc')->atMost(self::MOST_SETS)->get()->reverse()->groupBy('rung')->map(static fn ($sets): array => array_values($sets->all()))->all();
     }
 
-    /** @return array<string, array{kg: float, on: string}> the newest weight of each rung */
+    /** @return array<string, Load> the newest weight or band of each rung */
     public static function of(Client $client): array
     {
         return array_map(static function (array $sets): array {
             $last = $sets[count($sets) - 1];
 
-            return ['kg' => (float) $last->load_kg, 'on' => $last->on];
+            return ['kg' => $last->load_kg > 0 ? (float) $last->load_kg : null, 'band' => $last->band, 'on' => $last->on];
         }, self::sets($client));
     }
 
-    /** @param  array{kg: float, on: string}|null  $last */
+    /** @param  Load|null  $last */
     public static function words(?array $last): ?string
     {
-        return $last === null ? null : sprintf('last %s, %s', Writing::load($last['kg']), Writing::day(new DateTimeImmutable($last['on'])));
+        $what = implode(' and ', array_filter([$last === null || $last['kg'] === null ? null : Writing::load($last['kg']), $last === null || $last['band'] === null ? null : $last['band'].' band']));
+
+        return $last === null || $what === '' ? null : sprintf('last %s, %s', $what, Writing::day(new DateTimeImmutable($last['on'])));
     }
 }

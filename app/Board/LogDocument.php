@@ -123,6 +123,7 @@ final class LogDocument
             'hold' => self::ms($set, 'hold_s'),
             'timed' => self::flag($set, 'timed'),
             'load_kg' => $set->optionalNumber('load_kg'),
+            'band' => $set->optionalString('band'),
             'talked' => self::flag($set, 'talked'),
             'shaking' => self::flag($set, 'shaking'),
         ];

@@ -6,6 +6,7 @@ namespace App\Board;
 
 use App\Models\Client;
 use App\Models\LoggedSet as SetRow;
+use App\Models\Studio;
 use App\Models\Trainer;
 use App\Models\VerdictAnswer;
 use App\People\StudioDay;
@@ -16,6 +17,7 @@ use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Load\Bands;
 use EvenRungs\Core\Load\TwoForTwo;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Planning\ExerciseChooser;
@@ -52,6 +54,7 @@ final class Verdicts
         $answers = $this->answers($client);
         $board = $this->boards->load($client);
         $loaded = LastLoads::sets($client);
+        $bands = Studio::query()->findOrFail($client->studio_id)->bands();
         foreach ($this->judged($client) as [$history, $verdict, $log]) {
             $answer = $answers->get($history->ladder->id);
             $answered = self::isAnswerTo($answer, $history, $log) ? $answer : null;
@@ -75,7 +78,7 @@ final class Verdicts
                 'refer' => $verdict->refer,
                 'retest' => $verdict->retest,
                 'swap' => $verdict->swap?->name,
-                'load' => self::load($loaded[$history->rung->id] ?? []),
+                'load' => self::load($loaded[$history->rung->id] ?? [], $bands),
                 'moves' => $moves,
                 'gives_way' => $moves && $answered === null ? $this->commands->givesWay($board, $verdict->to) : [],
                 'answered' => $answered?->answer,
@@ -99,14 +102,14 @@ final class Verdicts
      *
      * @param  list<SetRow>  $sets  with a load, oldest first
      */
-    private static function load(array $sets): ?string
+    private static function load(array $sets, Bands $bands): ?string
     {
         $lastSets = [];
         foreach ($sets as $set) {
-            $lastSets[$set->logged_session_id] = [(float) $set->load_kg, $set->target, $set->done];
+            $lastSets[$set->logged_session_id] = [$set->band ?? (float) $set->load_kg, $set->target, $set->done];
         }
 
-        return TwoForTwo::advice(array_values($lastSets));
+        return TwoForTwo::advice(array_values($lastSets), $bands);
     }
 
     /** @return array{int, int} ladders with a verdict other than *stay* that nobody has answered, and ladders that are stuck */

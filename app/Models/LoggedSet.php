@@ -35,6 +35,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?int $hold
  * @property ?bool $timed  target and done are milliseconds of work in a circuit
  * @property ?float $load_kg
+ * @property ?string $band  of the studio's list, by its name
  * @property ?bool $talked  could talk while holding
  * @property ?bool $shaking
  */
@@ -47,7 +48,7 @@ final class LoggedSet extends Model
 
     public $timestamps = false;
 
-    protected $fillable = ['studio_id', 'client_id', 'logged_session_id', 'ladder', 'rung', 'on', 'side', 'target', 'done', 'faults', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'cued', 'felt', 'range', 'range_cm', 'target_range', 'target_range_cm', 'open', 'target_hold', 'hold', 'timed', 'load_kg', 'talked', 'shaking'];
+    protected $fillable = ['studio_id', 'client_id', 'logged_session_id', 'ladder', 'rung', 'on', 'side', 'target', 'done', 'faults', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'cued', 'felt', 'range', 'range_cm', 'target_range', 'target_range_cm', 'open', 'target_hold', 'hold', 'timed', 'load_kg', 'band', 'talked', 'shaking'];
 
     /** @return array<string, string> */
     protected function casts(): array

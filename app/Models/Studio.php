@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use EvenRungs\Core\Body\Emergency;
+use EvenRungs\Core\Load\Band;
+use EvenRungs\Core\Load\Bands;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 
@@ -16,6 +18,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $date_format  device, dmy, mdy or ymd
  * @property string $time_format  device, 24h or 12h
  * @property string $time_zone  of the IANA database
+ * @property list<array{name: string, colour: string, pull_kg?: int|float}>|null $bands  lightest first
  * @property list<string>|null $emergency_steps  what to do when something is wrong; null for the usual ones
  */
 final class Studio extends Model
@@ -24,7 +27,7 @@ final class Studio extends Model
 
     public const SETTINGS = ['units', 'first_day', 'date_format', 'time_format', 'time_zone'];
 
-    protected $fillable = ['name', 'emergency_steps', ...self::SETTINGS];
+    protected $fillable = ['name', 'emergency_steps', 'bands', ...self::SETTINGS];
 
     protected $attributes = ['units' => 'metric', 'first_day' => 'mon', 'date_format' => 'device', 'time_format' => 'device', 'time_zone' => 'UTC'];
 
@@ -34,9 +37,14 @@ final class Studio extends Model
         return $this->emergency_steps ?? Emergency::USUAL_STEPS;
     }
 
+    public function bands(): Bands
+    {
+        return Bands::of(array_map(static fn (array $band): Band => new Band($band['name'], $band['colour'], $band['pull_kg'] ?? null), $this->bands ?? []));
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['emergency_steps' => 'array'];
+        return ['emergency_steps' => 'array', 'bands' => 'array'];
     }
 }

@@ -7,6 +7,9 @@ namespace App\People;
 use App\Models\Studio;
 use App\Models\Trainer;
 use DateTimeZone;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Load\Band;
+use EvenRungs\Core\Load\Bands;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Support\Carbon;
@@ -105,6 +108,28 @@ final class Studios
         $steps = array_values(array_filter(array_map(trim(...), $typed), static fn (string $step): bool => $step !== ''));
 
         return $steps === [] ? null : $steps;
+    }
+
+    /**
+     * @return list<array{name: string, colour: string, pull_kg?: int|float}>|null lightest first; null for none
+     *
+     * @throws UnusableInput at the band that cannot be
+     */
+    public static function bands(Node $body): ?array
+    {
+        $bands = [];
+        $written = $body->each('bands', static function (Node $each) use (&$bands): array {
+            $band = new Band(self::name($each->string('name'), $each->path('name')), $each->string('colour'), $each->optionalNumber('pull_kg'));
+            try {
+                $bands = Bands::of([...$bands, $band])->bands;
+            } catch (InvalidValue $e) {
+                throw UnusableInput::at($each->path('name'), $e->getMessage());
+            }
+
+            return ['name' => $band->name, 'colour' => $band->colour, ...($band->pullKg === null ? [] : ['pull_kg' => $band->pullKg])];
+        });
+
+        return $written === [] ? null : $written;
     }
 
     /** Lets nobody in with this account any more, now; what they did keeps their name. */

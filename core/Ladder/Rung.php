@@ -115,7 +115,12 @@ final class Rung
     /** Whether a weight or a band loads it. */
     public function isWeighted(): bool
     {
-        return $this->isLoaded() || in_array('band', $this->equipment, true);
+        return $this->isLoaded() || $this->isBanded();
+    }
+
+    public function isBanded(): bool
+    {
+        return in_array('band', $this->equipment, true);
     }
 
     /** Milliseconds flat on the back in one set of a dose, both sides together; 0 where nobody lies there. */

@@ -51,16 +51,40 @@ final class TwoForTwo
     /**
      * What follows for the load, from the newest weight and goal on.
      *
-     * @param  list<array{int|float, int, int}>  $lastSets  kilograms, goal and repetitions in the last set of each session, oldest first
+     * @param  list<array{int|float|string, int, int}>  $lastSets  kilograms or name of the band, goal and repetitions in the last set of
+     *                                                             each session, oldest first
      * @return ?string null where nothing is earned
      */
-    public static function advice(array $lastSets): ?string
+    public static function advice(array $lastSets, Bands $bands): ?string
     {
-        [$kg, $goal] = $lastSets[count($lastSets) - 1] ?? [0, 0];
-        $same = array_filter($lastSets, static fn (array $set): bool => $set[0] === $kg && $set[1] === $goal);
-        if ($kg <= 0 || ! self::isEarned($goal, ...array_column($same, 2))) {
+        [$load, $goal] = $lastSets[count($lastSets) - 1] ?? [0, 0];
+        $same = array_filter($lastSets, static fn (array $set): bool => $set[0] === $load && $set[1] === $goal);
+        if (! self::isEarned($goal, ...array_column($same, 2))) {
             return null;
         }
+
+        return is_string($load) ? self::ofBand($load, $bands) : ($load > 0 ? self::ofWeight($load) : null);
+    }
+
+    /** A step from band to band is taken where it is known to be a tenth at most; where nobody measured the pull, that is said. */
+    private static function ofBand(string $name, Bands $bands): ?string
+    {
+        $band = $bands->find($name);
+        $next = $band === null ? null : $bands->heavier($band);
+        if ($band === null || $next === null) {
+            return $band === null ? null : sprintf('Two repetitions over in two sessions on the heaviest band, %s: repetitions or lever next.', $band->name);
+        }
+        if ($band->pullKg === null || $next->pullKg === null) {
+            return sprintf('Two repetitions over the goal in the last set of two sessions: the band after %s is %s. Nobody measured how much more it pulls: where the form goes, repetitions or lever first.', $band->name, $next->name);
+        }
+
+        return 100 * $next->pullKg > (100 + self::MOST_PERCENT) * $band->pullKg
+            ? sprintf('Two repetitions over in two sessions, but the band after %s, %s, pulls %s for %s, over a tenth more: repetitions or lever first.', $band->name, $next->name, Writing::load($next->pullKg), Writing::load($band->pullKg))
+            : sprintf('Two repetitions over the goal in the last set of two sessions: the %s band next, from %s.', $next->name, $band->name);
+    }
+
+    private static function ofWeight(int|float $kg): string
+    {
         $next = self::next($kg, self::SMALLEST_STEP_KG);
 
         return $next === null

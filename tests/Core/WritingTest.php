@@ -13,6 +13,7 @@ use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
+use EvenRungs\Core\Load\Bands;
 use EvenRungs\Core\Load\TwoForTwo;
 use EvenRungs\Core\Writing;
 use PHPUnit\Framework\TestCase;
@@ -26,12 +27,18 @@ final class WritingTest extends TestCase
 {
     use TestTrait;
 
+    /** @return array{shown: list<array{string, int|float, string, string}>, typed: list<array{string, int|float, int|float}>} what the built pages are held to as well */
+    private static function cases(): array
+    {
+        return json_decode((string) file_get_contents(dirname(__DIR__).'/cases/amounts.json'), true);
+    }
+
     public function test_one_amount_is_one_amount_in_both_units(): void
     {
         [$metric, $imperial] = [new Writing, new Writing(imperial: true)];
-        // 20 kg = 44.09 lb, 30 cm = 11.81 in, 20 m = 65.62 ft
-        foreach ([[Writing::load(...), 20, '20 kg', '44 lb'], [Writing::load(...), 7.938, '7.938 kg', '17.5 lb'], [Writing::reach(...), 30, '30 cm', '12 in'], [Writing::distance(...), 20, '20 m', '66 ft']] as [$write, $amount, $here, $there]) {
-            self::assertSame([$here, $there], [$metric->during(static fn (): string => $write($amount)), $imperial->during(static fn (): string => $write($amount))]);
+        $write = ['kg' => Writing::load(...), 'cm' => Writing::reach(...), 'm' => Writing::distance(...)];
+        foreach (self::cases()['shown'] as [$unit, $amount, $here, $there]) {
+            self::assertSame([$here, $there], [$metric->during(static fn (): string => $write[$unit]($amount)), $imperial->during(static fn (): string => $write[$unit]($amount))]);
         }
         self::assertSame('20 kg', Writing::load(20), 'without a studio it is metric');
     }
@@ -66,12 +73,16 @@ final class WritingTest extends TestCase
         foreach (['2x20 ft @ 35 lb' => '2 × 6.1 m @15.9 kg', '3 x 6 12 inches far' => '3 × 6 30.5 cm', '3x8 with 2.5 lbs' => '3 × 8 @1.1 kg', '1x5 @1059.5 lb' => '1 × 5 @480.6 kg'] as $typed => $kept) {
             self::assertSame($kept, Shorthand::write(Shorthand::parse($typed)));
         }
+        foreach (self::cases()['typed'] as [$unit, $typed, $kept]) {
+            $read = Shorthand::parse(['kg' => "1x5 @{$typed} lb", 'cm' => "1x5 {$typed} in", 'm' => "1 x {$typed} ft"][$unit]);
+            self::assertEquals($kept, ['kg' => $read->loadKg, 'cm' => $read->range?->cm, 'm' => $read->measure->amount()][$unit]);
+        }
         self::assertSame('3 sets of 6 reps, 17.5 lb, 12 in far', (new Writing(true))->during(static fn (): string => Wording::of(Shorthand::parse('3x6 @8kg 30cm'))));
     }
 
     public function test_the_next_load_is_said_in_the_studios_unit(): void
     {
-        $advice = static fn (): ?string => TwoForTwo::advice([[20, 10, 12], [20, 10, 12]]);
+        $advice = static fn (): ?string => TwoForTwo::advice([[20, 10, 12], [20, 10, 12]], Bands::of([]));
         self::assertStringContainsString('44 lb', (string) (new Writing(true))->during($advice));
         self::assertStringContainsString('20 kg', (string) $advice());
     }

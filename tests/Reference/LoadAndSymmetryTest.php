@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Tests\Reference;
 
 use EvenRungs\Core\Evenness\SideIndex;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Load\Band;
+use EvenRungs\Core\Load\Bands;
 use EvenRungs\Core\Load\TwoForTwo;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -38,6 +41,41 @@ final class LoadAndSymmetryTest extends TestCase
     {
         // 2.5 kg is ten per cent of 25 kg exactly (calc)
         self::assertSame([27.5, null, 22, null], [TwoForTwo::next(25, 2.5), TwoForTwo::next(24.9, 2.5), TwoForTwo::next(20, 2), TwoForTwo::next(20, 2.5)]);
+    }
+
+    /** @return iterable<string, array{list<array{string|int, int, int}>, ?string}> last sets, and what is said; bands of 5, 5.5 and 8 kg and one that nobody measured */
+    public static function onBands(): iterable
+    {
+        yield 'from 5 to 5.5 kg is a tenth (calc)' => [[['sand', 10, 12], ['sand', 10, 12]], 'the reed band next, from sand'];
+        yield 'from 5.5 to 8 kg is over a tenth' => [[['reed', 10, 12], ['reed', 10, 13]], 'pulls 8 kg for 5.5 kg, over a tenth more: repetitions or lever first'];
+        yield 'nobody measured the next' => [[['moss', 10, 12], ['moss', 10, 12]], 'Nobody measured how much more it pulls'];
+        yield 'the heaviest' => [[['slate', 10, 12], ['slate', 10, 12]], 'the heaviest band, slate: repetitions or lever next'];
+        yield 'another band in between begins anew' => [[['sand', 10, 12], ['reed', 10, 12]], null];
+        yield 'another goal begins anew' => [[['sand', 8, 12], ['sand', 10, 12]], null];
+        yield 'one over is not two' => [[['sand', 10, 12], ['sand', 10, 11]], null];
+        yield 'a band that is off the list says nothing' => [[['gone', 10, 12], ['gone', 10, 12]], null];
+        yield 'nothing was lifted' => [[[0, 10, 12], [0, 10, 12]], null];
+    }
+
+    /** @param  list<array{string|int, int, int}>  $sets */
+    #[DataProvider('onBands')]
+    public function test_two_for_two_on_the_bands_of_the_studio(array $sets, ?string $says): void
+    {
+        $bands = Bands::of([new Band('sand', '#d9c79a', 5), new Band('reed', '#7d9a5b', 5.5), new Band('moss', '#4f6b3a', 8), new Band('slate', '#56606b')]);
+        $advice = TwoForTwo::advice($sets, $bands);
+        $says === null ? self::assertNull($advice) : self::assertStringContainsString($says, (string) $advice);
+    }
+
+    public function test_bands_stand_lightest_first_and_none_twice(): void
+    {
+        foreach ([[new Band('sand', '#d9c79a'), new Band('Sand', '#7d9a5b')], [new Band('moss', '#4f6b3a', 8), new Band('slate', '#56606b'), new Band('sand', '#d9c79a', 5)]] as $wrong) {
+            try {
+                Bands::of($wrong);
+                self::fail('it was taken');
+            } catch (InvalidValue) {
+                $this->addToAssertionCount(1);
+            }
+        }
     }
 
     public function test_ninety_against_a_hundred_is_ninety_per_cent_whichever_side_comes_first(): void

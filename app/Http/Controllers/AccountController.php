@@ -102,6 +102,7 @@ final class AccountController extends Controller
             'studio_id' => $studio->id,
             'settings' => $studio->only(Studio::SETTINGS),
             'emergency_steps' => $studio->emergencySteps(),
+            'bands' => $studio->bands ?? [],
             'device_key' => base64_encode(hash_hmac('sha256', 'device '.$trainer->id, (string) config('app.key'), true)),
         ]);
     }
@@ -110,6 +111,14 @@ final class AccountController extends Controller
     public function emergency(Request $request): JsonResponse
     {
         $this->studio()->update(['emergency_steps' => Studios::emergencySteps(Body::read($request, 'EmergencyRequest')->strings('steps'))]);
+
+        return $this->me();
+    }
+
+    /** Writes the studio's list of bands, lightest first. */
+    public function bands(Request $request): JsonResponse
+    {
+        $this->studio()->update(['bands' => Studios::bands(Body::read($request, 'BandsRequest'))]);
 
         return $this->me();
     }

@@ -3,6 +3,7 @@ import { memo, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { amount, numberIn, unitOf } from '../../app/units';
 import { AmountInput } from '../../ui/AmountInput';
+import { BandDot } from '../../ui/BandDot';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { toggled } from '../../ui/Field';
@@ -399,7 +400,7 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
           put({ effort });
         }}
       />
-      <details className="mt-2" open={set.last_load_kg !== null || set.load_kg !== null}>
+      <details className="mt-2" open={set.last_load_kg !== null || set.load_kg !== null || set.banded}>
         <summary className="min-h-10 cursor-pointer py-2 font-semibold">Felt, talk, shaking, range, load</summary>
         <div role="group" aria-label="Felt in" className="flex flex-wrap gap-1">
           {places.map(([place, label]) => (
@@ -468,6 +469,24 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
               }}
             />
           </label>
+        )}
+        {set.banded && (
+          <div role="group" aria-label="Band" className="mt-1 flex flex-wrap items-center gap-1">
+            Band
+            {run.plan.bands.map((band) => (
+              <Choice
+                key={band.name}
+                on={told.band === band.name}
+                onChange={(on) => {
+                  put({ band: on ? band.name : undefined });
+                }}
+              >
+                <BandDot band={band} /> {band.name}
+                {set.last_band === band.name && ', as last time'}
+              </Choice>
+            ))}
+            {run.plan.bands.length === 0 && <span className="text-faint">The studio’s page has no bands listed.</span>}
+          </div>
         )}
         {isCut(told, set.asked) && <p className="text-faint">{rung.less_range}</p>}
         <label className="mt-1 flex flex-wrap items-center gap-2">

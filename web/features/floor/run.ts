@@ -22,6 +22,7 @@ export interface Report {
   range?: number | undefined;
   range_cm?: number | undefined;
   load_kg?: number | undefined;
+  band?: string | undefined;
   talked?: boolean | undefined;
   shaking?: boolean | undefined;
 }

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { useMe } from '../../app/session';
 import { amount, unitOf, type Unit } from '../../app/units';
 import { AmountInput } from '../../ui/AmountInput';
 import { Button } from '../../ui/Button';
@@ -6,9 +7,9 @@ import { places } from '../floor/SetCard';
 import { painKinds, painless } from './painKinds';
 import type { Row } from './rows';
 
-export type Told = Pick<Row, 'done' | 'fault' | 'pain' | 'kind' | 'effort' | 'breathing' | 'felt' | 'load'>;
+export type Told = Pick<Row, 'done' | 'fault' | 'pain' | 'kind' | 'effort' | 'breathing' | 'felt' | 'load' | 'band'>;
 
-const parts = ['done', 'fault', 'pain', 'kind', 'effort', 'breathing', 'felt', 'load'] as const;
+const parts = ['done', 'fault', 'pain', 'kind', 'effort', 'breathing', 'felt', 'load', 'band'] as const;
 
 /** What several sets say alike; where they differ nothing stands, and the part is named. */
 export function alike(rows: readonly Row[]): { told: Told; differs: ReadonlySet<keyof Told> } {
@@ -42,6 +43,8 @@ export function Answers({
   unit,
   asked,
   lastLoad,
+  lastBand,
+  banded,
   told,
   differs,
   faults,
@@ -53,6 +56,8 @@ export function Answers({
   asked: number;
   /** kilograms, as it was last time */
   lastLoad: number | null;
+  lastBand: string | null;
+  banded: boolean;
   told: Told;
   differs?: ReadonlySet<keyof Told>;
   faults: readonly (readonly [string, string])[];
@@ -173,6 +178,7 @@ export function Answers({
           }}
         />
       </Labelled>
+      {banded && <ChooseBand of={of} value={told.band} last={lastBand} onChange={onChange} />}
       {lastLoad !== null && told.load === '' && (
         <Button
           onClick={() => {
@@ -183,5 +189,39 @@ export function Answers({
         </Button>
       )}
     </div>
+  );
+}
+
+function ChooseBand({
+  of,
+  value,
+  last,
+  onChange,
+}: {
+  of: string;
+  value: string;
+  last: string | null;
+  onChange: (part: Pick<Told, 'band'>) => void;
+}) {
+  const bands = (useMe().data?.bands ?? []).map((band) => band.name);
+  return (
+    <Labelled label="Band">
+      <select
+        aria-label={`Band, ${of}`}
+        className={`w-34 ${box}`}
+        value={value}
+        onChange={(event) => {
+          onChange({ band: event.target.value });
+        }}
+      >
+        <option value="">–</option>
+        {(value === '' || bands.includes(value) ? bands : [...bands, value]).map((name) => (
+          <option key={name} value={name}>
+            {name}
+            {name === last && ', as last time'}
+          </option>
+        ))}
+      </select>
+    </Labelled>
   );
 }

@@ -154,6 +154,8 @@ export function Grid({
               unit={unit}
               asked={first?.target ?? 0}
               lastLoad={group.lastLoad}
+              lastBand={group.lastBand}
+              banded={group.banded}
               told={told}
               differs={differs}
               faults={faults}
@@ -195,6 +197,8 @@ export function Grid({
                     unit={unit}
                     asked={row.target}
                     lastLoad={null}
+                    lastBand={group.lastBand}
+                    banded={group.banded}
                     told={row}
                     faults={faults}
                     onChange={(part) => {

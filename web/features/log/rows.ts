@@ -24,6 +24,8 @@ export interface Row {
   felt: string;
   /** kilograms */
   load: string;
+  /** of the studio's list, by its name */
+  band: string;
   /** as it was logged before, with what the grid has no column for */
   was: Sent | null;
 }
@@ -34,6 +36,9 @@ export interface Group {
   unit: Schemas['BoardEntry']['unit'];
   /** the newest weight, in kilograms; offered, never preset */
   lastLoad: number | null;
+  lastBand: string | null;
+  /** done with a band */
+  banded: boolean;
   /** how its range is written; null where it has none */
   range: 'share' | 'cm' | null;
   rows: Row[];
@@ -61,6 +66,7 @@ const blank = {
   breathing: '',
   felt: '',
   load: '',
+  band: '',
   was: null,
 } as const;
 
@@ -80,6 +86,8 @@ export function startOf(session: Session): Start {
         dose: entry.dose,
         unit: entry.unit,
         lastLoad: entry.last_load_kg,
+        lastBand: entry.last_band,
+        banded: entry.banded,
         range: entry.range,
         rows: entry.grid.map((row) => ({
           ...blank,
@@ -133,6 +141,8 @@ export function startOfLog(
         dose: '',
         unit: units[set.rung] ?? null,
         lastLoad: null,
+        lastBand: null,
+        banded: set.band !== undefined,
         range: rangeOf(set.rung),
         rows: [],
       });
@@ -153,6 +163,7 @@ export function startOfLog(
       breathing: set.breathing === undefined ? '' : set.breathing ? 'yes' : 'no',
       felt: set.felt?.[0] ?? '',
       load: text(set.load_kg),
+      band: set.band ?? '',
       was: set,
     });
   }
@@ -202,6 +213,7 @@ function felt(row: Row): Pick<Sent, 'felt'> {
 /** What the grid has columns for; the rest of a log that is edited stays as it was. */
 const columns = [
   'load_kg',
+  'band',
   'done',
   'felt',
   'faults',
@@ -234,6 +246,7 @@ function toSent(row: Row): Sent {
     ...(row.breathing === '' ? {} : { breathing: row.breathing === 'yes' }),
     ...felt(row),
     ...(row.load === '' ? {} : { load_kg: Number(row.load) }),
+    ...(row.band === '' ? {} : { band: row.band }),
   };
 }
 

@@ -7,6 +7,7 @@ import { TextField } from '../../ui/Field';
 import { Waiting } from '../../ui/Notice';
 import { fieldError } from '../entrance/Entrance';
 import { HappenedList } from '../happened/HappenedList';
+import { Bands } from './Bands';
 import { EmergencySteps } from './EmergencySteps';
 import { People } from './People';
 import { SettingsFields } from './SettingsFields';
@@ -21,6 +22,7 @@ export function StudioPage() {
       <People mine={me.data.id} />
       <div className="space-y-6">
         <Settings me={me.data} />
+        <Bands bands={me.data.bands} />
         <EmergencySteps steps={me.data.emergency_steps} />
         <TakeOut />
       </div>
