@@ -61,6 +61,7 @@ Route::middleware('web')->group(function (): void {
 
         Route::middleware(['auth', 'may:owner', InPieces::class, StudioWriting::class, Recorded::class])->group(function (): void {
             Route::post('emergency', [AccountController::class, 'emergency']);
+            Route::post('bands', [AccountController::class, 'bands']);
             Route::post('studio', [AccountController::class, 'settings']);
             Route::get('happened', [HappenedController::class, 'ofStudio']);
             Route::get('happened.csv', [HappenedController::class, 'exportOfStudio']);
@@ -127,6 +128,10 @@ Route::middleware('web')->group(function (): void {
                 Route::post('swaps', [BoardController::class, 'swap']);
                 Route::get('swaps/{rung}', [BoardController::class, 'swaps']);
                 Route::get('minutes/{rung}', [BoardController::class, 'minutes']);
+                Route::post('evenness', [EvennessController::class, 'take']);
+                Route::post('evenness/{choice}/end', [EvennessController::class, 'letGo']);
+                Route::post('own-aims', [EvennessController::class, 'addAim']);
+                Route::post('own-aims/{aim}', [EvennessController::class, 'changeAim']);
                 Route::get('tests', [TestDayController::class, 'show']);
                 Route::post('tests', [TestDayController::class, 'store']);
                 Route::get('audit', [AuditController::class, 'ofClient']);

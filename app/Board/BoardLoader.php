@@ -14,6 +14,7 @@ use EvenRungs\Core\Body\Basis;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Body\SafetyScreen;
 use EvenRungs\Core\Body\Standing as At;
+use EvenRungs\Core\Evenness\ExtraSet;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\ProgramEdit;
@@ -67,7 +68,7 @@ final class BoardLoader
             $standings[$ladder] = new At($each->rung, $each->step, $each->range, $each->dose, $each->arrived, $each->stopped, $rows[$ladder]->why, Basis::from($rows[$ladder]->basis));
         }
 
-        return $person->standing($standings);
+        return $person->standing($standings)->holding(EvenOuts::held($record));
     }
 
     /**
@@ -131,23 +132,33 @@ final class BoardLoader
         return $arrived;
     }
 
-    /** The program in use: what it expected of the present week and did not get is taken back. */
+    /**
+     * The program in use: what it expected of the present week and did not get is taken back, and the extra sets of a weaker side are in it
+     * as long as they are needed.
+     */
     public function program(Client $record): ?Plan
     {
         $row = Program::query()->ofClient($record)->current()->first();
         $program = $row === null ? null : $this->read($row);
-        $present = $program === null ? 1 : PresentWeek::of($program);
-        if ($program === null || $present === 1) {
-            return $program;
+        if ($program === null) {
+            return null;
         }
         $library = $this->data->library();
+        $present = PresentWeek::of($program);
         $person = $this->person($record);
+        $caughtUp = $present === 1 ? $program : $this->caughtUp($record, $program, $person, $present);
+        $evened = ExtraSet::into($caughtUp, EvenOuts::sides($record), $library, $present);
+
+        return $evened === $program ? $program : ProgramRefit::of($library)->into($evened, $person)[0];
+    }
+
+    private function caughtUp(Client $record, Plan $program, Person $person, int $present): Plan
+    {
+        $library = $this->data->library();
         $style = $this->style($record);
         $steps = new Steps($style, $person);
-        $progression = new Progression($library, $style, $steps, GoalRule::for($person, $this->data->goals()));
-        $caughtUp = (new ProgramEdit($library, $steps))->caughtUp($program, $person, $progression, $present);
 
-        return $caughtUp === $program ? $program : ProgramRefit::of($library)->into($caughtUp, $person)[0];
+        return (new ProgramEdit($library, $steps))->caughtUp($program, $person, new Progression($library, $style, $steps, GoalRule::for($person, $this->data->goals())), $present);
     }
 
     public function read(Program $row): Plan

@@ -12,6 +12,7 @@ use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Evenness\DirectionLevels;
+use EvenRungs\Core\Evenness\ExtraSet;
 use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\RunSheet;
 use EvenRungs\Core\Ladder\Category;
@@ -353,11 +354,14 @@ final class BoardView
             'category' => $rung?->category->value,
             'level' => $rung?->level->value,
             'dose' => Shorthand::write($entry->dose),
-            'words' => Wording::of($entry->dose, $board->style->plan->bothSidesOneRep),
+            'words' => Wording::of($entry->dose, $board->style->plan->bothSidesOneRep).(ExtraSet::side($entry) === null ? '' : sprintf(', %s side only', ExtraSet::side($entry))),
+            'extra' => ExtraSet::side($entry),
             'unusual' => $range === null ? null : ['far' => $range->isFar, 'text' => $range->text],
             'missing' => Unwritten::in($entry->dose, $rung),
             'last_load' => LastLoads::words($board->loads[$entry->exercise] ?? null),
             'last_load_kg' => $board->loads[$entry->exercise]['kg'] ?? null,
+            'last_band' => $board->loads[$entry->exercise]['band'] ?? null,
+            'banded' => $rung?->isBanded() ?? false,
             'total' => self::clock($total),
             'unit' => $rung === null ? null : LogDocument::unit($rung),
             'grid' => self::grid($rows, $rung, $entry->dose),

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Board;
 
 use App\Models\Client;
-use App\Models\LoggedSet as SetRow;
+use App\Models\EvenOut;
 use App\Models\TestDay;
 use App\People\StudioDay;
 use DateTimeImmutable;
@@ -30,12 +30,12 @@ final class EvennessPage
 {
     private const WEEK_DAYS = 7;
 
-    private const MONTH_DAYS = 28;
-
     public function __construct(
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
         private readonly Forecasts $forecasts,
+        private readonly EvenOuts $evenOuts,
+        private readonly OwnAims $ownAims,
     ) {
     }
 
@@ -44,9 +44,10 @@ final class EvennessPage
     {
         $board = $this->boards->load($client);
         $today = StudioDay::today()->toDateTimeImmutable();
-        $inUse = $this->inUse($board);
-        $rule = $this->rule($board);
-        $sets = SetRow::query()->ofClient($client)->where('on', '>', $today->modify(sprintf('-%d days', self::MONTH_DAYS))->format('Y-m-d'))->ordered('id')->toBase()->get(['logged_session_id', 'ladder', 'rung', 'on', 'side', 'done']);
+        $inUse = $this->evenOuts->inUse($board);
+        $rule = $this->evenOuts->rule($board);
+        $sets = EvenOuts::sets($client);
+        $open = EvenOuts::open($client);
 
         return [
             'levels' => array_map(static fn (Category $each): array => [
@@ -55,37 +56,17 @@ final class EvennessPage
                 'level' => $rule->levels[$each->value] ?? null,
                 'left_out' => $rule->leftOut[$each->value] ?? null,
                 'holds' => $rule->holds($each),
+                'held' => self::inPlan($open->where('kind', EvenOut::HOLD)->firstWhere('category', $each->value)),
             ], EvennessRule::compared()),
             'spread' => $rule->spread(),
             'proposal' => $rule->proposal(),
             'top_level' => Level::MOST,
             'done' => $this->done($board, $sets, $today),
-            'sides' => $this->sides($inUse, $sets),
-            'tests' => $this->tests($client),
+            'sides' => $this->sides($inUse, $sets, $open),
+            'tests' => $this->tests($client, $open),
             'ladders' => $this->ladders($client, $inUse, $today),
+            'own_aims' => $this->ownAims->of($client),
         ];
-    }
-
-    public function rule(Board $board): EvennessRule
-    {
-        $trained = SetRow::query()->ofClient($board->record)->where('done', '>', 0)->distinct()->pluck('ladder')->map(strval(...))->all();
-
-        return EvennessRule::of($this->inUse($board), $board->client, $this->data->library(), array_values($trained));
-    }
-
-    /** @return list<Placement> where a ladder is in the program; all where there is none */
-    private function inUse(Board $board): array
-    {
-        $ladders = [];
-        foreach ($board->program->weeks ?? [] as $week) {
-            foreach ($week->sessions as $session) {
-                foreach ($session->entries() as $entry) {
-                    $ladders[$this->data->library()->find($entry->exercise)->ladder ?? ''] = true;
-                }
-            }
-        }
-
-        return array_values(array_filter($board->placements, static fn (Placement $each): bool => $each->rung !== null && ($ladders === [] || isset($ladders[$each->ladder->id]))));
     }
 
     /**
@@ -129,46 +110,51 @@ final class EvennessPage
     /**
      * @param  list<Placement>  $inUse
      * @param  Collection<int, stdClass>  $sets
+     * @param  Collection<int, EvenOut>  $open
      * @return list<array<string, mixed>> ladders with both sides logged
      */
-    private function sides(array $inUse, Collection $sets): array
+    private function sides(array $inUse, Collection $sets, Collection $open): array
     {
         $sides = [];
         foreach ($inUse as $placement) {
-            $readings = [];
-            foreach ($sets->where('ladder', $placement->ladder->id)->where('rung', $placement->rung?->id)->groupBy('logged_session_id') as $of) {
-                // a set that was not begun, or of a run that was broken off, says nothing of its side
-                [$left, $right] = [$of->where('side', 'left'), $of->where('side', 'right')];
-                if ($left->count() > 0 && $left->count() === $right->count() && $of->min('done') > 0) {
-                    $readings[] = [(int) $left->sum('done'), (int) $right->sum('done')];
-                }
-            }
-            $index = SideIndex::of($readings);
+            $index = EvenOuts::index($placement, $sets);
             if ($index->percent !== null) {
-                $sides[] = self::side($placement->rung->name ?? '', $placement->ladder, $index);
+                $sides[] = self::side($placement->rung->name ?? '', $placement->ladder, $index, $open);
             }
         }
 
         return $sides;
     }
 
-    /** @return array<string, mixed> */
-    private static function side(string $what, Ladder $ladder, SideIndex $index): array
+    /**
+     * @param  Collection<int, EvenOut>  $open
+     * @return array<string, mixed>
+     */
+    private static function side(string $what, Ladder $ladder, SideIndex $index, Collection $open): array
     {
-        return ['what' => $what, 'category' => $ladder->category->value, 'percent' => round($index->percent ?? 0, 1), 'worse' => $index->worse, 'extra_set' => $index->extraSet, 'advice' => $index->advice()];
+        return ['what' => $what, 'ladder' => $ladder->id, 'in_plan' => self::inPlan($open->firstWhere('ladder', $ladder->id)), 'category' => $ladder->category->value, 'percent' => round($index->percent ?? 0, 1), 'worse' => $index->worse, 'extra_set' => $index->extraSet, 'advice' => $index->advice()];
     }
 
-    /** @return ?array<string, mixed> holds of the newest test day: front, back and sides */
-    private function tests(Client $client): ?array
+    /** @return array{id: int, since: string, side: ?string}|null */
+    private static function inPlan(?EvenOut $open): ?array
     {
-        $days = TestDay::query()->ofClient($client)->ordered('on')->ordered('id')->get();
-        $last = $days->last();
+        return $open === null ? null : ['id' => $open->id, 'since' => $open->from, 'side' => $open->side];
+    }
+
+    /**
+     * @param  Collection<int, EvenOut>  $open
+     * @return ?array<string, mixed> holds of the newest test day: front, back and sides
+     */
+    private function tests(Client $client, Collection $open): ?array
+    {
+        $last = TestDay::query()->ofClient($client)->ordered('on', 'desc')->ordered('id', 'desc')->first();
         if ($last === null) {
             return null;
         }
         $known = is_array($client->document['tests'] ?? null) ? $client->document['tests'] : [];
         $hold = static fn (string $test): ?float => is_numeric($known[$test] ?? null) ? (float) $known[$test] : null;
-        $index = SideIndex::of(array_values($days->map(static fn (TestDay $day): array => [(float) ($day->tests['side-plank-left_s'] ?? 0), (float) ($day->tests['side-plank-right_s'] ?? 0)])->all()));
+        $index = EvenOuts::tested($client);
+        $ladder = EvenOuts::testedLadder($this->data->library());
 
         return [
             'on' => $last->on,
@@ -178,6 +164,9 @@ final class EvennessPage
             'right_s' => $hold('side-plank-right_s'),
             'index_percent' => $index->percent === null ? null : round($index->percent, 1),
             'advice' => $index->advice(),
+            'extra_set' => $index->extraSet,
+            'ladder' => $ladder,
+            'in_plan' => self::inPlan($open->firstWhere('ladder', $ladder)),
         ];
     }
 

@@ -39,6 +39,7 @@ final class Ledger
         private readonly BoardView $view,
         private readonly RosterRows $roster,
         private readonly Happened $happened,
+        private readonly EvenOuts $evenOuts,
     ) {
     }
 
@@ -57,6 +58,7 @@ final class Ledger
             $act($locked);
             $locked->version++;
             $locked->save();
+            $this->evenOuts->settle($locked);
             $this->roster->forget($locked);
         });
     }

@@ -29,7 +29,7 @@ final class LogPage
         private readonly BoardLoader $boards,
         private readonly Logs $logs,
         private readonly Verdicts $verdicts,
-        private readonly EvennessPage $evenness,
+        private readonly EvenOuts $evenOuts,
     ) {
     }
 
@@ -45,7 +45,7 @@ final class LogPage
         return [
             'sessions' => $rows->map(fn (SessionRow $row): array => $this->shown($row, $sets->get($row->id, new Collection), isset($edited[$row->key])))->all(),
             'verdicts' => $this->verdicts->of($client),
-            'holds' => (object) $this->evenness->rule($board)->reasons(),
+            'holds' => (object) $this->evenOuts->rule($board)->reasons(),
             'easy' => LoggedSession::EASY,
             'months' => self::months($client),
             'removed' => $this->logs->removed($client),

@@ -32,7 +32,7 @@ final class Logs
 
     private readonly LogDocument $documents;
 
-    public function __construct(private readonly DataFolder $data, private readonly RosterRows $roster, private readonly Spacing $spacing, private readonly Happened $happened)
+    public function __construct(private readonly DataFolder $data, private readonly RosterRows $roster, private readonly Spacing $spacing, private readonly Happened $happened, private readonly EvenOuts $evenOuts)
     {
         $this->documents = new LogDocument($data->library());
     }
@@ -226,6 +226,7 @@ final class Logs
         $rows = array_map(static fn (array $set): array => [...array_map(static fn (mixed $value): mixed => is_array($value) ? json_encode($value) : $value, $set), ...$of], $sets);
         $empty = array_fill_keys(array_keys(array_merge([], ...$rows)), null);
         SetRow::query()->insert(array_map(static fn (array $each): array => [...$empty, ...$each], $rows));
+        $this->evenOuts->settle($client);
         $this->roster->forget($client);
     }
 

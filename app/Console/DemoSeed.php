@@ -12,6 +12,7 @@ use App\Models\Client;
 use App\Models\LadderChange;
 use App\Models\LogChange;
 use App\Models\LoggedSession;
+use App\Models\OwnAim;
 use App\Models\OwnStyle;
 use App\Models\OwnWord;
 use App\Models\Program;
@@ -21,6 +22,7 @@ use App\Models\Trainer;
 use App\Models\VerdictAnswer;
 use App\People\Erasure;
 use App\People\Role;
+use App\People\Studios;
 use EvenRungs\Core\Ladder\Name;
 use EvenRungs\Core\Session\ProgramDates;
 use EvenRungs\Formats\Json;
@@ -63,7 +65,7 @@ final class DemoSeed extends Command
             } elseif (Studio::query()->exists()) {
                 return;
             }
-            $record = Studio::query()->create(['name' => $studio->string('name')]);
+            $record = Studio::query()->create(['name' => $studio->string('name'), 'bands' => Studios::bands($studio)]);
             $scenario->each('trainers', static fn (Node $each): Trainer => Trainer::query()->create([
                 'studio_id' => $record->id,
                 'name' => $each->string('name'),
@@ -76,6 +78,7 @@ final class DemoSeed extends Command
             $this->clearances($scenario, $record, $commands);
             $this->testDays($scenario, $record, $days);
             $scenario->each('logs', fn (Node $each): int => $logs->fill($this->client($each, $record), $this->trainer($record), $each->int('weeks'), $each->int('seed'), $each->int('clean_percent'), $each->optionalString('weak_side')));
+            $this->ownAims($scenario, $record);
             self::beginOnMonday($record, $boards, $ledger);
             foreach ($scenario->child('words')->keys() as $words) {
                 OwnWord::query()->create(['studio_id' => $record->id, 'words' => $words, 'key' => Name::key($words), 'rung' => $scenario->child('words')->string($words)]);
@@ -177,6 +180,17 @@ final class DemoSeed extends Command
             $client = $this->client($each, $studio);
             $days->add($client, $this->trainer($studio), new Node([...($each->opaque('day') ?? []), 'on' => self::daysAgo($each), 'version' => $client->version]));
         });
+    }
+
+    private function ownAims(Node $scenario, Studio $studio): void
+    {
+        $scenario->each('own_aims', fn (Node $each): OwnAim => OwnAim::query()->create([
+            'studio_id' => $studio->id,
+            'client_id' => $this->client($each, $studio)->id,
+            'trainer_id' => $this->trainer($studio)->id,
+            'words' => $each->string('words'),
+            'scores' => $each->each('scores', static fn (Node $score): array => ['on' => self::daysAgo($score), 'score' => $score->int('score')]),
+        ]));
     }
 
     private function client(Node $each, Studio $studio): Client

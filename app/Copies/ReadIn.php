@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Copies;
 
 use App\Board\BoardLoader;
+use App\Board\EvennessPage;
 use App\Board\LogPage;
+use App\Http\Body;
 use App\Http\Progress;
 use App\Library\StudioTables;
 use App\Models\Client;
@@ -13,7 +15,9 @@ use App\Models\Studio;
 use App\Models\Trainer;
 use App\People\Address;
 use App\People\Role;
+use App\People\Studios;
 use EvenRungs\Formats\Json;
+use EvenRungs\Formats\Node;
 use EvenRungs\Formats\Problem;
 use EvenRungs\Formats\Schemas;
 use EvenRungs\Formats\UnusableInput;
@@ -82,7 +86,7 @@ final class ReadIn
 
         return $this->once(function () use ($document): Studio {
             $of = (array) ($document['studio'] ?? []);
-            $studio = Studio::query()->create(['name' => self::text($of, 'name', 200), 'emergency_steps' => $of['emergency_steps'] ?? null, ...array_intersect_key(array_map(strval(...), (array) ($of['settings'] ?? [])), array_flip(Studio::SETTINGS))]);
+            $studio = Studio::query()->create(['name' => self::text($of, 'name', 200), 'emergency_steps' => $of['emergency_steps'] ?? null, 'bands' => self::bands($of['bands'] ?? null), ...array_intersect_key(array_map(strval(...), (array) ($of['settings'] ?? [])), array_flip(Studio::SETTINGS))]);
             $people = $this->people($document, $studio->id);
             $this->own($document, $studio->id, TakeOut::OWN, false);
             foreach (self::list($document, 'happened') as $i => $event) {
@@ -97,6 +101,25 @@ final class ReadIn
 
             return $studio;
         });
+    }
+
+    /**
+     * @return list<array<string, mixed>>|null
+     *
+     * @throws UnusableInput
+     */
+    private static function bands(mixed $written): ?array
+    {
+        if ($written === null) {
+            return null;
+        }
+        $document = (object) ['bands' => $written];
+        $problems = Schemas::checkUri(Body::COMPONENTS.'BandsRequest', $document);
+        if ($problems !== []) {
+            throw new UnusableInput($problems);
+        }
+
+        return Studios::bands(new Node(Json::toArray($document)));
     }
 
     /**
@@ -269,6 +292,7 @@ final class ReadIn
         try {
             app(BoardLoader::class)->load($client);
             app(LogPage::class)->of($client);
+            app(EvennessPage::class)->of($client);
         } catch (UnusableInput $e) {
             throw $e;
         } catch (Throwable $e) {

@@ -24,7 +24,7 @@ final class TakeOut
     public const OF_STUDIO = 'studio';
 
     /** Tables of a client, each row only of its own columns and who wrote it, in the order they were written in. */
-    public const PLAIN = ['clearances', 'events', 'log_changes', 'standings', 'test_days'];
+    public const PLAIN = ['clearances', 'even_outs', 'events', 'log_changes', 'own_aims', 'standings', 'test_days'];
 
     /** Tables of a studio's own things. */
     public const OWN = ['own_ladders', 'own_styles', 'own_words', 'session_templates'];
@@ -67,7 +67,7 @@ final class TakeOut
             'format' => self::FORMAT,
             'version' => self::VERSION,
             'of' => self::OF_STUDIO,
-            'studio' => [...$studio->only(['name', 'emergency_steps']), 'settings' => $studio->only(Studio::SETTINGS)],
+            'studio' => [...$studio->only(['name', 'emergency_steps', 'bands']), 'settings' => $studio->only(Studio::SETTINGS)],
             'people' => $this->people(array_values(array_map(strval(...), DB::table('trainers')->where('studio_id', $studio->id)->pluck('id')->all())), true),
             'own' => $this->own($studio->id, self::OWN),
             'happened' => $happened,

@@ -22,6 +22,7 @@ use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Dose\Work;
+use EvenRungs\Core\Evenness\ExtraSet;
 use EvenRungs\Core\Figure\Drawing;
 use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\FloorSpan;
@@ -145,7 +146,7 @@ final class FloorPlans
      * @param  list<array{int, Rung, Dose, FloorSet}>  $sets  each with its member, rung and dose
      * @param  list<string>  $warnings  to be read before the start
      * @param  array<string, string>  $kept  why a barred rung is done all the same, by rung
-     * @param  list<array<string, array{kg: float, on: string}>>  $loads  of each member, the newest weight of each rung
+     * @param  list<array<string, array{kg: ?float, band: ?string, on: string}>>  $loads  of each member, the newest weight or band of each rung
      * @param  list<bool>  $mayOpen  of each member, whether a hold may run to the first fault
      * @return array<string, mixed>
      */
@@ -170,12 +171,13 @@ final class FloorPlans
             'day' => $session->day->value,
             'segments' => array_map(fn (Segment $segment): array => $this->segment($segment, $session), $timeline),
             'members' => $members,
-            'sets' => array_map(static fn (array $each, int $i): array => [...self::set(...[...$each, $each[3]->spans[0]->segment === $last[$each[0].' '.$each[1]->ladder]]), 'twin' => self::twin($sets, $i), 'can_open' => $mayOpen[$each[0]] && $each[2]->measure instanceof Hold, 'last_load_kg' => $loads[$each[0]][$each[1]->id]['kg'] ?? null], $sets, array_keys($sets)),
+            'sets' => array_map(static fn (array $each, int $i): array => [...self::set(...[...$each, $each[3]->spans[0]->segment === $last[$each[0].' '.$each[1]->ladder]]), 'twin' => self::twin($sets, $i), 'can_open' => $mayOpen[$each[0]] && $each[2]->measure instanceof Hold, 'last_load_kg' => $loads[$each[0]][$each[1]->id]['kg'] ?? null, 'last_band' => $loads[$each[0]][$each[1]->id]['band'] ?? null, 'banded' => $each[1]->isBanded()], $sets, array_keys($sets)),
             'rungs' => $rungs,
             'ladders' => $ladders,
             'stop' => ['words' => LoggedSession::STOP_WORDS, 'over' => LoggedSession::STOP_OVER, 'kinds' => array_values(array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops())))],
             'ticks' => array_map(static fn (string $id, string $name): array => ['id' => $id, 'name' => $name], array_keys(LoggedSession::TICKS), LoggedSession::TICKS),
             'studio' => $studio->id,
+            'bands' => $studio->bands ?? [],
             'emergency' => $studio->emergencySteps(),
             'warnings' => $warnings,
             'all_faults' => array_map(static fn (Fault $fault): array => ['id' => $fault->id, 'name' => $fault->name, 'cue' => $fault->text], array_values($this->data->library()->faults)),
@@ -236,7 +238,7 @@ final class FloorPlans
             'name' => $entry === null ? null : $this->data->library()->find($entry->exercise)->name ?? $entry->exercise,
             'rung' => $entry === null ? null : $this->data->library()->find($entry->exercise)?->id,
             'words' => $entry === null ? null : Wording::of($entry->dose),
-            'side' => $segment->side,
+            'side' => $segment->side === null || $entry === null ? $segment->side : ExtraSet::side($entry) ?? $segment->side,
             'set' => $segment->round ?? $segment->set,
             'sets' => $block instanceof CircuitBlock ? $block->rounds : $entry?->dose->sets,
             'repeat' => $segment->repeat,

@@ -39,6 +39,7 @@ final class Client
      * @param  ?Stop  $stopped  a stop of everything
      * @param  list<Clearance>  $clearances
      * @param  list<string>|null  $ladders  ladders that the trainer chose; null for all that the style does not leave out
+     * @param  list<Category>  $held  directions whose rung the trainer holds for evenness
      */
     public function __construct(
         public readonly string $name,
@@ -61,6 +62,7 @@ final class Client
         public readonly ?Stop $stopped = null,
         public readonly array $clearances = [],
         public readonly ?array $ladders = null,
+        public readonly array $held = [],
     ) {
     }
 
@@ -71,6 +73,7 @@ final class Client
      * @param  array<string, string>|null  $shown
      * @param  array<string, Standing>|null  $standings
      * @param  list<Clearance>|null  $clearances
+     * @param  list<Category>|null  $held
      */
     private function but(
         ?array $limits = null,
@@ -82,6 +85,7 @@ final class Client
         ?Stop $stopped = null,
         ?DateTimeImmutable $asOf = null,
         bool $away = false,
+        ?array $held = null,
     ): self {
         return new self(
             $this->name,
@@ -104,6 +108,7 @@ final class Client
             $stopped ?? $this->stopped,
             $clearances ?? $this->clearances,
             $this->ladders,
+            $held ?? $this->held,
         );
     }
 
@@ -132,6 +137,18 @@ final class Client
     public function standing(array $standings): self
     {
         return $this->but(standings: $standings);
+    }
+
+    /** @param  list<Category>  $directions  whose rung waits for the others */
+    public function holding(array $directions): self
+    {
+        return $this->but(held: $directions);
+    }
+
+    /** Whether a rung may not be left for the next one, for evenness. */
+    public function holds(Rung $rung): bool
+    {
+        return in_array($rung->category, $this->held, true);
     }
 
     public function on(DateTimeImmutable $day): self

@@ -13,7 +13,7 @@ final class SideIndex
 {
     private const UNDER_PERCENT = 85;
 
-    private const ENOUGH_PERCENT = 90;
+    public const ENOUGH_PERCENT = 90;
 
     private const READINGS = 2;
 
@@ -24,6 +24,12 @@ final class SideIndex
      */
     private function __construct(public readonly ?float $percent, public readonly ?string $worse, public readonly ?string $extraSet)
     {
+    }
+
+    /** Whether the newest reading is enough for the extra set to end. */
+    public function isEven(): bool
+    {
+        return $this->percent !== null && $this->percent >= self::ENOUGH_PERCENT;
     }
 
     /** What the worse side gets, in words. */

@@ -7,6 +7,7 @@ namespace EvenRungs\Core\Floor;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Work;
+use EvenRungs\Core\Evenness\ExtraSet;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Session\Segment;
@@ -32,7 +33,7 @@ final class RunSheet
             }
             $entry = $session->blocks[$segment->block]->entries()[$segment->entry];
             $alternates = $segment->side === 'alternate';
-            foreach ($alternates ? ['left', 'right'] : [$segment->side] as $side) {
+            foreach ($alternates ? ['left', 'right'] : [ExtraSet::side($entry) ?? $segment->side] as $side) {
                 $key = implode(' ', [$segment->block, $segment->entry, $segment->set, $segment->round, $side]);
                 if (! isset($sets[$key])) {
                     [$target, $unit] = FloorSet::measure($entry->dose, $segment->ms(), $library->find($entry->exercise));

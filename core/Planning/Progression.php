@@ -92,7 +92,7 @@ final class Progression
 
                 continue;
             }
-            $next = $this->moves->next($rung, $client);
+            $next = $client->holds($rung) ? null : $this->moves->next($rung, $client);
             if ($next === null || ! $this->mayReach($next, $rung, $client)) {
                 break;
             }

@@ -35,7 +35,7 @@ final class Matter
         public readonly Style $style,
         public readonly Steps $steps,
         private readonly Moves $moves,
-        private readonly ?Client $client,
+        public readonly ?Client $client,
     ) {
     }
 

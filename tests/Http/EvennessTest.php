@@ -43,6 +43,94 @@ final class EvennessTest extends HttpTestCase
         self::assertSame('left', $side()['extra_set']);
     }
 
+    private function logSides(string $client, int $ago, int $left, int $right): void
+    {
+        $set = static fn (string $side, int $done): array => ['rung' => 'heel-taps', 'side' => $side, 'target' => 8, 'done' => $done];
+        $this->api('POST', '/clients/'.$client.'/logs', ['key' => 'side-key-'.$ago, 'on' => Carbon::today()->subDays($ago)->toDateString(), 'sets' => [$set('left', $left), $set('right', $right), $set('left', 8)]])->assertOk();
+    }
+
+    /** @return list<array<string, mixed>> the entries of heel taps in the first session that has them */
+    private function heelTaps(string $client): array
+    {
+        foreach ($this->api('GET', "/clients/{$client}/board")->assertOk()->json('week.sessions') as $session) {
+            $entries = array_values(array_filter(array_merge(...array_column($session['blocks'], 'entries')), static fn (array $each): bool => $each['exercise'] === 'heel-taps'));
+            if ($entries !== []) {
+                return [...$entries, ['number' => $session['number'], 'over' => $session['over']]];
+            }
+        }
+        self::fail('the demo plans no heel taps');
+    }
+
+    public function test_the_extra_set_is_planned_run_audited_and_leaves_at_ninety(): void
+    {
+        $this->signedIn();
+        $id = $this->clientNamed('Maren Tidewell')->id;
+        $version = fn (): int => $this->api('GET', "/clients/{$id}/board")->json('version');
+        $take = fn () => $this->api('POST', "/clients/{$id}/evenness", ['version' => $version(), 'kind' => 'extra-set', 'ladder' => 'dead-bug']);
+        $this->logSides($id, 9, 6, 8);
+        $take()->assertStatus(422)->assertJsonPath('errors.0.path', '/ladder');
+        $this->logSides($id, 6, 6, 8);
+        self::assertCount(2, $this->heelTaps($id));
+        $taken = $take()->assertOk()->json();
+        self::assertSame('left', current(array_filter($taken['sides'], static fn (array $each): bool => $each['ladder'] === 'dead-bug'))['in_plan']['side']);
+        $take()->assertOk();
+        [$whole, $extra, $session] = $this->heelTaps($id);
+        self::assertSame([null, 'left', 1, false], [$whole['extra'], $extra['extra'], count($extra['grid']), $session['over']]);
+        self::assertStringContainsString('left side only', $extra['words']);
+        $plan = $this->api('GET', "/clients/{$id}/floor/1/".$session['number'])->assertOk()->json();
+        $sides = array_count_values(array_column(array_filter($plan['sets'], static fn (array $set): bool => $set['rung'] === 'heel-taps'), 'side'));
+        self::assertSame(1, $sides['left'] - $sides['right']);
+        self::assertNotContains('error', array_column($this->api('GET', "/clients/{$id}/audit")->assertOk()->json('findings'), 'severity'));
+
+        // the extra set itself is no reading: 6 of 8 stay 75 %, whatever the third set did
+        $this->logSides($id, 4, 7, 8);
+        self::assertCount(3, $this->heelTaps($id), '87.5 % are not enough');
+        $this->logSides($id, 2, 8, 8);
+        self::assertCount(2, $this->heelTaps($id), 'it left');
+        $page = $this->page('Maren Tidewell');
+        self::assertNull(current(array_filter($page['sides'], static fn (array $each): bool => $each['ladder'] === 'dead-bug'))['in_plan']);
+    }
+
+    public function test_a_held_rung_waits_in_plan_and_verdict_until_it_is_let_go_or_the_others_came(): void
+    {
+        $this->signedIn();
+        $id = $this->clientNamed('Bea Thwart')->id;
+        $page = $this->page('Bea Thwart');
+        $version = fn (): int => $this->api('GET', "/clients/{$id}/board")->json('version');
+        $even = current(array_filter($page['levels'], static fn (array $each): bool => ! $each['holds']));
+        $this->api('POST', "/clients/{$id}/evenness", ['version' => $version(), 'kind' => 'hold', 'category' => $even['code']])->assertStatus(422)->assertJsonPath('errors.0.path', '/category');
+        $ahead = current(array_filter($page['levels'], static fn (array $each): bool => $each['holds']));
+        self::assertIsArray($ahead, 'the demo has somebody uneven');
+        $held = $this->api('POST', "/clients/{$id}/evenness", ['version' => $version(), 'kind' => 'hold', 'category' => $ahead['code']])->assertOk()->json();
+        $mine = array_column($held['levels'], null, 'code')[$ahead['code']]['held'];
+        self::assertSame(Carbon::today()->toDateString(), $mine['since']);
+        $this->api('POST', "/clients/{$id}/evenness/{$mine['id']}/end", ['version' => $version() - 1])->assertStatus(409);
+        $free = $this->api('POST', "/clients/{$id}/evenness/{$mine['id']}/end", ['version' => $version()])->assertOk()->json();
+        self::assertNull(array_column($free['levels'], null, 'code')[$ahead['code']]['held']);
+        $this->api('POST', "/clients/{$id}/evenness/{$mine['id']}/end", ['version' => $version()])->assertStatus(422);
+    }
+
+    public function test_the_clients_own_aim_is_written_scored_and_ended_and_goes_with_the_take_out(): void
+    {
+        $this->signedIn();
+        $id = $this->clientNamed('Maren Tidewell')->id;
+        self::assertSame([], $this->page('Maren Tidewell')['own_aims']);
+        $this->api('POST', "/clients/{$id}/own-aims", ['words' => '   '])->assertStatus(422)->assertJsonPath('errors.0.path', '/words');
+        $aim = $this->api('POST', "/clients/{$id}/own-aims", ['words' => 'lift the tender onto the rack'])->assertOk()->json('own_aims.0');
+        self::assertSame(['lift the tender onto the rack', [], true], [$aim['words'], $aim['scores'], $aim['due']]);
+        $score = fn (array $body) => $this->api('POST', "/clients/{$id}/own-aims/{$aim['id']}", $body);
+        $score(['score' => 11, 'on' => Carbon::today()->toDateString()])->assertStatus(422);
+        $score(['score' => 4, 'on' => Carbon::tomorrow()->addDay()->toDateString()])->assertStatus(422)->assertJsonPath('errors.0.path', '/on');
+        $score(['score' => 2, 'on' => Carbon::today()->subDays(21)->toDateString()])->assertOk();
+        $score(['score' => 5, 'on' => Carbon::today()->toDateString()])->assertOk();
+        $now = $score(['score' => 6, 'on' => Carbon::today()->toDateString()])->assertOk()->json('own_aims.0');
+        self::assertSame([4, false, '6 of 10, 4 better than at first.'], [$now['change'], $now['due'], $now['says']]);
+        self::assertStringContainsString('lift the tender onto the rack', (string) $this->api('GET', "/clients/{$id}/take-out")->assertOk()->getContent());
+        $this->api('POST', '/clients/'.$this->clientNamed('Bea Thwart')->id."/own-aims/{$aim['id']}", ['ended' => true])->assertStatus(422);
+        self::assertSame([], $score(['ended' => true])->assertOk()->json('own_aims'));
+        $score(['score' => 6, 'on' => Carbon::today()->toDateString()])->assertStatus(422);
+    }
+
     public function test_forecasts_are_ranges_where_the_log_carries_them_and_too_little_data_elsewhere(): void
     {
         $this->signedIn();

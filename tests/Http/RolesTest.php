@@ -73,7 +73,7 @@ final class RolesTest extends HttpTestCase
                 continue;
             }
             $least = Role::from($least);
-            $path = static fn (string $id): string => '/'.str_replace(['{client}', '{key}', '{week}', '{session}', '{change}', '{clearance}', '{template}', '{word}'], [$id, 'no-such-key-0', '9', '999999999', '999999999', '999999999', '999999999', '999999999'], (string) preg_replace('/\{(rung|ladder|style|program|name|link|person)\}/', 'nothing-of-it', $uri));
+            $path = static fn (string $id): string => '/'.str_replace(['{client}', '{key}', '{week}', '{session}', '{change}', '{clearance}', '{template}', '{word}', '{choice}', '{aim}'], [$id, 'no-such-key-0', '9', '999999999', '999999999', '999999999', '999999999', '999999999', '999999999', '999999999'], (string) preg_replace('/\{(rung|ladder|style|program|name|link|person)\}/', 'nothing-of-it', $uri));
             $body = $method === 'GET' ? null : '{}';
             $this->app->make('auth')->forgetGuards();
             self::assertSame(401, $this->api($method, $path($client->id), $body)->getStatusCode(), $route.' signed out');

@@ -39,6 +39,9 @@ final class Earned implements Rule
         if ($further !== null) {
             return $matter->move(Decision::StepUp, self::id(), new Position($history->rung, ...$further), [$why.($history->range === null ? '' : ' More range before more dose.')]);
         }
+        if ($matter->client?->holds($history->rung) === true) {
+            return $matter->stay(self::id(), [$why.' The rung is held for evenness.'], ['The others come within a level, or the hold is let go.']);
+        }
         $next = $matter->above();
         if ($next === null) {
             return $matter->stay(self::id(), [$why.' Nothing that is allowed stands above.'], []);

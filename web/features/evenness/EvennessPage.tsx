@@ -1,28 +1,19 @@
-import { useQuery } from '@tanstack/react-query';
 import { Printer, Scale as Balance } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { answer, api, type Schemas } from '../../api/client';
 import { longDate } from '../../app/dates';
+import { useMay } from '../../app/session';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
-import { useBoard, useClientId } from '../board/useBoard';
 import { fills } from '../week/Week';
+import { OwnAims } from './OwnAims';
+import { useEvenness, useEvennessChange, type Evenness } from './useEvenness';
 import { weeksText } from './weeksText';
-
-type Evenness = Schemas['Evenness'];
 
 /** One page to show a client: how even the rungs are, and what was really done. */
 export function EvennessPage() {
-  const client = useClientId();
-  const board = useBoard();
-  const even = useQuery({
-    queryKey: ['evenness', client, board.data?.version],
-    queryFn: () => answer(api.GET('/clients/{client}/evenness', { params: { path: { client } } })),
-    enabled: board.data !== undefined,
-    placeholderData: (before) => before,
-  });
+  const even = useEvenness();
   if (even.isPending) return <Waiting what="the rungs" />;
   if (even.isError) return <Notice title={even.error.message} />;
   const data = even.data;
@@ -50,6 +41,9 @@ export function EvennessPage() {
         <Sides data={data} />
       </div>
       <Done data={data} />
+      <Card title="The client’s own aims" under="A thing in daily life or sport, scored by the client every few weeks.">
+        <OwnAims aims={data.own_aims} />
+      </Card>
       <Ladders data={data} />
     </div>
   );
@@ -87,13 +81,21 @@ function Levels({ data }: { data: Evenness }) {
           <li key={each.code}>
             <span className="flex items-baseline gap-2">
               <Code code={each.code} /> <span className="flex-1">{each.name}</span>
-              {each.holds && <b className="text-warn">holds its rung</b>}
+              {each.holds && <b className="text-warn">{each.held === null ? 'is ahead' : 'holds its rung'}</b>}
               <b className="text-xl">{each.level ?? '–'}</b>
             </span>
             {each.level === null ? (
               <span className="text-sm text-faint">Not compared: {each.left_out}.</span>
             ) : (
               <Bar share={each.level / data.top_level} className={fills[each.code] ?? 'bg-faint'} />
+            )}
+            {(each.holds || each.held !== null) && (
+              <InPlan
+                inPlan={each.held}
+                take={{ do: 'hold', category: each.code }}
+                offer={`Hold the rung: ${each.name}`}
+                said="The rung is held while the dose moves"
+              />
             )}
           </li>
         ))}
@@ -172,10 +174,68 @@ function Sides({ data }: { data: Evenness }) {
             </span>
             <Bar share={each.percent / 100} className={each.advice === null ? 'bg-stand' : 'bg-warn'} />
             {each.advice !== null && <span className="font-semibold text-warn">{each.advice}</span>}
+            <ExtraSet of={each} side={each.extra_set} />
           </li>
         ))}
       </ul>
     </Card>
+  );
+}
+
+/** One set more for the weaker side: offered where the readings ask for it, and let go of. */
+function ExtraSet({
+  of,
+  side,
+}: {
+  of: Pick<Evenness['sides'][number], 'ladder' | 'in_plan'>;
+  side: Evenness['sides'][number]['extra_set'];
+}) {
+  if (of.in_plan === null && side === null) return null;
+  return (
+    <InPlan
+      inPlan={of.in_plan}
+      take={{ do: 'extra-set', ladder: of.ladder }}
+      offer={`Take the ${side ?? ''} set into the plan`}
+      said={`One set more on the ${of.in_plan?.side ?? ''} is part of the plan`}
+    />
+  );
+}
+
+function InPlan({
+  inPlan,
+  take,
+  offer,
+  said,
+}: {
+  inPlan: Evenness['sides'][number]['in_plan'];
+  take: Parameters<ReturnType<typeof useEvennessChange>['mutate']>[0];
+  offer: string;
+  said: string;
+}) {
+  const mayWrite = useMay('trainer');
+  const change = useEvennessChange();
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      {inPlan !== null && (
+        <span className="font-semibold">
+          {said}, since {longDate(inPlan.since)}.
+        </span>
+      )}
+      {mayWrite && (
+        <Button
+          className="print:hidden"
+          disabled={change.isPending}
+          onClick={() => {
+            change.mutate(inPlan === null ? take : { do: 'let-go', choice: inPlan.id });
+          }}
+        >
+          {inPlan === null ? offer : 'Let go'}
+        </Button>
+      )}
+      <span role="alert" className="font-semibold text-warn empty:hidden">
+        {change.error?.message}
+      </span>
+    </div>
   );
 }
 
@@ -213,6 +273,9 @@ function Front({ data }: { data: Evenness }) {
           Sides: {tests.index_percent} %, weaker by stronger.{' '}
           {tests.advice !== null && <b className="text-warn">{tests.advice}</b>}
         </p>
+      )}
+      {tests.ladder !== null && (
+        <ExtraSet of={{ ladder: tests.ladder, in_plan: tests.in_plan }} side={tests.extra_set} />
       )}
       <p className="mt-1 text-sm text-faint">A single reading is worth a re-test, never a diagnosis.</p>
     </Card>

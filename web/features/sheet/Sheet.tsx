@@ -12,6 +12,7 @@ import { ChooseWeek } from '../week/ChooseWeek';
 import { useWeek } from '../week/useWeek';
 import { byDay } from '../week/Week';
 import { useFigures } from '../library/useRungs';
+import { useEvenness } from '../evenness/useEvenness';
 
 /** One page a week for the client: readable in black and white, cautions included. */
 export function Sheet() {
@@ -20,6 +21,7 @@ export function Sheet() {
   const me = useMe();
   const figures = useFigures();
   const at = useWeek();
+  const aims = useEvenness().data?.own_aims ?? [];
   if (board.data === undefined || library.isPending) return <Waiting what="the sheet" />;
   if (library.isError) return <Notice title={library.error.message} />;
   const { client, style, refer } = board.data;
@@ -57,6 +59,15 @@ export function Sheet() {
             {week.total.text} min in {week.sessions.length} sessions
           </p>
         </header>
+        {aims.length > 0 && (
+          <p className="mb-2">
+            {aims.map((aim) => (
+              <span key={aim.id} className="mr-4">
+                <b>“{aim.words}”</b> {aim.says}
+              </span>
+            ))}
+          </p>
+        )}
         {refer.length > 0 && (
           <section className="mb-2 border-4 border-black p-2 text-[15px] font-bold">
             <h2>Nothing of this sheet is done for now.</h2>
@@ -78,8 +89,8 @@ export function Sheet() {
                 <div key={`${session.day}${b}`}>
                   {block.type === 'circuit' && <p className="font-bold">Circuit: {block.rounds} rounds of</p>}
                   <ul>
-                    {block.entries.map((entry) => (
-                      <li key={entry.exercise} className="flex gap-2 border-b border-neutral-400 py-0.5 print:py-px">
+                    {block.entries.map((entry, e) => (
+                      <li key={e} className="flex gap-2 border-b border-neutral-400 py-0.5 print:py-px">
                         <span className="mt-0.5 size-3 shrink-0 border border-black" aria-hidden />
                         <span>
                           <b>{entry.name}</b>

@@ -45,6 +45,11 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
           {entry.dose}
           <Pencil size={14} aria-hidden className="text-faint" />
         </button>
+        {entry.extra !== null && (
+          <span className="rounded-sm bg-paper px-1 text-sm font-semibold" title={entry.note ?? undefined}>
+            one set more, {entry.extra} only
+          </span>
+        )}
         {entry.last_load !== null && <span className="text-sm text-faint">{entry.last_load}</span>}
         {entry.missing.map((gap) => (
           <span key={gap} className="rounded-sm bg-warn-soft px-1 text-sm font-semibold text-warn">
