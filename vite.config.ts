@@ -4,7 +4,7 @@ import laravel from 'laravel-vite-plugin';
 import { defineConfig } from 'vite';
 
 export default defineConfig({
-  // the engine of the floor is an entry of its own, so that the tests run what was built
-  plugins: [laravel({ input: ['web/main.tsx', 'web/features/floor/run.ts'] }), react(), tailwindcss()],
+  // the engine of the floor and other pieces are entries of their own, so that the tests run what was built
+  plugins: [laravel({ input: ['web/main.tsx', 'web/features/floor/run.ts', 'web/apart.tsx'] }), react(), tailwindcss()],
   build: { rollupOptions: { preserveEntrySignatures: 'exports-only' } },
 });

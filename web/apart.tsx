@@ -1,0 +1,65 @@
+/** Pieces of the interface as they are built, to be run apart from their pages: by the tests, against the table of cases. */
+import type { Unit } from './app/units';
+import type { RungBrief } from './features/library/useRungs';
+import type { Place } from './features/week/DoseLine';
+import type { Schemas } from './api/client';
+import type { ReactNode } from 'react';
+
+/** What the pieces need to know of the device and the studio, and the store of the floor. */
+export async function pieces() {
+  const [{ belongsTo }, units, store] = await Promise.all([
+    import('./app/device'),
+    import('./app/units'),
+    import('./features/floor/store'),
+  ]);
+  return { belongsTo, units, store };
+}
+
+async function mount(element: HTMLElement, piece: ReactNode) {
+  const [{ createRoot }, { QueryClient, QueryClientProvider }, { MemoryRouter, Route, Routes }] = await Promise.all([
+    import('react-dom/client'),
+    import('@tanstack/react-query'),
+    import('react-router'),
+  ]);
+  createRoot(element).render(
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      <MemoryRouter initialEntries={['/clients/apart']}>
+        <Routes>
+          <Route path="/clients/:client" element={piece} />
+        </Routes>
+      </MemoryRouter>
+    </QueryClientProvider>,
+  );
+}
+
+/** A dose that is typed as trainers write it. */
+export async function doseInput(element: HTMLElement, entry: Schemas['BoardEntry'], place: Place) {
+  const { DoseLine } = await import('./features/week/DoseLine');
+  await mount(element, <DoseLine entry={entry} place={place} />);
+}
+
+/** A number in the studio's unit. */
+export async function amountInput(element: HTMLElement, unit: Unit, most: number, onChange: (kept?: number) => void) {
+  const [{ AmountInput }, { useState }] = await Promise.all([import('./ui/AmountInput'), import('react')]);
+  function Kept() {
+    const [value, setValue] = useState<number>();
+    return (
+      <AmountInput
+        unit={unit}
+        value={value}
+        most={most}
+        onChange={(kept) => {
+          setValue(kept);
+          onChange(kept);
+        }}
+      />
+    );
+  }
+  await mount(element, <Kept />);
+}
+
+/** An exercise that is looked for by name. */
+export async function picker(element: HTMLElement, label: string, onPick: (rung: RungBrief) => void) {
+  const { RungPicker } = await import('./features/library/RungPicker');
+  await mount(element, <RungPicker label={label} onPick={onPick} />);
+}
