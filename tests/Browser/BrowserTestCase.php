@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use DateTimeImmutable;
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
@@ -21,18 +23,23 @@ use Tests\Support\TestServer;
  */
 abstract class BrowserTestCase extends TestCase
 {
-    protected const WAIT_S = 15;
+    protected const WAIT_S = 30;
 
-    /** @var resource|null */
-    private static $driverProcess = null;
+    protected const POLL_MS = 25;
+
+    /** @var resource|null the driver, one for all tests */
+    private static $driver = null;
 
     private static int $port = 0;
 
+    /** The browser goes on from test to test, each in a tab of its own with nothing kept from before. */
+    private static ?RemoteWebDriver $running = null;
+
+    private static string $profile = '';
+
     protected RemoteWebDriver $browser;
 
-    private string $profile;
-
-    public static function setUpBeforeClass(): void
+    private static function startDriver(): void
     {
         $socket = stream_socket_server('tcp://127.0.0.1:0');
         self::assertIsResource($socket);
@@ -41,55 +48,114 @@ abstract class BrowserTestCase extends TestCase
         $silent = ['file', '/dev/null', 'w'];
         $process = proc_open(['chromedriver', '--port='.self::$port], [['file', '/dev/null', 'r'], $silent, $silent], $pipes);
         self::assertIsResource($process);
-        self::$driverProcess = $process;
-        for ($try = 0; $try < 100 && @fsockopen('127.0.0.1', self::$port) === false; $try++) {
-            usleep(100_000);
+        self::$driver = $process;
+        self::$profile = sys_get_temp_dir().'/even-rungs-browser-'.bin2hex(random_bytes(4));
+        for ($try = 0; $try < 200 && @fsockopen('127.0.0.1', self::$port) === false; $try++) {
+            usleep(50_000);
         }
-    }
-
-    public static function tearDownAfterClass(): void
-    {
-        if (self::$driverProcess !== null) {
-            proc_terminate(self::$driverProcess);
-            proc_close(self::$driverProcess);
-            self::$driverProcess = null;
-        }
+        register_shutdown_function(static function (): void {
+            self::quit();
+            if (self::$driver !== null) {
+                proc_terminate(self::$driver);
+                proc_close(self::$driver);
+            }
+        });
     }
 
     protected function setUp(): void
     {
         TestServer::freshDemo();
-        $this->profile = sys_get_temp_dir().'/even-rungs-browser-'.bin2hex(random_bytes(4));
-        $this->openBrowser();
+        if (self::$driver === null) {
+            self::startDriver();
+        }
+        self::$running ??= self::openBrowser();
+        $this->browser = self::$running;
     }
 
-    private function openBrowser(): void
+    private static function openBrowser(): RemoteWebDriver
     {
         $options = new ChromeOptions;
-        $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--window-size=1280,800', '--user-data-dir='.$this->profile]);
+        $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--window-size=1280,800', '--user-data-dir='.self::$profile]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY_W3C, $options);
-        $this->browser = RemoteWebDriver::create('http://127.0.0.1:'.self::$port, $capabilities, 30_000, 60_000);
+
+        return RemoteWebDriver::create('http://127.0.0.1:'.self::$port, $capabilities, 60_000, 90_000);
     }
 
     protected function tearDown(): void
     {
-        $this->browser->quit();
-        exec('rm -rf '.escapeshellarg($this->profile));
+        if ($this->status()->isFailure() || $this->status()->isError()) {
+            $this->tellWhatWasSeen();
+            self::quit();
+
+            return;
+        }
+        try {
+            $old = $this->browser->getWindowHandles();
+            $this->browser->switchTo()->newWindow();
+            $own = $this->browser->getWindowHandle();
+            foreach ($old as $handle) {
+                $this->browser->switchTo()->window($handle)->close();
+            }
+            $this->browser->switchTo()->window($own);
+            $this->tools()->execute('Storage.clearDataForOrigin', ['origin' => self::address(), 'storageTypes' => 'all']);
+            $this->tools()->execute('Network.clearBrowserCookies');
+        } catch (WebDriverException) {
+            self::quit();
+        }
+    }
+
+    /** Where a test failed, the page it was on goes with it. */
+    private function tellWhatWasSeen(): void
+    {
+        try {
+            fprintf(STDERR, "\n%s was on %s:\n%s\n", $this->name(), $this->browser->getCurrentURL(), mb_substr((string) $this->browser->executeScript('return document.body?.innerText'), 0, 2000));
+        } catch (WebDriverException $e) {
+            fprintf(STDERR, "\n%s: %s\n", $this->name(), $e->getMessage());
+        }
+    }
+
+    private static function quit(): void
+    {
+        try {
+            self::$running?->quit();
+        } catch (WebDriverException) {
+            exec('pkill -9 -f -- '.escapeshellarg('--user-data-dir='.self::$profile));
+        }
+        self::$running = null;
+        exec('rm -rf '.escapeshellarg(self::$profile));
+    }
+
+    protected function tools(): ChromeDevToolsDriver
+    {
+        return new ChromeDevToolsDriver($this->browser);
+    }
+
+    /** A browser that has never been anywhere. */
+    protected function freshBrowser(): void
+    {
+        self::quit();
+        $this->browser = self::$running = self::openBrowser();
     }
 
     /** Kills the browser as a flat battery would, and opens it again with what it had kept. */
     protected function killBrowser(): void
     {
-        exec('pkill -9 -f -- '.escapeshellarg('--user-data-dir='.$this->profile));
-        exec('rm -f '.escapeshellarg($this->profile).'/Singleton*');
-        $this->openBrowser();
+        exec('pkill -9 -f -- '.escapeshellarg('--user-data-dir='.self::$profile));
+        exec('rm -f '.escapeshellarg(self::$profile).'/Singleton*');
+        $this->browser = self::$running = self::openBrowser();
+    }
+
+    private static function address(): string
+    {
+        $settings = parse_ini_file(dirname(__DIR__, 2).'/var/test/app.env', false, INI_SCANNER_RAW) ?: [];
+
+        return 'http://127.0.0.1:'.$settings['WEB_PORT'];
     }
 
     protected function open(string $path): void
     {
-        $settings = parse_ini_file(dirname(__DIR__, 2).'/var/test/app.env', false, INI_SCANNER_RAW) ?: [];
-        $this->browser->get('http://127.0.0.1:'.$settings['WEB_PORT'].$path);
+        $this->browser->get(self::address().$path);
     }
 
     protected function signIn(): void
@@ -129,19 +195,23 @@ abstract class BrowserTestCase extends TestCase
 
     protected function element(WebDriverBy $by): RemoteWebElement
     {
-        $this->browser->wait(self::WAIT_S, 100)->until(Until::elementToBeClickable($by), 'No such element: '.$by->getValue());
-
-        $found = $this->browser->findElement($by);
+        $found = $this->browser->wait(self::WAIT_S, self::POLL_MS)->until(Until::elementToBeClickable($by), 'No such element: '.$by->getValue());
         // out from under what is fixed at the bottom of a page
         $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$found]);
 
         return $found;
     }
 
+    /** @param  callable(): bool  $is */
+    protected function waitUntil(callable $is, string $why = 'it never came to be'): void
+    {
+        $this->browser->wait(self::WAIT_S, self::POLL_MS)->until($is, $why);
+    }
+
     protected function waitForText(string $text): void
     {
-        $this->browser->wait(self::WAIT_S, 100)->until(
-            fn (): bool => str_contains($this->browser->findElement(WebDriverBy::tagName('body'))->getText(), $text),
+        $this->waitUntil(
+            fn (): bool => $this->browser->executeScript('return document.body !== null && document.body.innerText.includes(arguments[0])', [$text]) === true,
             'The page never said: '.$text,
         );
         // a wait that ends well is what a test asserts of a page
@@ -151,14 +221,14 @@ abstract class BrowserTestCase extends TestCase
     /** Waits until the text of an element differs, and gives the new text. */
     protected function changed(string $selector, string $from): string
     {
-        $this->browser->wait(self::WAIT_S, 100)->until(fn (): bool => $this->css($selector)->getText() !== $from, $selector.' stayed '.$from);
+        $this->waitUntil(fn (): bool => $this->css($selector)->getText() !== $from, $selector.' stayed '.$from);
 
         return $this->css($selector)->getText();
     }
 
     protected function waitUntilGone(string $selector): void
     {
-        $this->browser->wait(self::WAIT_S, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector($selector)) === [], $selector.' stayed');
+        $this->waitUntil(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector($selector)) === [], $selector.' stayed');
     }
 
     /** Writes over what stands in a field. */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\WebDriverBy;
 use Tests\Support\TestServer;
 
@@ -13,11 +12,6 @@ use Tests\Support\TestServer;
  */
 final class FloorTest extends BrowserTestCase
 {
-    private function tools(): ChromeDevToolsDriver
-    {
-        return new ChromeDevToolsDriver($this->browser);
-    }
-
     private function withFakeClock(): void
     {
         $this->tools()->execute('Page.addScriptToEvaluateOnNewDocument', ['source' => 'window.clockMs = 0; performance.now = () => window.clockMs;']);
@@ -59,14 +53,12 @@ final class FloorTest extends BrowserTestCase
     /** The page can open without a server once the worker that keeps it has it. */
     private function waitUntilKept(): void
     {
-        $this->browser->wait(15, 200)->until(fn (): bool => $this->browser->executeAsyncScript('const done = arguments[0]; caches.open("even-rungs").then((kept) => Promise.all([kept.match("/floor"), kept.match("/api/me")])).then((found) => done(found.every((each) => each !== undefined)));') === true, 'the page was never kept');
+        $this->waitUntil(fn (): bool => $this->browser->executeAsyncScript('const done = arguments[0]; caches.open("even-rungs").then((kept) => Promise.all([kept.match("/floor"), kept.match("/api/me")])).then((found) => done(found.every((each) => each !== undefined)));') === true, 'the page was never kept');
     }
 
     private function waitUntilSent(): void
     {
-        $this->browser->wait(20, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-link="sent"]')) !== [], 'it was never sent');
-        usleep(300_000);
-        $this->browser->wait(20, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-link="sent"]')) !== [], 'it was never sent');
+        $this->waitUntil(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-link="sent"]')) !== [], 'it was never sent');
     }
 
     private function shownCount(): string
@@ -76,7 +68,7 @@ final class FloorTest extends BrowserTestCase
 
     private function waitForCount(string $count): void
     {
-        $this->browser->wait(15, 50)->until(fn (): bool => $this->shownCount() === $count, 'the count never was '.$count);
+        $this->waitUntil(fn (): bool => $this->shownCount() === $count, 'the count never was '.$count);
     }
 
     /** @return array{int, int} place and spare seconds of the first segment that fits */
@@ -217,7 +209,7 @@ final class FloorTest extends BrowserTestCase
         $this->button('Skip')->click();
         $this->pass(0.1);
         $this->button('Skip')->click();
-        $this->browser->wait(15, 100)->until(fn (): bool => $this->css('[data-set]')->getAttribute('data-set') !== $first, 'the card never followed');
+        $this->waitUntil(fn (): bool => $this->css('[data-set]')->getAttribute('data-set') !== $first, 'the card never followed');
         $this->element(WebDriverBy::xpath('(//*[@aria-label="Sets so far"]/button)[1]'))->click();
         $this->button('Hold here')->click();
         $held = $this->css('[data-set]')->getAttribute('data-set');
@@ -244,11 +236,12 @@ final class FloorTest extends BrowserTestCase
         $this->browser->executeScript('let seed = 7; const end = 1200000; const look = () => document.dispatchEvent(new Event("visibilitychange"));
             for (let i = 0; i < 1800; i++) { seed = (seed * 1103515245 + 12345) % 2147483648; window.clockMs = Math.min(end, window.clockMs + (i % 120 === 0 ? 60000 : seed % 97 + 0.37)); look(); }
             window.clockMs = end; look();');
-        usleep(1_500_000);
-        $run = $this->browser->executeAsyncScript('const done = arguments[0]; const open = indexedDB.open("even-rungs-floor"); open.onsuccess = () => { const all = open.result.transaction("runs").objectStore("runs").getAll(); all.onsuccess = () => done(all.result[0]); };');
-        $passed = $run['elapsedMs'] + array_sum(array_map(static fn (array $segment): int => $segment['ms'], array_slice($run['plan']['segments'], 0, $run['segment'])));
-
-        self::assertEqualsWithDelta(min(1_200_000, array_sum(array_column($run['plan']['segments'], 'ms'))), $passed, 100);
+        $kept = fn (): array => $this->browser->executeAsyncScript('const done = arguments[0]; const open = indexedDB.open("even-rungs-floor"); open.onsuccess = () => { const all = open.result.transaction("runs").objectStore("runs").getAll(); all.onsuccess = () => done(all.result[0]); };');
+        $passed = static fn (array $run): float => $run['elapsedMs'] + array_sum(array_map(static fn (array $segment): int => $segment['ms'], array_slice($run['plan']['segments'], 0, $run['segment'])));
+        $length = array_sum(array_column($kept()['plan']['segments'], 'ms'));
+        // the device keeps the clocks every second of its own
+        $this->waitUntil(static fn (): bool => abs(min(1_200_000, $length) - $passed($kept())) <= 100, 'the count drifted');
+        $this->addToAssertionCount(1);
     }
 
     public function test_pain_seven_stops_the_clock_at_once_and_the_verdict_refers(): void
@@ -304,7 +297,7 @@ final class FloorTest extends BrowserTestCase
     /** Whether the page sends away to another, once it has come to rest. */
     private function landsOn(string $path): bool
     {
-        $this->browser->wait(15, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[name="email"], [aria-label="Count"]')) !== []);
+        $this->waitUntil(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[name="email"], [aria-label="Count"]')) !== [], 'neither the floor nor the door to it');
 
         return str_contains($this->browser->getCurrentURL(), $path);
     }
@@ -312,6 +305,8 @@ final class FloorTest extends BrowserTestCase
     /** One kill here, EVEN_RUNGS_BROWSER_KILLS of them in soak. */
     public function test_a_browser_that_is_killed_in_mid_session_opens_where_it_was(): void
     {
+        // what other tests cleared may not have left the disk yet
+        $this->freshBrowser();
         $this->putOnFloor('Maren Tidewell');
         $this->button('Start')->click();
         $this->button('Skip')->click();
@@ -348,7 +343,7 @@ final class FloorTest extends BrowserTestCase
         $this->element(WebDriverBy::xpath('//section[@aria-label="Who trains now"]//option[text()="Tove Rudder"]'))->click();
         $this->css('section[aria-label="Who trains now"] button:not([disabled])')->click();
         $this->css('section[aria-label="Tove Rudder"]');
-        $this->browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => 'Network.enable', 'params' => (object) []]);
+        $this->tools()->execute('Network.enable');
         $network = fn (bool $offline): mixed => $this->tools()->execute('Network.emulateNetworkConditions', ['offline' => $offline, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
         $this->waitUntilSent();
         $network(true);

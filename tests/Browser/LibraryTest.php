@@ -33,11 +33,11 @@ final class LibraryTest extends BrowserTestCase
         $swap->click();
         $this->waitForText('Instead of '.$name);
         $this->element(WebDriverBy::xpath('//label[contains(., "Sore shoulder")]/input'))->click();
-        $this->browser->wait(15, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('button[aria-label="Put Side plank, feet split in the week"]')) === []);
+        $this->waitUntil(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('button[aria-label="Put Side plank, feet split in the week"]')) === []);
         $put = $this->css('button[aria-label="Put Carry, one side at the hip in the week"]');
         $put->click();
         $this->waitForText('Carry, one side at the hip');
-        $this->browser->wait(15, 100)->until(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[role=dialog]')) === []);
+        $this->waitUntil(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[role=dialog]')) === []);
         self::assertNotSame($before, $this->css('[data-week-total]')->getText());
         $this->button('Undo')->click();
         $this->waitForText($name);

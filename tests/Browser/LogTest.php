@@ -31,7 +31,7 @@ final class LogTest extends BrowserTestCase
         $this->fillDay('Done on', sprintf('-%d days', $daysAgo));
         $this->css('button[aria-label^="All as planned: Dead bug"]')->click();
         $this->button('Save the log')->click();
-        $this->browser->wait(15, 100)->until(fn (): bool => count($this->browser->findElements(WebDriverBy::cssSelector('button[aria-label^="Take back the log"]'))) === $entry);
+        $this->waitUntil(fn (): bool => count($this->browser->findElements(WebDriverBy::cssSelector('button[aria-label^="Take back the log"]'))) === $entry);
     }
 
     public function test_two_clean_logs_earn_a_step_that_moves_wall_and_week_when_it_is_accepted(): void

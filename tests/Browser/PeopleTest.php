@@ -153,8 +153,8 @@ final class PeopleTest extends BrowserTestCase
         self::assertStringContainsString('Half Entered', $before);
         self::assertStringContainsString('Bea Thwart', $before);
         // the server has nothing of it: what is done now is on the tablet only
-        $this->devTools('Network.enable', (object) []);
-        $this->devTools('Network.setBlockedURLs', ['urls' => ['*/logs/run/*']]);
+        $this->tools()->execute('Network.enable');
+        $this->tools()->execute('Network.setBlockedURLs', ['urls' => ['*/logs/run/*']]);
         $this->button('Start')->click();
         for ($skip = 0; $skip < 40 && $this->browser->findElements(WebDriverBy::cssSelector('button[aria-label="Pain: 0"]')) === []; $skip++) {
             $this->button('Skip')->click();
@@ -169,7 +169,7 @@ final class PeopleTest extends BrowserTestCase
         }
         self::assertStringContainsString('sealed', $after, 'what was not sent is not lost');
 
-        $this->devTools('Network.setBlockedURLs', ['urls' => []]);
+        $this->tools()->execute('Network.setBlockedURLs', ['urls' => []]);
 
         // nobody else sees it, and its owner finds it again
         $this->come('second@slipway.example', 'slipway-demo');
@@ -181,12 +181,6 @@ final class PeopleTest extends BrowserTestCase
         $this->waitForText('Bea Thwart');
         $this->open('/clients/new');
         self::assertSame('', $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Name")]//input'))->getAttribute('value'));
-    }
-
-    /** @param  array<string, mixed>|object  $params */
-    private function devTools(string $command, array|object $params): void
-    {
-        $this->browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => $command, 'params' => $params]);
     }
 
     private function come(string $email, string $password): void

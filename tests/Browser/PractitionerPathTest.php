@@ -64,7 +64,7 @@ final class PractitionerPathTest extends BrowserTestCase
         $this->waitForText('Not held: the test ends here.');
 
         $this->css('button[aria-label="Start the hold: Front hold"]')->click();
-        sleep(1);
+        $this->element(WebDriverBy::xpath('//*[@role="timer"][@aria-label="Clock of Front hold"][. = "0:01"]'));
         $this->element(WebDriverBy::xpath('//li[.//h3[contains(., "Front hold")]]//button[. = "Hips sag"]'))->click();
         $this->button('Save the test day')->click();
         $this->waitForText('ended by hips sag');

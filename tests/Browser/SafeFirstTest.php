@@ -55,7 +55,7 @@ final class SafeFirstTest extends BrowserTestCase
         $this->waitForText('The harbour practice, Family doctor');
         $this->tick('I asked about every sign above');
         $this->button('Save the answers')->click();
-        $this->browser->wait(self::WAIT_S, 100)->until(fn (): bool => ! $this->browser->findElement(WebDriverBy::xpath('//label[contains(., "I asked about every sign")]/input'))->isSelected(), 'the answers are saved, and the form is as new');
+        $this->waitUntil(fn (): bool => ! $this->browser->findElement(WebDriverBy::xpath('//label[contains(., "I asked about every sign")]/input'))->isSelected(), 'the answers are saved, and the form is as new');
 
         $this->link('Log')->click();
         $this->css('[data-verdict="regress"]');

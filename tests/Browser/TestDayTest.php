@@ -16,7 +16,7 @@ final class TestDayTest extends BrowserTestCase
         $this->waitForText('Timed holds beside published norms');
         $this->button('Start a test day')->click();
         $this->css('button[aria-label="Start the hold: Side hold, left"]')->click();
-        sleep(2);
+        $this->element(WebDriverBy::xpath('//*[@role="timer"][@aria-label="Clock of Side hold, left"][. = "0:01"]'));
         $this->element(WebDriverBy::xpath('//li[.//h3[contains(., "Side hold, left")]]//button[. = "Hips sag"]'))->click();
         $left = $this->element(WebDriverBy::xpath('//li[.//h3[contains(., "Side hold, left")]]//input[@type="number"]'));
         self::assertGreaterThanOrEqual(1, (int) $left->getDomProperty('value'));
