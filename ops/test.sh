@@ -23,10 +23,6 @@ step() {
 if [ -z "$suite" ]; then
     say "Installed PHP packages:"
     composer show --direct --format=text 2>/dev/null | awk '{print "  " $1, $2}'
-    step "Formatting of PHP (Pint)" vendor/bin/pint --test -q
-    step "PHPStan, highest level: core, formats, cli" vendor/bin/phpstan analyse -c phpstan.neon --no-progress --memory-limit=1G --error-format=raw
-    step "PHPStan, level 8: app" vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=1G --error-format=raw
-    step "TypeScript, ESLint, Prettier" npm run -s check
 fi
 
 if [ -z "$suite" ] || [ "$suite" = http ] || [ "$suite" = browser ]; then
@@ -41,10 +37,14 @@ if [ -n "$suite" ]; then
     exit
 fi
 
-# What needs no browser runs on one core, with servers of its own, and the browser, which kills its servers, on another; the last line is
-# both, as PHPUnit says it.
+# The browser, which kills its servers, runs on one core; on the other what needs none, with servers of its own, and the checks of the
+# code. The last line is all tests, as PHPUnit says it.
 code=0
 (
+    step "Formatting of PHP (Pint)" vendor/bin/pint --test -q
+    step "PHPStan, highest level: core, formats, cli" vendor/bin/phpstan analyse -c phpstan.neon --no-progress --memory-limit=1G --error-format=raw
+    step "PHPStan, level 8: app" vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=1G --error-format=raw
+    step "TypeScript, ESLint, Prettier" npm run -s check
     use_instance plain
     trap 'stop_services >/dev/null 2>&1 || true' EXIT
     start_services 8641 8741
@@ -60,7 +60,7 @@ tail -n +1 -f --pid="$browser_pid" "$var/log/browser-tests.log" &
 tail_pid=$!
 wait "$browser_pid" || code=$?
 wait "$tail_pid" || true
-say "Everything that needs no browser:"
+say "The checks, and everything that needs no browser:"
 wait "$plain_pid" || code=$?
 cat "$var/log/plain-tests.log"
 say ""

@@ -17,7 +17,7 @@ use Tests\Support\Person;
  */
 final class ClosedLoopTest extends TestCase
 {
-    private const CAREERS = 20;
+    private const CAREERS = 12;
 
     private const WEEKS = 26;
 

@@ -31,7 +31,7 @@ final class WeekPlannerTest extends TestCase
     private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
 
     /** Random clients of one seed; `./even-rungs soak` asks for more. */
-    private const CLIENTS = 400;
+    private const CLIENTS = 150;
 
     /** One client in nine is planned twice, to see that nothing is left to chance. */
     private const TWICE_UNDER_S = 10;

@@ -22,6 +22,9 @@ abstract class HttpTestCase extends TestCase
 {
     use DatabaseTransactions;
 
+    /** @var array<string, array<string, mixed>>|null */
+    private static ?array $paths = null;
+
     public function createApplication(): Application
     {
         return self::application();
@@ -70,14 +73,20 @@ abstract class HttpTestCase extends TestCase
         return $response;
     }
 
+    /** @return array<string, array<string, mixed>> the operations of the API document, by pattern of their path */
+    private static function paths(): array
+    {
+        $paths = json_decode((string) file_get_contents(base_path('api/openapi.json')), true)['paths'];
+        // a path with fewer parameters is meant where two fit
+        uksort($paths, static fn (string $a, string $b): int => substr_count($a, '{') <=> substr_count($b, '{'));
+
+        return array_combine(array_map(static fn (string $template): string => '#^'.preg_replace('/\\\\\{\w+\\\\\}/', '[^/]+', preg_quote($template, '#')).'$#', array_keys($paths)), $paths);
+    }
+
     /** @param  TestResponse<Response>  $response */
     private function assertFitsTheContract(string $method, string $path, TestResponse $response): void
     {
-        $document = json_decode((string) file_get_contents(base_path('api/openapi.json')), true);
-        // a path with fewer parameters is meant where two fit
-        uksort($document['paths'], static fn (string $a, string $b): int => substr_count($a, '{') <=> substr_count($b, '{'));
-        foreach ($document['paths'] as $template => $operations) {
-            $pattern = '#^'.preg_replace('/\\\\\{\w+\\\\\}/', '[^/]+', preg_quote($template, '#')).'$#';
+        foreach (self::$paths ??= self::paths() as $pattern => $operations) {
             if (preg_match($pattern, explode('?', $path)[0]) !== 1 || ! isset($operations[strtolower($method)])) {
                 continue;
             }
