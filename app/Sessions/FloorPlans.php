@@ -19,6 +19,7 @@ use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Hold;
 use EvenRungs\Core\Dose\Reps;
+use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Dose\Work;
@@ -260,9 +261,9 @@ final class FloorPlans
             'target' => $set->target / $scale,
             'unit' => LogDocument::unit($rung),
             'unit_ms' => $set->unitMs * $scale,
-            'dose' => Shorthand::write($dose->withSets(1)->withRest(null)),
+            'dose' => $set->timed ? sprintf('%s of work', Seconds::ofMs(array_sum(array_map(static fn (FloorSpan $span): int => $span->toMs - $span->fromMs, $set->spans)))->toClock()) : Shorthand::write($dose->withSets(1)->withRest(null)),
             'load_kg' => $dose->loadKg,
-            'asked' => (object) self::asked($rung, $dose),
+            'asked' => (object) ($set->timed ? [...array_diff_key(self::asked($rung, $dose), ['target_hold_s' => 0]), 'timed' => true] : self::asked($rung, $dose)),
             'spans' => array_map(static fn (FloorSpan $span): array => ['segment' => $span->segment, 'from_ms' => $span->fromMs, 'to_ms' => $span->toMs], $set->spans),
             'last_of_ladder' => $last,
         ];

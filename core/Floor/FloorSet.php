@@ -21,6 +21,7 @@ final class FloorSet
      * @param  int|float  $target  repetitions, milliseconds held, or metres
      * @param  int|float  $unitMs  milliseconds of the timeline that one of them takes
      * @param  list<FloorSpan>  $spans  when it is worked at
+     * @param  bool  $timed  the time is the dose: the clock leaves no room for the amount that is aimed at, and what is counted is information
      */
     public function __construct(
         public readonly int $block,
@@ -30,12 +31,13 @@ final class FloorSet
         public readonly int|float $target,
         public readonly int|float $unitMs,
         public readonly array $spans,
+        public readonly bool $timed = false,
     ) {
     }
 
     public function with(FloorSpan $span): self
     {
-        return new self($this->block, $this->entry, $this->side, $this->round, $this->target, $this->unitMs, [...$this->spans, $span]);
+        return new self($this->block, $this->entry, $this->side, $this->round, $this->target, $this->unitMs, [...$this->spans, $span], $this->timed);
     }
 
     /**

@@ -58,7 +58,7 @@ final class RunSheet
         $sets = [];
         foreach ($sides as $i => $side) {
             [$target, $unit] = FloorSet::measure(new Dose(new Work(Seconds::ofMs($segment->ms()))), $share, $rung, $aim);
-            $sets[] = new FloorSet((int) $segment->block, (int) $segment->entry, $side, $segment->round, $target, $unit, [new FloorSpan($place, $i * $share, ($i + 1) * $share)]);
+            $sets[] = new FloorSet((int) $segment->block, (int) $segment->entry, $side, $segment->round, $target, $unit, [new FloorSpan($place, $i * $share, ($i + 1) * $share)], $target < $aim->measure->amount());
         }
 
         return $sets;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
+use Illuminate\Support\Carbon;
+
 final class FloorPlansTest extends HttpTestCase
 {
     /** @return array<string, mixed> */
@@ -57,6 +59,32 @@ final class FloorPlansTest extends HttpTestCase
             }
         }
         $this->api('POST', '/group/floor', [...$body, 'clients' => [$this->clientNamed('Anker Stave')->id]])->assertStatus(422)->assertJsonPath('errors.0.path', '/clients');
+    }
+
+    public function test_two_perfect_sessions_of_a_group_take_nobody_down_however_little_time_the_clock_leaves(): void
+    {
+        $this->signedIn();
+        foreach ([12, 40, 240] as $n => $work) {
+            foreach (['Maren Tidewell', 'Bea Thwart'] as $name) {
+                $id = $this->clientNamed($name)->id;
+                $body = ['clients' => [$id], 'stations' => ['dead-bug', 'side-plank', 'press-out', 'bird-dog', 'bridge'], 'rounds' => 2, 'work_s' => $work, 'rest_s' => 20, 'warm_up_s' => 0, 'cool_down_s' => 0];
+                $plan = $this->api('POST', '/group/floor', $body)->assertOk()->json();
+                foreach ([2, 1] as $ago) {
+                    // a repetition less than the clock would leave time for is no less: what is counted is information
+                    $sets = array_map(static fn (array $set): array => ['rung' => $set['rung'], 'side' => $set['side'], 'target' => $set['target'], 'done' => ($set['asked']['timed'] ?? false) ? max(1, $set['target'] - 1) : $set['target'], 'faults' => [], 'pain' => 0, 'effort' => 4, 'breathing' => true, ...$set['asked']], $plan['sets']);
+                    $this->api('POST', "/clients/{$id}/logs", ['key' => "group-{$n}-{$ago}-".substr($id, -6), 'on' => Carbon::today()->subDays($ago + 3 * (3 - $n))->toDateString(), 'soreness' => 0, 'pain_before' => 0, 'sets' => $sets])->assertOk();
+                }
+                $rungs = array_column($plan['sets'], 'rung');
+                $verdicts = array_filter($this->api('GET', "/clients/{$id}/logs")->json('verdicts'), static fn (array $each): bool => in_array($each['from_rung'], $rungs, true));
+                self::assertNotSame([], $verdicts);
+                foreach ($verdicts as $verdict) {
+                    $reasons = "{$work} s, {$name}, {$verdict['from']}: ".implode(' ', $verdict['reasons']);
+                    // who has logs of their own may have come to a rung in between
+                    self::assertContains($verdict['verdict'], $name === 'Maren Tidewell' ? ['step-up', 'progress'] : ['step-up', 'progress', 'stay'], $reasons);
+                    self::assertStringNotContainsString('earlier step', $reasons);
+                }
+            }
+        }
     }
 
     public function test_the_studio_writes_its_own_emergency_steps_and_can_go_back(): void
