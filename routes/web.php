@@ -28,6 +28,11 @@ use App\Http\Middleware\Recorded;
 use App\Http\Middleware\StudioWriting;
 use Illuminate\Support\Facades\Route;
 
+// rows of the database and places in a program are numbers: anything else is no address
+foreach (['aim', 'change', 'choice', 'clearance', 'session', 'template', 'week'] as $number) {
+    Route::pattern($number, '[0-9]{1,18}');
+}
+
 Route::middleware('web')->group(function (): void {
     Route::prefix('api')->group(function (): void {
         Route::get('health', [LibraryController::class, 'health']);
@@ -92,6 +97,7 @@ Route::middleware('web')->group(function (): void {
             Route::get('templates', [SessionController::class, 'templates']);
             Route::post('templates', [SessionController::class, 'keepTemplate']);
             Route::post('templates/{template}/remove', [SessionController::class, 'removeTemplate']);
+            Route::post('incidents', [HappenedController::class, 'incident']);
             Route::post('group', [GroupController::class, 'plan']);
             Route::post('group/floor', [GroupController::class, 'floor']);
             Route::get('cuff', [CuffController::class, 'show']);
@@ -136,7 +142,7 @@ Route::middleware('web')->group(function (): void {
                 Route::post('tests', [TestDayController::class, 'store']);
                 Route::get('audit', [AuditController::class, 'ofClient']);
                 Route::get('sessions/{week}/{session}', [SessionController::class, 'show']);
-                Route::post('door', [DoorController::class, 'rewrite']);
+                Route::post('door/floor', [DoorController::class, 'floor']);
                 Route::post('door/check', [DoorController::class, 'check']);
                 Route::get('floor/{week}/{session}', [SessionController::class, 'floor']);
                 Route::post('sessions', [SessionController::class, 'save']);

@@ -22,7 +22,7 @@ use EvenRungs\Core\Verdict\PainKind;
  */
 final class LogBook
 {
-    private const SET = ['logged_session_id', 'ladder', 'rung', 'side', 'target', 'done', 'faults', 'cued', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'felt', 'range', 'range_cm', 'target_range', 'target_range_cm', 'open', 'target_hold', 'hold', 'timed'];
+    private const SET = ['logged_session_id', 'ladder', 'rung', 'side', 'target', 'done', 'faults', 'cued', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'felt', 'range', 'range_cm', 'target_range', 'target_range_cm', 'open', 'target_hold', 'hold', 'timed', 'left'];
 
     /**
      * @param  list<Rung>  $rungs  one a ladder
@@ -180,6 +180,7 @@ final class LogBook
             $isTimed,
             $int('target_hold'),
             $int('hold'),
+            (bool) $row['left'],
         );
     }
 

@@ -43,6 +43,8 @@ final class LogDocument
         $columns['checked'] = ! $body->isFalse('checked');
         $columns['planned'] = $body->optionalString('planned');
         $columns['signs'] = $body->has('signs') ? $body->strings('signs') : null;
+        $columns['door'] = $body->opaque('door');
+        $columns['ended'] = $body->optionalString('ended');
         if ($body->has('ran_s')) {
             $columns['minutes'] = min(self::MOST_MINUTES, max(1, (int) round($body->number('ran_s') / 60)));
         }
@@ -126,6 +128,7 @@ final class LogDocument
             'band' => $set->optionalString('band'),
             'talked' => self::flag($set, 'talked'),
             'shaking' => self::flag($set, 'shaking'),
+            'left' => self::flag($set, 'left'),
         ];
     }
 
@@ -193,6 +196,8 @@ final class LogDocument
         $document['warned'] = $row->warned;
         $document['planned'] = $row->planned;
         $document['signs'] = $row->signs;
+        $document['door'] = $row->door;
+        $document['ended'] = $row->ended;
         $written = [];
         foreach ($sets as $set) {
             $written[] = $this->writeSet($set);

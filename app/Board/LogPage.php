@@ -39,7 +39,7 @@ final class LogPage
         $board = $this->boards->load($client);
         $newest = SessionRow::query()->ofClient($client)->ordered('on', 'desc')->ordered('id', 'desc');
         $rows = ($month === null ? $newest->atMost(self::MOST_SHOWN) : $newest->where('on', '>=', $month.'-01')->where('on', '<=', $month.'-31'))->get();
-        $sets = SetRow::query()->ofClient($client)->ordered('id')->among('logged_session_id', $rows->pluck('id')->all())->toBase()->get(['logged_session_id', 'rung', 'pain', 'target', 'done'])->groupBy('logged_session_id');
+        $sets = SetRow::query()->ofClient($client)->ordered('id')->among('logged_session_id', $rows->pluck('id')->all())->toBase()->get(['logged_session_id', 'rung', 'pain', 'target', 'done', 'left'])->groupBy('logged_session_id');
         $edited = array_flip(LogChange::query()->ofClient($client)->among('key', $rows->pluck('key')->all())->pluck('key')->all());
 
         return [
@@ -72,10 +72,12 @@ final class LogPage
             'id' => $row->id,
             'on' => $row->on,
             'soreness' => $row->soreness,
-            'worst_pain' => $sets->max('pain'),
+            'worst_pain' => max($sets->max('pain'), $row->pain_before, $row->pain_next_day),
+            'door' => $row->door['changes'] ?? [],
+            'ended' => $row->ended,
             'sets' => $sets->count(),
             'exercises' => $sets->pluck('rung')->unique()->map(static fn (string $id): string => $library->hasRung($id) ? $library->rung($id)->name : $id)->values()->all(),
-            'short' => $sets->filter(static fn (stdClass $set): bool => $set->done < $set->target)->count(),
+            'short' => $sets->filter(static fn (stdClass $set): bool => $set->done < $set->target && ! (bool) $set->left)->count(),
             'open' => $row->open,
             'edited' => $edited,
             'warned' => $row->warned ?? [],

@@ -30,6 +30,8 @@ use Illuminate\Support\Carbon;
  * @property ?string $planned  key of the planned session that it is of
  * @property list<string>|null $signs  that were there; null where nobody asked
  * @property ?int $readiness  0 to 10
+ * @property array<string, mixed>|null $door  what was said at the door beside pain and soreness, and what it changed
+ * @property ?string $ended  why it was ended early; null where it was not
  * @property list<string>|null $warned  what was warned of before it
  * @property ?string $device_time  what the clock of the device said, where it was off
  * @property ?Carbon $received_at  when it came in, then
@@ -41,11 +43,11 @@ final class LoggedSession extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['device_time', 'received_at', 'studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes', 'revision', 'edited', 'open', 'ticks', 'pain_kind', 'checked', 'warned', 'planned', 'signs', 'readiness'];
+    protected $fillable = ['device_time', 'received_at', 'studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes', 'revision', 'edited', 'open', 'ticks', 'pain_kind', 'checked', 'warned', 'planned', 'signs', 'readiness', 'door', 'ended'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['received_at' => 'datetime', 'soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer', 'effort' => 'integer', 'minutes' => 'integer', 'revision' => 'integer', 'edited' => 'boolean', 'open' => 'boolean', 'ticks' => 'array', 'checked' => 'boolean', 'warned' => 'array', 'signs' => 'array', 'readiness' => 'integer'];
+        return ['received_at' => 'datetime', 'soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer', 'effort' => 'integer', 'minutes' => 'integer', 'revision' => 'integer', 'edited' => 'boolean', 'open' => 'boolean', 'ticks' => 'array', 'checked' => 'boolean', 'warned' => 'array', 'signs' => 'array', 'door' => 'array', 'readiness' => 'integer'];
     }
 }

@@ -7,15 +7,16 @@ namespace App\Sessions;
 use App\Board\Board;
 use App\Board\BoardView;
 use App\Board\ClientPlanner;
+use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Planning\Door;
 use EvenRungs\Core\Planning\DoorAnswers;
 use EvenRungs\Core\Planning\DoorChange;
 use EvenRungs\Core\Planning\DoorSession;
-use EvenRungs\Core\Planning\Fit;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Verdict\LoggedSession;
+use EvenRungs\Core\Verdict\PainKind;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
@@ -37,9 +38,19 @@ final class Doors
     {
         $this->planner->checkMayRun($board->record);
         $library = $this->data->library();
-        $door = new Door($library, new Swaps($library, $board->style->plan->withoutLadders), $this->planner->edit($board->record), new Fit($library), $board->steps());
+        $door = new Door($library, new Swaps($library, $board->style->plan->withoutLadders), $this->planner->edit($board->record), $board->steps());
+        $planned = $this->planned($board, $body);
 
-        return $door->rewrite($this->planned($board, $body), $board->client, $this->answers($body));
+        return $door->rewrite($planned, $this->there($board, $body, $planned), $this->answers($body));
+    }
+
+    /** The client where the session is trained: away, at home or at the studio, with the kit that is there. */
+    private function there(Board $board, Node $body, Session $planned): Client
+    {
+        $week = $board->program->weeks[$body->int('week') - 1] ?? throw UnusableInput::at('/week', 'there is no such week');
+        $there = $week->clientIn($board->client);
+
+        return $there->isAtHomeOn($planned->day) ? $there->atHome() : $there;
     }
 
     /** @throws UnusableInput when there is no such session */
@@ -68,7 +79,26 @@ final class Doors
         }
         $minutes = $body->optionalInt('minutes');
 
-        return new DoorAnswers($sore, $body->optionalInt('soreness') ?? 0, $body->optionalInt('pain') ?? 0, $minutes === null ? null : Seconds::of(60 * $minutes), $body->has('equipment') ? $body->strings('equipment') : null);
+        return new DoorAnswers($sore, $body->optionalInt('soreness') ?? 0, $body->optionalInt('pain') ?? 0, $minutes === null ? null : Seconds::of(60 * $minutes), $body->has('equipment') ? $body->strings('equipment') : null, PainKind::tryFrom($body->optionalString('pain_kind') ?? ''));
+    }
+
+    /**
+     * What a log keeps of it.
+     *
+     * @return array<string, mixed>
+     */
+    public static function kept(Node $body, DoorSession $door): array
+    {
+        return [
+            ...array_filter(['sore' => $body->strings('sore'), 'minutes' => $body->optionalInt('minutes'), 'equipment' => $body->has('equipment') ? $body->strings('equipment') : null, 'pain_kind' => $body->optionalString('pain_kind')], static fn (mixed $said): bool => $said !== null && $said !== []),
+            'changes' => self::changes($door),
+        ];
+    }
+
+    /** @return list<array{how: string, what: string, to: ?string, why: string}> */
+    private static function changes(DoorSession $door): array
+    {
+        return array_map(static fn (DoorChange $change): array => ['how' => $change->how, 'what' => $change->what, 'to' => $change->to, 'why' => $change->why], $door->changes);
     }
 
     /** @return array<string, mixed> */
@@ -84,7 +114,8 @@ final class Doors
         return [
             'old' => $this->view->session($planned, $board, $minutes),
             'new' => $door->session === null ? null : $this->view->session($door->session, $board, $body->optionalInt('minutes') ?? $minutes),
-            'changes' => array_map(static fn (DoorChange $change): array => ['how' => $change->how, 'what' => $change->what, 'to' => $change->to, 'why' => $change->why], $door->changes),
+            'changes' => self::changes($door),
+            'budget' => BoardView::clock(Seconds::of(60 * ($body->optionalInt('minutes') ?? $minutes))),
             'stop_over' => LoggedSession::STOP_OVER,
             'refers' => $door->refers,
             'why' => $door->why,

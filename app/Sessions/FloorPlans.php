@@ -62,9 +62,10 @@ final class FloorPlans
     /**
      * @param  ?string  $planned  key of the session in its program
      * @param  ?DateTimeImmutable  $date  for which it is planned
+     * @param  array<string, mixed>|null  $door  what was said at the door, and what it changed
      * @return array<string, mixed>
      */
-    public function ofClient(Studio $studio, Client $client, Session $session, ?string $planned = null, ?DateTimeImmutable $date = null): array
+    public function ofClient(Studio $studio, Client $client, Session $session, ?string $planned = null, ?DateTimeImmutable $date = null, ?array $door = null): array
     {
         $this->planner->checkMayRun($client);
         $library = $this->data->library();
@@ -83,7 +84,7 @@ final class FloorPlans
             }
         }
 
-        return $this->plan($studio, $client->name, $session, $time->timeline, [$this->member($studio, $client->id, $client->name, $person)], $sets, [...($warning === null ? [] : [$warning]), ...$left], array_filter($kept, is_string(...)), $planned, $date, [Style::mayHoldToFault($person)], [LastLoads::of($client)]);
+        return ['door' => $door] + $this->plan($studio, $client->name, $session, $time->timeline, [$this->member($studio, $client->id, $client->name, $person)], $sets, [...($warning === null ? [] : [$warning]), ...$left], array_filter($kept, is_string(...)), $planned, $date, [Style::mayHoldToFault($person)], [LastLoads::of($client)]);
     }
 
     /**
@@ -166,6 +167,7 @@ final class FloorPlans
 
         return [
             'title' => $title,
+            'door' => null,
             'planned' => $planned,
             'date' => $date?->format('Y-m-d'),
             'easy' => LoggedSession::EASY,

@@ -22,8 +22,9 @@ use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Verdict\LoggedSession;
 
 /**
- * Rewrites the session of today for the client as they walk in: pain decides first, then the sore trunk, then what each sore
+ * Rewrites the planned session for the client as they walk in: pain decides first, then the sore trunk, then what each sore
  * place and the kit allow, last the minutes. With pain over 2 a sore place counts as severe. The pain zones and the sore trunk are those of the verdicts.
+ * It is always the planned session that is rewritten, never what was rewritten before: the same answers give the same session.
  */
 final class Door
 {
@@ -31,13 +32,16 @@ final class Door
         private readonly Library $library,
         private readonly Swaps $swaps,
         private readonly ProgramEdit $edit,
-        private readonly Fit $fit,
         private readonly Steps $steps,
     ) {
     }
 
+    /** @param  Client  $client  where the session is trained: at home with the kit that is there */
     public function rewrite(Session $session, Client $client, DoorAnswers $answers): DoorSession
     {
+        if ($answers->painKind?->stops() === true) {
+            return new DoorSession(null, [], true, sprintf('It is %s: no training today, and a clinician sees the client first.', $answers->painKind->symptom()));
+        }
         if ($answers->pain > LoggedSession::STOP_OVER) {
             return new DoorSession(null, [], true, sprintf('Pain is %d, over %d: no training today, and a clinician sees the client first.', $answers->pain, LoggedSession::STOP_OVER));
         }
@@ -45,6 +49,7 @@ final class Door
         $today = $client->sore(array_map(static fn (LimitRule $place): Limit => new Limit($place, $severity), $answers->sore));
         $today = $answers->equipment === null ? $today : $today->inPlace($today->days ?? [], $answers->equipment);
         $changes = [];
+        $budget = $answers->left ?? $this->dayOf($session, $client);
         if ($answers->soreness >= LoggedSession::SORE_FROM) {
             $session = $this->withoutDirectWork($session, $answers->soreness, $changes);
         }
@@ -56,7 +61,16 @@ final class Door
             return new DoorSession(null, $changes, false, 'Nothing of it remains for today.');
         }
 
-        return $this->inside($session, $answers->left, $changes);
+        return $this->inside($session, $budget, $changes);
+    }
+
+    /** The minutes of the day, or as long as was planned where that is longer: what is swapped makes no session longer. */
+    private function dayOf(Session $planned, Client $client): Seconds
+    {
+        $day = Seconds::of(60 * $client->minutesOn($planned->day));
+        $total = SessionTime::total($planned, $this->library);
+
+        return $total->isLongerThan($day) ? $total : $day;
     }
 
     /** @param  list<DoorChange>  $changes */
@@ -106,7 +120,9 @@ final class Door
     /** @param  list<DoorChange>  $changes */
     private function eased(Session $session, Client $today, int $pain, array &$changes): Session
     {
-        return $this->each($session, function (Entry $entry, ?Rung $rung) use ($today, $pain, &$changes): Entry {
+        $used = array_fill_keys(array_map(static fn (Entry $entry): string => $entry->exercise, $session->entries()), true);
+
+        return $this->each($session, function (Entry $entry, ?Rung $rung) use ($today, $pain, &$changes, &$used): Entry {
             $start = $rung === null ? null : $this->steps->of($rung)[0]->measure;
             if ($rung === null || $start === null || ! (Steps::isAtMost($start, $entry->dose->measure) || Steps::isAtMost($entry->dose->measure, $start))) {
                 return $entry;
@@ -119,7 +135,8 @@ final class Door
                 return $eased;
             }
             foreach (array_slice($this->library->ladderOf($rung)->downFrom($rung), 1) as $below) {
-                if (Obstacles::between($today, $below, $this->library)->isClear()) {
+                if (! isset($used[$below->id]) && Obstacles::between($today, $below, $this->library)->isClear()) {
+                    $used[$below->id] = true;
                     $changes[] = new DoorChange('eased', $rung->name, $below->name, $why);
 
                     return $this->edit->onRung($entry, $below, 0, null, ['At the door: '.$why]);
@@ -131,18 +148,18 @@ final class Door
     }
 
     /** @param  list<DoorChange>  $changes */
-    private function inside(Session $session, ?Seconds $left, array $changes): DoorSession
+    private function inside(Session $session, Seconds $budget, array $changes): DoorSession
     {
-        $cuts = $left === null ? [] : $this->fit->cutsInto($session, $left);
-        if ($cuts === null) {
-            return new DoorSession(null, $changes, false, sprintf('Even its last exercise takes longer than %s.', $left?->toClock()));
+        $minutes = new MinutesLeft($session, $this->library);
+        $left = $minutes->into($budget);
+        if ($left === null) {
+            return new DoorSession(null, $changes, false, sprintf('Even its last exercise takes longer than %s.', $budget->toClock()));
         }
-        foreach ($cuts as $cut) {
-            $changes[] = new DoorChange('cut', $cut->what, null, sprintf('To fit %s, this gives %s. Lost: %s.', $left?->toClock(), $cut->saves->toClock(), $cut->costs));
-            $session = $cut->session;
+        foreach ($minutes->lost($left) as [$what, $costs]) {
+            $changes[] = new DoorChange('cut', $what, null, sprintf('To fit %s. Lost: %s.', $budget->toClock(), $costs));
         }
 
-        return new DoorSession($session->withClaimed(SessionTime::total($session, $this->library)), $changes);
+        return new DoorSession($changes === [] ? $left : $left->withClaimed(SessionTime::total($left, $this->library)), $changes);
     }
 
     /** @param  callable(Entry, ?Rung): ?Entry  $change */

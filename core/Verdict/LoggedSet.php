@@ -34,6 +34,7 @@ final class LoggedSet
      * @param  bool  $timed  the target is a time of work in a circuit, in which nobody counts
      * @param  ?int  $targetHold  milliseconds held in every repetition; null where nobody wrote it
      * @param  ?int  $hold  milliseconds really held in every repetition
+     * @param  bool  $left  not begun, since the session was ended early: no short set, and nothing that earns a step
      */
     public function __construct(
         public readonly ?string $side,
@@ -54,13 +55,14 @@ final class LoggedSet
         public readonly bool $timed = false,
         public readonly ?int $targetHold = null,
         public readonly ?int $hold = null,
+        public readonly bool $left = false,
     ) {
     }
 
     /** Under its target in amount, or in the hold of its repetitions. */
     public function isShort(): bool
     {
-        return $this->done < $this->target || ($this->targetHold !== null && $this->hold !== null && $this->hold < $this->targetHold);
+        return ! $this->left && ($this->done < $this->target || ($this->targetHold !== null && $this->hold !== null && $this->hold < $this->targetHold));
     }
 
     public function isShortOfRange(RangeScale $scale): bool

@@ -164,6 +164,9 @@ final class Matter
         $needed = $this->history->dose();
         $scale = $this->history->scale();
         $side = $set->side === null || $set->side === 'both' ? 'a set' : 'the '.$set->side.' side';
+        if ($set->left) {
+            return [new Miss('not all of its sets were begun', 'All of its sets.')];
+        }
 
         return array_values(array_filter([
             $set->isShort() ? new Miss(sprintf('%s was short of its target', $side), $this->shortfall($set)) : null,

@@ -251,7 +251,8 @@ final class FloorTest extends BrowserTestCase
         $this->button('Skip')->click();
         $this->waitForText('Clean, breathing');
         $this->css('button[aria-label="Pain: 7"]')->click();
-        $this->waitForText('Stop. Training ends here today.');
+        $this->waitForText('Maren Tidewell: stop.');
+        $this->button('Understood')->click();
         self::assertSame([], $this->browser->findElements(WebDriverBy::xpath('//button[contains(., "Pause")]')), 'no clock runs on');
         $this->button('Finish')->click();
         $this->waitUntilSent();
@@ -348,7 +349,7 @@ final class FloorTest extends BrowserTestCase
         $this->waitUntilSent();
         $network(true);
         foreach (['Maren Tidewell' => 1, 'Tove Rudder' => 2] as $name => $pain) {
-            $this->element(WebDriverBy::xpath(sprintf('//div[@aria-label="Who"]/button[.="%s"]', $name)))->click();
+            $this->element(WebDriverBy::xpath(sprintf('//div[@aria-label="Who"]/button[starts-with(normalize-space(.), "%s")]', $name)))->click();
             $lane = sprintf('//section[@aria-label="%s"]', $name);
             $this->element(WebDriverBy::xpath($lane.'//button[contains(., "Start")]'))->click();
             $this->element(WebDriverBy::xpath($lane.'//button[contains(., "Skip")]'))->click();
@@ -383,32 +384,6 @@ final class FloorTest extends BrowserTestCase
         $this->waitUntilSent();
         $log = $this->newestLog('Maren Tidewell');
         self::assertSame([2, false], [max(array_column($log['sets'], 'pain')), isset($log['soreness'])]);
-    }
-
-    public function test_at_the_door_ten_minutes_and_a_sore_wrist_rewrite_the_session_and_undo_brings_it_back(): void
-    {
-        $this->signIn();
-        $this->link('Maren Tidewell')->click();
-        $this->link('Week')->click();
-        $before = $this->css('[data-week-total]')->getText();
-        $this->css('a[aria-label^="At the door"]')->click();
-        $this->button('Sore wrist')->click();
-        $this->element(WebDriverBy::xpath('//section[@aria-label="At the door"]//button[.="10 min"]'))->click();
-        $this->waitForText('To fit 10:00');
-        $today = $this->css('[data-door-total="Today"]')->getText();
-        self::assertLessThanOrEqual(600, 60 * (int) explode(':', $today)[0] + (int) explode(':', $today)[1]);
-        $this->css('[aria-label="Soreness of the trunk: 2"]')->click();
-        $this->waitForText('To fit 10:00');
-        $this->button('Rewrite and run')->click();
-        $this->waitForText('Before the first set');
-        $this->waitForText('Said today: soreness 2.');
-        self::assertSame($today, $this->css('[data-left]')->getText(), 'the floor runs what the door promised, to the second');
-        $this->open('/clients/'.$this->client('Maren Tidewell').'/week');
-        $this->waitForText('At the door');
-        self::assertNotSame($before, $this->css('[data-week-total]')->getText());
-        $this->button('Undo')->click();
-        $this->changed('[data-week-total]', $this->css('[data-week-total]')->getText());
-        self::assertSame($before, $this->css('[data-week-total]')->getText());
     }
 
     public function test_a_group_runs_on_one_clock_and_each_gets_an_own_log(): void

@@ -26,6 +26,7 @@ final class SafeFirstTest extends BrowserTestCase
         $this->css('button[aria-label="Pain: 0"]')->click();
         $this->button('numbness')->click();
         $this->waitForText('Stop. Training ends here today.');
+        $this->button('Understood')->click();
         $this->button('Finish')->click();
         $this->css('[data-link="sent"]');
 

@@ -47,6 +47,21 @@ final class LogsTest extends HttpTestCase
         self::assertSame($before['week'], $back['week']);
     }
 
+    public function test_what_was_not_begun_when_a_session_ended_early_is_neither_short_nor_enough(): void
+    {
+        $this->signedIn();
+        $early = fn (string $key, int $ago, bool $left): array => [...$this->log($key, $ago), 'ended' => 'time', 'sets' => [...$this->log($key, $ago)['sets'], ...array_map(static fn (string $side): array => ['rung' => 'heel-taps', 'side' => $side, 'target' => 8, 'done' => 0, ...($left ? ['left' => true] : [])], ['left', 'right'])]];
+        foreach ([9, 6, 3] as $ago) {
+            $page = $this->api('POST', $this->path('/logs'), $early('early-key-'.$ago, $ago, true))->assertOk()->json();
+        }
+        self::assertSame(['stay', 'time', 0], [$this->verdict($page)['verdict'], $page['sessions'][0]['ended'], $page['sessions'][0]['short']]);
+        self::assertStringContainsString('not all of its sets were begun', implode(' ', $this->verdict($page)['reasons']));
+        foreach ([2, 1] as $ago) {
+            $page = $this->api('POST', $this->path('/logs'), $early('short-key-'.$ago, $ago, false))->assertOk()->json();
+        }
+        self::assertSame(['step-down', 2], [$this->verdict($page)['verdict'], $page['sessions'][0]['short']], 'the same sets begun and given up are another matter');
+    }
+
     public function test_the_same_log_sent_twice_is_kept_once(): void
     {
         $this->signedIn();

@@ -21,6 +21,20 @@ use PHPUnit\Framework\Attributes\DataProvider;
  */
 final class PeopleTest extends HttpTestCase
 {
+    public function test_something_that_was_wrong_is_a_line_of_the_record_by_its_own_clock(): void
+    {
+        $this->signedIn();
+        $client = $this->clientNamed('Bea Thwart')->id;
+        $this->api('POST', '/incidents', ['at' => '2026-11-26T17:42', 'client' => $client, 'what' => 'dizzy after the plank', 'done' => 'lay down, water'])->assertNoContent();
+        $line = $this->api('GET', "/clients/{$client}/happened")->assertOk()->json('events.0');
+        self::assertSame('Something was wrong', $line['act']);
+        self::assertStringEndsWith('17:42; dizzy after the plank; done: lay down, water', $line['detail']);
+        $this->api('POST', '/incidents', ['at' => '2026-11-26T25:42'])->assertStatus(422)->assertJsonPath('errors.0.path', '/at');
+        $this->api('POST', '/incidents', ['at' => '2026-11-26T17:42', 'client' => 'nobody'])->assertNotFound();
+        $this->signedIn('clinic@slipway.example');
+        $this->api('POST', '/incidents', ['at' => '2026-11-26T17:42'])->assertForbidden();
+    }
+
     private const SETTINGS = ['units' => 'imperial', 'first_day' => 'sun', 'date_format' => 'mdy', 'time_format' => '12h', 'time_zone' => 'America/Chicago'];
 
     private const GOOD = 'harbour seal on the pier';

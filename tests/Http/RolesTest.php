@@ -56,6 +56,22 @@ final class RolesTest extends HttpTestCase
         self::assertSame([], array_diff(array_keys(Happened::SAYS), $writes), 'a word for no write');
     }
 
+    public function test_where_an_address_has_a_number_a_word_is_no_address(): void
+    {
+        $this->signedIn();
+        $client = $this->clientNamed('Maren Tidewell')->id;
+        $asked = 0;
+        foreach (array_keys(self::table()) as $route) {
+            [$method, $uri] = explode(' ', $route);
+            if (preg_match('/\{(aim|change|choice|clearance|session|template|week)\}/', $uri) === 1) {
+                $path = '/'.preg_replace('/\{\w+\}/', 'seven', str_replace('{client}', $client, $uri));
+                self::assertContains($this->api($method, $path, $method === 'GET' ? null : '{"version":1}')->getStatusCode(), [404, 405], $route);
+                $asked++;
+            }
+        }
+        self::assertGreaterThan(8, $asked);
+    }
+
     public function test_each_role_reaches_what_its_row_says_and_nothing_of_another_studio(): void
     {
         $client = $this->clientNamed('Anker Stave');

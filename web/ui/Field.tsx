@@ -23,6 +23,7 @@ export function TextField({
   /** what may be chosen instead of typed */
   list?: readonly string[];
   required?: boolean;
+  maxLength?: number;
   className?: string;
 }) {
   const id = useId();

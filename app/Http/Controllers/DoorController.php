@@ -5,26 +5,23 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Board\BoardLoader;
-use App\Board\BoardView;
-use App\Board\SessionCommands;
 use App\Http\Body;
 use App\Models\Client;
 use App\Sessions\Doors;
+use App\Sessions\FloorPlans;
+use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Session\ProgramDates;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /**
- * A client walks in: today's session, rewritten for what is sore, how long there is, and what kit is there.
+ * A client walks in: the planned session as what they say makes it, for this once. The plan stays as it is.
  */
 final class DoorController extends Controller
 {
-    public function __construct(
-        private readonly Doors $doors,
-        private readonly BoardLoader $boards,
-        private readonly BoardView $view,
-        private readonly SessionCommands $commands,
-    ) {
+    public function __construct(private readonly Doors $doors, private readonly BoardLoader $boards)
+    {
     }
 
     /** Planned and rewritten side by side; nothing is stored. */
@@ -33,15 +30,18 @@ final class DoorController extends Controller
         return new JsonResponse($this->doors->of($this->boards->load($client), Body::read($request, 'DoorRequest')));
     }
 
-    public function rewrite(Request $request, Client $client): JsonResponse
+    /** Everything a device needs to run it. */
+    public function floor(Request $request, Client $client, FloorPlans $plans): JsonResponse
     {
         $body = Body::read($request, 'DoorRequest');
-        $door = $this->doors->rewrite($this->boards->load($client), $body);
+        $board = $this->boards->load($client);
+        $door = $this->doors->rewrite($board, $body);
         if ($door->session === null) {
             throw UnusableInput::at('/', $door->why ?? 'nothing of it remains for today');
         }
-        $this->commands->save($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->int('place'), $door->session);
+        $program = $board->program ?? new Program([]);
+        [$week, $place] = [$body->int('week') - 1, $body->int('place') - 1];
 
-        return new JsonResponse($this->view->of($this->boards->load($client->refresh())));
+        return new JsonResponse($plans->ofClient($this->trainer()->studio, $client, $door->session, ProgramDates::keys($program)[$week][$place] ?? null, ProgramDates::of($program)?->session($week, $place), Doors::kept($body, $door)));
     }
 }

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Body;
 use App\Models\Client;
 use App\Models\Event;
 use App\Models\StudioBuilder;
 use App\Models\Trainer;
+use App\People\Happened;
+use DateTimeImmutable;
+use EvenRungs\Core\Writing;
 use EvenRungs\Formats\EventCsv;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -30,6 +34,18 @@ final class HappenedController extends Controller
     public function ofClient(Request $request, Client $client): JsonResponse
     {
         return new JsonResponse($this->page($request, Event::query()->ofClient($client)));
+    }
+
+    /** Something was wrong while somebody trained: when, with whom, what, and what was done. It may come in later than it was. */
+    public function incident(Request $request, Happened $happened): JsonResponse
+    {
+        $body = Body::read($request, 'IncidentRequest');
+        $id = $body->optionalString('client');
+        $client = $id === null ? null : Client::query()->seenBy($this->trainer())->whereKey($id)->firstOrFail();
+        $said = array_filter(array_map(static fn (string $part): string => trim($body->optionalString($part) ?? ''), ['what' => 'what', 'done' => 'done']));
+        $happened->about(implode('; ', [Writing::day(new DateTimeImmutable(substr($body->string('at'), 0, 10))).' '.substr($body->string('at'), 11, 5), $said['what'] ?? 'nothing was written down', ...(isset($said['done']) ? ['done: '.$said['done']] : [])]), $client);
+
+        return new JsonResponse(null, 204);
     }
 
     public function exportOfStudio(Request $request): Response

@@ -42,7 +42,7 @@ final class FaultRepeat implements Rule
             return $this->down($matter, sprintf('%s ended a set short in two sessions running.', ucfirst($matter->named($same))), 'A session without that fault, at its target.');
         }
         $start = $matter->steps->of($matter->history->rung)[0]->measure->amount();
-        $under = static fn (LoggedSession $session): bool => array_filter($session->sets, static fn (LoggedSet $set): bool => ! $set->timed && $set->done < $start && $set->target >= $start) !== [];
+        $under = static fn (LoggedSession $session): bool => array_filter($session->sets, static fn (LoggedSet $set): bool => ! $set->timed && ! $set->left && $set->done < $start && $set->target >= $start) !== [];
         if ($under($last) && $under($before)) {
             return $this->down($matter, 'Under the start dose of the rung in two sessions running.', 'A session at the start dose of the rung, or over it.');
         }

@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { answer, api, isConflict, type Schemas } from '../../api/client';
+import { answer, api, type Schemas } from '../../api/client';
 import { today } from '../../app/dates';
 import { dayNames } from '../../app/words';
 import { useKept } from '../../app/useKept';
@@ -10,10 +10,12 @@ import { Code } from '../../ui/Code';
 import { TextField, Tick, toggled } from '../../ui/Field';
 import { Kept } from '../../ui/Kept';
 import { Notice, Waiting } from '../../ui/Notice';
+import { StopScreen } from '../floor/StopScreen';
 import { useBoard, useClientId, useLibrary } from '../board/useBoard';
-import { newKey } from '../floor/run';
+import { newKey, type PainKind } from '../floor/run';
 import { Scale } from '../floor/Scale';
-import { dayOf, startRun } from '../floor/start';
+import { Kinds } from '../floor/SetCard';
+import { dayOf, startFromDoor } from '../floor/start';
 import { useLogChange } from '../log/useLogChange';
 import { ChooseWeek } from '../week/ChooseWeek';
 import { useWeek } from '../week/useWeek';
@@ -27,11 +29,12 @@ interface Said {
   sore: string[];
   soreness?: number | undefined;
   pain?: number | undefined;
+  kind?: PainKind | undefined;
   minutes: string;
   kit: string[] | null;
 }
 
-/** One card as the client walks in; one tap rewrites the session of today. */
+/** One question at a time as the client walks in; each answer makes the planned session anew, for this once. */
 export function DoorPage() {
   const client = useClientId();
   const board = useBoard();
@@ -46,41 +49,33 @@ export function DoorPage() {
   const [picked, setPicked] = useState<number | null>(null);
   const place = picked ?? (asked >= 0 ? asked : Math.max(0, ofToday));
   const [said, setSaid, drop] = useKept<Said>(`door:${client}`, { sore: [], minutes: '', kit: null }, today());
-  const { sore, soreness, pain, minutes, kit } = said;
+  const { sore, soreness, pain, kind, minutes, kit } = said;
   const tell = (part: Partial<Said>) => {
     setSaid((before) => ({ ...before, ...part }));
   };
   const body: Schemas['DoorRequest'] = {
-    version: board.data?.version ?? 1,
     week: at.number,
     place: place + 1,
-    sore,
+    ...(sore.length === 0 ? {} : { sore }),
     ...(soreness === undefined ? {} : { soreness }),
     ...(pain === undefined ? {} : { pain }),
+    ...(kind === undefined ? {} : { pain_kind: kind }),
     ...(minutes === '' ? {} : { minutes: Number(minutes) }),
     ...(kit === null ? {} : { equipment: kit }),
   };
   const check = useQuery({
-    queryKey: ['door', client, body],
+    queryKey: ['door', client, board.data?.version, body],
     queryFn: () => answer(api.POST('/clients/{client}/door/check', { params: { path: { client } }, body })),
     enabled: board.data !== undefined && sessions[place] !== undefined,
     placeholderData: (before) => before,
     retry: false,
   });
   const run = useMutation({
-    mutationFn: async (rewrites: boolean) => {
-      if (rewrites) await answer(api.POST('/clients/{client}/door', { params: { path: { client } }, body }));
-      await startRun(client, at.number, place + 1, { soreness, pain_before: pain });
-    },
+    mutationFn: (what: Schemas['DoorRequest']) => startFromDoor(client, what),
     onSuccess: async () => {
       drop();
       await navigate('/floor');
     },
-    onSettled: refresh,
-  });
-  const only = useMutation({
-    mutationFn: () => answer(api.POST('/clients/{client}/door', { params: { path: { client } }, body })),
-    onSuccess: () => navigate(`../week?week=${at.number}`),
     onSettled: refresh,
   });
   const stop = useMutation({
@@ -93,6 +88,7 @@ export function DoorPage() {
             on: today(),
             ...(soreness === undefined ? {} : { soreness }),
             ...(pain === undefined ? {} : { pain_before: pain }),
+            ...(kind === undefined ? {} : { pain_kind: kind }),
             sets: (sessions[place]?.blocks ?? [])
               .flatMap((block) => block.entries)
               .filter((entry) => entry.ladder !== null)
@@ -108,20 +104,48 @@ export function DoorPage() {
           },
         }),
       ),
-    onSuccess: () => navigate('../log'),
+    onSuccess: () => {
+      drop();
+      return navigate('../log');
+    },
     onSettled: refresh,
   });
   if (board.data === undefined || library.data === undefined) return <Waiting what="the door" />;
   const session = sessions[place];
-  const equipment = kit ?? board.data.client.equipment;
-  const home = board.data.client.home_equipment;
-  const door = check.data;
-  const problem = [run, only, stop].find((each) => each.isError)?.error ?? null;
+  const door = check.isError ? undefined : check.data;
+  // what is shown may still be the answer to what was said before
+  const settled = !check.isPlaceholderData && !check.isFetching;
+  const problem = [run, stop].find((each) => each.isError)?.error ?? null;
+  const start = () => {
+    run.mutate(body);
+  };
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[26rem_minmax(0,1fr)]">
-      <section aria-label="At the door" className="space-y-4 rounded-lg border-2 border-stand bg-card p-4">
-        <h2 className="text-2xl font-bold">At the door</h2>
-        <ChooseWeek at={at} />
+      {door?.refers === true && settled && (
+        <StopScreen
+          title="No training today."
+          words={door.why ?? ''}
+          answers={[
+            {
+              label: 'Write it down: nothing done today',
+              busy: stop.isPending,
+              act: () => {
+                stop.mutate();
+              },
+            },
+            {
+              label: 'The answer was wrong: ask again',
+              busy: false,
+              act: () => {
+                setSaid((before) => ({ ...before, pain: undefined, kind: undefined }));
+              },
+            },
+          ]}
+          error={problem?.message}
+        />
+      )}
+      <section aria-label="At the door" className="space-y-3 rounded-lg border-2 border-stand bg-card p-4">
+        <h2 className="sr-only">At the door</h2>
         <div role="group" aria-label="Session" className="flex flex-wrap gap-1">
           {sessions.map((each, i) => (
             <Button
@@ -135,173 +159,239 @@ export function DoorPage() {
               {dayNames[each.day]} {each.total.text}
             </Button>
           ))}
+          <ChooseWeek at={at} />
         </div>
-        <div>
-          <TextField
-            label="Really left"
-            unit="min"
-            type="number"
-            className="w-44"
-            value={minutes}
-            onChange={(text) => {
-              tell({ minutes: text });
-            }}
-          />
-          <div className="mt-1 flex flex-wrap gap-1">
-            {[5, 10, 15, 20, 30].map((each) => (
-              <Button
-                key={each}
-                aria-pressed={minutes === String(each)}
-                className={`min-h-11 px-2 whitespace-nowrap ${minutes === String(each) ? 'border-stand bg-stand text-on-stand' : ''}`}
-                onClick={() => {
-                  tell({ minutes: String(each) });
-                }}
-              >
-                {each} min
-              </Button>
-            ))}
+        {door?.new != null && (
+          <div>
+            <p className="text-lg leading-snug" data-door-line>
+              {line(door)}
+            </p>
+            <Button
+              look="act"
+              className="mt-1 min-h-14 w-full text-xl"
+              disabled={run.isPending || !settled}
+              onClick={start}
+            >
+              {saysNothing(said) ? 'As usual: run it' : door.changes.length > 0 ? 'Run it like this' : 'Run as planned'}
+            </Button>
           </div>
-        </div>
-        <Scale
-          label="Pain now"
-          ends={['none', 'worst']}
-          {...(check.data === undefined ? {} : { warnOver: check.data.stop_over })}
-          value={pain}
-          onChange={(told) => {
-            tell({ pain: told });
-          }}
+        )}
+        <p role="alert" className="font-semibold text-warn empty:hidden">
+          {problem?.message}
+        </p>
+        <Questions
+          said={said}
+          tell={tell}
+          stopOver={door?.stop_over}
+          library={library.data.library}
+          board={board.data}
         />
-        <Scale
-          label="Soreness of the trunk"
-          ends={['none', 'worst']}
-          value={soreness}
-          onChange={(told) => {
-            tell({ soreness: told });
-          }}
-        />
-        <fieldset>
-          <legend className="font-semibold">Sore or stiff where</legend>
-          <div className="mt-1 flex flex-wrap gap-1.5">
-            {library.data.library.limits
-              .filter((limit) => limit.kind === 'soreness')
-              .map((limit) => (
-                <Button
-                  key={limit.id}
-                  aria-pressed={sore.includes(limit.id)}
-                  className={`min-h-11 ${sore.includes(limit.id) ? 'border-stand bg-stand text-on-stand' : ''}`}
-                  onClick={() => {
-                    tell({ sore: toggled(sore, limit.id, !sore.includes(limit.id)) });
-                  }}
-                >
-                  {limit.name}
-                </Button>
-              ))}
-          </div>
-        </fieldset>
-        <fieldset>
-          <legend className="font-semibold">Kit at hand</legend>
-          {home !== null && (
-            <div className="my-1 flex gap-1">
-              <Button
-                onClick={() => {
-                  tell({ kit: null });
-                }}
-              >
-                At the studio
-              </Button>
-              <Button
-                onClick={() => {
-                  tell({ kit: home });
-                }}
-              >
-                At home
-              </Button>
-            </div>
-          )}
-          <div className="grid grid-cols-2">
-            {library.data.library.equipment.map((each) => (
-              <Tick
-                key={each.id}
-                label={each.name}
-                checked={equipment.includes(each.id)}
-                onChange={(on) => {
-                  tell({ kit: toggled(equipment, each.id, on) });
-                }}
-              />
-            ))}
-          </div>
-        </fieldset>
       </section>
       <div>
         {session === undefined && <p className="text-faint">No session is planned in this week.</p>}
         {check.isError && <Notice title={check.error.message} />}
-        {check.data !== undefined && session !== undefined && (
-          <Result
-            door={check.data}
-            busy={run.isPending || only.isPending || stop.isPending}
-            onRun={(rewrites) => {
-              run.mutate(rewrites);
-            }}
-            onKeep={() => {
-              only.mutate();
-            }}
-            onStop={() => {
-              stop.mutate();
-            }}
-          />
-        )}
-        <p role="alert" className="mt-2 font-semibold text-warn empty:hidden">
-          {isConflict(problem) ? 'Somebody else changed this client in the meantime; look again.' : problem?.message}
-        </p>
+        {door !== undefined && session !== undefined && <Result door={door} />}
       </div>
-      {door?.new != null && (
-        <div className="sticky bottom-0 -mx-4 flex items-center gap-3 border-t border-line bg-paper px-4 py-2 lg:hidden">
-          <span className="text-lg">
-            {door.old.total.text} → <b>{door.new.total.text}</b>
-          </span>
-          <Button
-            look="act"
-            className="ml-auto min-h-12 px-4 text-lg"
-            disabled={run.isPending}
+    </div>
+  );
+}
+
+function saysNothing({ sore, soreness, pain, kind, minutes, kit }: Said): boolean {
+  return (
+    sore.length === 0 &&
+    (soreness ?? 0) === 0 &&
+    (pain ?? 0) === 0 &&
+    kind === undefined &&
+    minutes === '' &&
+    kit === null
+  );
+}
+
+/** What changes, in one line: counts first, then the minutes. */
+function line(door: Door): string {
+  const counts = (['swapped', 'eased', 'left-out', 'cut'] as const).flatMap((how) => {
+    const of = door.changes.filter((change) => change.how === how).length;
+    return of === 0 ? [] : [`${of} ${words[how]}`];
+  });
+  const total = door.new?.total.text ?? '';
+  return `${counts.length === 0 ? 'As planned' : counts.join(', ')}: ${total} of ${door.budget.text} min`;
+}
+
+const words = { swapped: 'swapped', eased: 'made less', 'left-out': 'left out', cut: 'cut for time' } as const;
+
+type Part = 'pain' | 'sore' | 'minutes' | 'kit';
+
+/** The questions, one open at a time. */
+function Questions({
+  said,
+  tell,
+  stopOver,
+  library,
+  board,
+}: {
+  said: Said;
+  tell: (part: Partial<Said>) => void;
+  stopOver: number | undefined;
+  library: Pick<NonNullable<ReturnType<typeof useLibrary>['data']>['library'], 'limits' | 'equipment'>;
+  board: Schemas['Board'];
+}) {
+  const [open, setOpen] = useState<Part | null>('pain');
+  const { sore, soreness, pain, kind, minutes, kit } = said;
+  const equipment = kit ?? board.client.equipment;
+  const home = board.client.home_equipment;
+  const places = library.limits.filter((limit) => limit.kind === 'soreness');
+  const heads: readonly (readonly [Part, string, string])[] = [
+    ['pain', 'Pain now', pain === undefined ? 'not asked' : `${pain}${kind === undefined ? '' : `, ${kind}`}`],
+    [
+      'sore',
+      'Sore or stiff',
+      [
+        ...(soreness === undefined ? [] : [`trunk ${soreness}`]),
+        ...places.filter((each) => sore.includes(each.id)).map((each) => each.name),
+      ].join(', ') || 'nothing said',
+    ],
+    ['minutes', 'Really left', minutes === '' ? 'as planned' : `${minutes} min`],
+    ['kit', 'Kit at hand', kit === null ? 'as usual' : `${kit.length} pieces`],
+  ];
+  return (
+    <div className="divide-y divide-line border-t border-line">
+      {heads.map(([part, name, told]) => (
+        <div key={part}>
+          <button
+            type="button"
+            aria-expanded={open === part}
+            className="flex min-h-11 w-full items-baseline gap-2 py-2 text-left"
             onClick={() => {
-              run.mutate(door.changes.length > 0);
+              setOpen(open === part ? null : part);
             }}
           >
-            {door.changes.length > 0 ? 'Rewrite and run' : 'Run as planned'}
-          </Button>
+            <b>{name}</b>
+            <span className="ml-auto text-faint">{told}</span>
+          </button>
+          {open === part && (
+            <div className="pb-3">
+              {part === 'pain' && (
+                <>
+                  <Scale
+                    label="Pain now"
+                    ends={['none', 'worst']}
+                    {...(stopOver === undefined ? {} : { warnOver: stopOver })}
+                    value={pain}
+                    onChange={(value) => {
+                      tell(value === undefined || value === 0 ? { pain: value, kind: undefined } : { pain: value });
+                    }}
+                  />
+                  <Kinds
+                    pain={pain}
+                    value={kind}
+                    onChange={(value) => {
+                      tell({ kind: value });
+                    }}
+                  />
+                </>
+              )}
+              {part === 'sore' && (
+                <>
+                  <Scale
+                    label="Soreness of the trunk"
+                    ends={['none', 'worst']}
+                    value={soreness}
+                    onChange={(value) => {
+                      tell({ soreness: value });
+                    }}
+                  />
+                  <div role="group" aria-label="Sore or stiff where" className="mt-2 flex flex-wrap gap-1.5">
+                    {places.map((limit) => (
+                      <Button
+                        key={limit.id}
+                        aria-pressed={sore.includes(limit.id)}
+                        className={`min-h-11 ${sore.includes(limit.id) ? 'border-stand bg-stand text-on-stand' : ''}`}
+                        onClick={() => {
+                          tell({ sore: toggled(sore, limit.id, !sore.includes(limit.id)) });
+                        }}
+                      >
+                        {limit.name}
+                      </Button>
+                    ))}
+                  </div>
+                </>
+              )}
+              {part === 'minutes' && (
+                <>
+                  <TextField
+                    label="Really left"
+                    unit="min"
+                    type="number"
+                    className="w-44"
+                    value={minutes}
+                    onChange={(text) => {
+                      tell({ minutes: text });
+                    }}
+                  />
+                  <div className="mt-1 flex flex-wrap gap-1">
+                    {[5, 10, 15, 20, 30].map((each) => (
+                      <Button
+                        key={each}
+                        aria-pressed={minutes === String(each)}
+                        className={`min-h-11 px-2 whitespace-nowrap ${minutes === String(each) ? 'border-stand bg-stand text-on-stand' : ''}`}
+                        onClick={() => {
+                          tell({ minutes: minutes === String(each) ? '' : String(each) });
+                        }}
+                      >
+                        {each} min
+                      </Button>
+                    ))}
+                  </div>
+                </>
+              )}
+              {part === 'kit' && (
+                <>
+                  <div className="mb-1 flex gap-1">
+                    <Button
+                      onClick={() => {
+                        tell({ kit: null });
+                      }}
+                    >
+                      As usual here
+                    </Button>
+                    {home !== null && (
+                      <Button
+                        onClick={() => {
+                          tell({ kit: home });
+                        }}
+                      >
+                        At home
+                      </Button>
+                    )}
+                  </div>
+                  <div className="grid grid-cols-2">
+                    {library.equipment.map((each) => (
+                      <Tick
+                        key={each.id}
+                        label={each.name}
+                        checked={equipment.includes(each.id)}
+                        onChange={(on) => {
+                          tell({ kit: toggled(equipment, each.id, on) });
+                        }}
+                      />
+                    ))}
+                  </div>
+                </>
+              )}
+            </div>
+          )}
         </div>
-      )}
+      ))}
     </div>
   );
 }
 
 const hows = { swapped: 'Swapped', eased: 'Less', 'left-out': 'Left out', cut: 'Cut' } as const;
 
-function Result({
-  door,
-  busy,
-  onRun,
-  onKeep,
-  onStop,
-}: {
-  door: Door;
-  busy: boolean;
-  onRun: (rewrites: boolean) => void;
-  onKeep: () => void;
-  onStop: () => void;
-}) {
+function Result({ door }: { door: Door }) {
   const changes = door.changes.length > 0;
   return (
     <>
-      {door.refers && (
-        <div role="alert" className="mb-3 rounded-md border-2 border-warn bg-warn-soft p-3 text-warn">
-          <p className="text-2xl font-bold">No training today.</p>
-          <p className="text-lg">{door.why}</p>
-          <Button className="mt-2 min-h-12 border-warn" disabled={busy} onClick={onStop}>
-            Write it down: nothing done today
-          </Button>
-        </div>
-      )}
       {!door.refers && door.new === null && (
         <div className="mb-3">
           <Notice title={door.why ?? ''}>
@@ -313,24 +403,6 @@ function Result({
       )}
       {door.new !== null && (
         <>
-          <div className="mb-3 flex flex-wrap items-center gap-2">
-            <Button
-              look="act"
-              className="hidden min-h-14 px-5 text-xl lg:inline-flex"
-              disabled={busy}
-              onClick={() => {
-                onRun(changes);
-              }}
-            >
-              {changes ? 'Rewrite and run' : 'Run as planned'}
-            </Button>
-            {changes && (
-              <Button className="min-h-14" disabled={busy} onClick={onKeep}>
-                Rewrite only
-              </Button>
-            )}
-            <span className="text-faint">{changes && 'Undo brings the planned session back.'}</span>
-          </div>
           {changes && (
             <ul className="mb-4 space-y-1.5 rounded-lg border border-line bg-card p-3" aria-label="What changes">
               {door.changes.map((change, i) => (

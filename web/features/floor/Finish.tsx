@@ -6,8 +6,10 @@ import {
   asTheClockSaw,
   finish,
   hasAnything,
+  isBrief,
   isSent,
   tell,
+  tellBrief,
   tellRest,
   tickAll,
   unanswered,
@@ -66,6 +68,34 @@ export function Finish({ run, act }: { run: Run; act: Act }) {
   );
 }
 
+/** Sets of under three seconds: a tap too many, or a set? */
+function Brief({ run, member, act }: { run: Run; member: number; act: Act }) {
+  return run.plan.sets.map((set, i) =>
+    set.member === member && isBrief(run, i) && (set.twin === null || i < set.twin) ? (
+      <p key={i} className="mb-1 flex flex-wrap items-center gap-2">
+        {run.plan.rungs[set.rung]?.name}
+        {set.side === 'both' || set.twin !== null ? '' : `, ${set.side}`}: under three seconds. Was it a set?
+        <Choice
+          on={run.brief?.[i] === 'set'}
+          onChange={() => {
+            act((each) => tellBrief(each, i, 'set'));
+          }}
+        >
+          It was
+        </Choice>
+        <Choice
+          on={run.brief?.[i] === 'none'}
+          onChange={() => {
+            act((each) => tellBrief(each, i, 'none'));
+          }}
+        >
+          It was none
+        </Choice>
+      </p>
+    ) : null,
+  );
+}
+
 /** What is asked of one member at the end. */
 function AtTheEnd({ run, member, act }: { run: Run; member: number; act: Act }) {
   const own = run.members[member];
@@ -77,6 +107,7 @@ function AtTheEnd({ run, member, act }: { run: Run; member: number; act: Act }) 
   const isRestAsked = open > 0 || own?.rest !== undefined;
   return (
     <section aria-label={`At the end${name}`} className="mt-2 border-t border-line pt-2">
+      <Brief run={run} member={member} act={act} />
       {name !== '' && <h4 className="font-bold">{who?.name}</h4>}
       {whole.length > 0 && (
         <Button

@@ -10,11 +10,12 @@ import { Button } from '../../ui/Button';
 import { SelectField, Tick } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { cueKinds, isOn, turn } from './cues';
-import { Lane } from './Lane';
+import { Lane, Short } from './Lane';
 import { byDay } from '../week/Week';
 import { startRun } from './start';
 import { load, send, stopAll, takeBack, useFloor, type Link as LinkState } from './store';
 import { useAwake } from './useAwake';
+import { Wrong } from './Wrong';
 
 /** Sessions while they are run: one lane a client or group, each with its clock. */
 export function FloorPage() {
@@ -57,23 +58,6 @@ export function FloorPage() {
     <div data-floor className="mx-auto max-w-[100rem] px-3 pb-20 sm:px-4">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
         <h1 className="sr-only sm:not-sr-only sm:text-xl sm:font-bold">Floor</h1>
-        {runs.length > 1 && (
-          <div role="group" aria-label="Who" className="flex flex-wrap gap-1">
-            {runs.map((run) => (
-              <button
-                key={run.id}
-                type="button"
-                aria-pressed={run === active}
-                onClick={() => {
-                  setChosen(run.id);
-                }}
-                className={`min-h-11 rounded-md border px-3 font-semibold ${run === active ? 'border-stand bg-stand text-on-stand' : 'border-line bg-card'}`}
-              >
-                {run.plan.title}
-              </button>
-            ))}
-          </div>
-        )}
         {runs.length > 0 && (
           <Button
             aria-expanded={adds}
@@ -87,6 +71,27 @@ export function FloorPage() {
         <Connection link={link} unkept={unkept} />
         <Settings awake={awake} />
       </div>
+      {runs.length > 1 && (
+        <div
+          role="group"
+          aria-label="Who"
+          className="sticky top-0 z-20 -mx-3 mb-2 flex flex-wrap gap-1 bg-paper px-3 py-1"
+        >
+          {runs.map((run) => (
+            <button
+              key={run.id}
+              type="button"
+              aria-pressed={run === active}
+              onClick={() => {
+                setChosen(run.id);
+              }}
+              className={`min-h-11 rounded-md border px-3 font-semibold ${run === active ? 'border-stand bg-stand text-on-stand' : 'border-line bg-card'}`}
+            >
+              {run.plan.title} <Short run={run} />
+            </button>
+          ))}
+        </div>
+      )}
       {(adds || runs.length === 0) && (
         <AddClient
           onDone={() => {
@@ -126,35 +131,13 @@ export function FloorPage() {
       </div>
       {wrong && (
         <Wrong
+          people={runs.flatMap((run) => run.plan.members)}
           steps={me?.emergency_steps ?? active?.plan.emergency ?? []}
           onClose={() => {
             setWrong(false);
           }}
         />
       )}
-    </div>
-  );
-}
-
-function Wrong({ steps, onClose }: { steps: string[]; onClose: () => void }) {
-  return (
-    <div role="alertdialog" aria-label="Something is wrong" className="fixed inset-0 z-40 overflow-auto bg-paper p-4">
-      <div className="mx-auto max-w-2xl">
-        <p className="text-lg font-bold text-warn">Every clock stands.</p>
-        <h2 className="text-3xl font-bold">What this studio does now</h2>
-        <ol className="my-4 list-decimal space-y-3 pl-8 text-2xl leading-snug">
-          {steps.map((step) => (
-            <li key={step}>{step}</li>
-          ))}
-        </ol>
-        <p className="mb-4 text-faint">
-          Local rules and the word of emergency services come before this list. It is the studio’s own, from the account
-          page.
-        </p>
-        <Button autoFocus className="min-h-12 w-full text-lg" onClick={onClose}>
-          Back to the floor, clocks stand
-        </Button>
-      </div>
     </div>
   );
 }

@@ -12,8 +12,8 @@ import {
   addTime,
   countAt,
   elapsedAt,
+  endHere,
   endSet,
-  finish,
   isOpen,
   isOver,
   isStopped,
@@ -27,11 +27,13 @@ import {
   setsIn,
   skip,
   takeUp,
+  type Ending,
   type FloorSet,
   type Run,
   type Segment,
 } from './run';
 import { latestSet, SetCard } from './SetCard';
+import { StopScreen } from './StopScreen';
 import { change, discard, now, sendOver, yieldTo } from './store';
 
 const TEN_SECONDS = 10_000;
@@ -78,6 +80,21 @@ function Figure({ run, drawing, label, className }: { run: Run; drawing: Drawing
   );
 }
 
+/** A clock in short, for the strip of all lanes: what is done, on which side, and what is left of it. */
+export function Short({ run }: { run: Run }) {
+  const at = useReading(run.since !== null, COUNT_EVERY_MS);
+  const segment = run.plan.segments[run.segment];
+  if (segment === undefined || run.finished) return <span className="font-normal">the end</span>;
+  const side = segment.side === 'left' || segment.side === 'right' ? `${segment.side} ` : '';
+  return (
+    <span className="font-normal whitespace-nowrap" data-short>
+      {whats[segment.what].toLowerCase()} {side}
+      <b>{countdown(lengthOf(run, run.segment) - elapsedAt(run, at))}</b>
+      {run.since === null && ', stands'}
+    </span>
+  );
+}
+
 /** One clock and whoever follows it. */
 export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; alone: boolean }) {
   const at = useReading(run.since !== null, COUNT_EVERY_MS);
@@ -111,6 +128,7 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
       <Progress run={run} at={at} />
       <Conflicts run={run} />
       {stopped && <Stopped words={run.plan.stop.words} />}
+      <StopOf run={run} act={act} />
       {run.plan.warnings.length > 0 && run.ranMs === 0 && !over && (
         <div role="alert" className="mx-4 mt-2 rounded-md border-2 border-warn bg-warn-soft px-3 py-2">
           <p className="font-bold text-warn">Before it starts</p>
@@ -169,6 +187,7 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
               </Button>
             )}
             <EndWith key={run.segment} run={run} act={act} />
+            {(run.segment > 0 || run.ranMs > 0 || run.since !== null) && <EndHere act={act} />}
           </div>
         )}
         <SetCard run={run} act={act} />
@@ -241,14 +260,7 @@ function LeftHalfWay({ run, act }: { run: Run; act: (by: (run: Run, at: number) 
         >
           <Play size={24} aria-hidden /> Go on
         </Button>
-        <Button
-          className="min-h-14 text-lg"
-          onClick={() => {
-            act(finish);
-          }}
-        >
-          It ended here
-        </Button>
+        <EndHere act={act} />
         <Button
           className={`min-h-14 text-lg ${sure ? 'border-warn text-warn' : ''}`}
           onClick={() => {
@@ -260,6 +272,51 @@ function LeftHalfWay({ run, act }: { run: Run; act: (by: (run: Run, at: number) 
         </Button>
       </div>
     </div>
+  );
+}
+
+const endings: readonly (readonly [Ending, string])[] = [
+  ['time', 'Out of time'],
+  ['tired', 'Too tired'],
+  ['pain', 'It hurts'],
+  ['client', 'The client wants to'],
+];
+
+/** Ends the session in two taps, with the reason; what was not begun is no short set. */
+function EndHere({ act }: { act: (by: (run: Run, at: number) => Run) => void }) {
+  const [asks, setAsks] = useState(false);
+  return asks ? (
+    <div role="group" aria-label="Why it ends here" className="mt-2 flex flex-wrap gap-1.5">
+      {endings.map(([why, label]) => (
+        <Button
+          key={why}
+          className="min-h-12"
+          onClick={() => {
+            act((each, at) => endHere(each, at, why));
+          }}
+        >
+          {label}
+        </Button>
+      ))}
+      <Button
+        look="quiet"
+        className="min-h-12"
+        onClick={() => {
+          setAsks(false);
+        }}
+      >
+        It goes on
+      </Button>
+    </div>
+  ) : (
+    <Button
+      className="mt-2 min-h-12"
+      onClick={() => {
+        setAsks(true);
+      }}
+    >
+      End here …
+    </Button>
   );
 }
 
@@ -446,6 +503,40 @@ function EndWith({ run, act }: { run: Run; act: (by: (run: Run, at: number) => R
         );
       })}
     </div>
+  );
+}
+
+/** Somebody's pain stops them: over everything else, once. In a group the others go on when the trainer says so. */
+function StopOf({ run, act }: { run: Run; act: (by: (run: Run, at: number) => Run) => void }) {
+  const [seen, setSeen] = useState<readonly string[]>(run.finished ? run.members.map((member) => member.key) : []);
+  const at = run.members.findIndex((member, i) => isStopped(run, i) && !seen.includes(member.key));
+  const member = run.members[at];
+  if (member === undefined) return null;
+  const close = () => {
+    setSeen([...seen, member.key]);
+  };
+  const others = run.plan.members.filter((_, i) => !isStopped(run, i));
+  return (
+    <StopScreen
+      title={`${run.plan.members[at]?.name ?? ''}: stop. Training ends here today.`}
+      words={run.plan.stop.words}
+      steps={run.plan.emergency}
+      answers={[
+        ...(others.length > 0 && !isOver(run)
+          ? [
+              {
+                label: `The others go on: ${others.map(({ name }) => name).join(', ')}`,
+                busy: false,
+                act: () => {
+                  close();
+                  act(resume);
+                },
+              },
+            ]
+          : []),
+        { label: others.length > 0 ? 'Everybody stands' : 'Understood', busy: false, act: close },
+      ]}
+    />
   );
 }
 

@@ -8,6 +8,8 @@ export type Tick = FloorPlan['ticks'][number]['id'];
 export type Sign = FloorPlan['members'][number]['signs'][number]['id'];
 export type Place = NonNullable<Schemas['LoggedSet']['felt']>[number];
 
+export type Ending = NonNullable<Schemas['LogRunRequest']['ended']>;
+
 /** What the trainer said of one set; what is left out was not recorded. */
 export interface Report {
   done?: number | undefined;
@@ -86,6 +88,10 @@ export interface Run {
   left?: boolean;
   /** nothing of it is kept; it goes once the server knows */
   thrown?: boolean;
+  /** why it was ended before its end */
+  endedEarly?: Ending;
+  /** what the trainer says of sets that hardly began */
+  brief?: Record<number, 'set' | 'none'>;
 }
 
 /** Random, also where the page is not in a secure context. */
@@ -221,6 +227,20 @@ export function skip(run: Run, now: number): Run {
   return isOver(at) ? at : goTo(withWork(at, elapsedAt(at, now)), at.segment + 1, now);
 }
 
+/** A session that ends here: what was not begun is left, and is no short set. */
+export function endHere(run: Run, now: number, why: Ending): Run {
+  const at = advance(run, now);
+  const here = withWork(at, elapsedAt(at, now));
+  return changed({
+    ...here,
+    segment: here.plan.segments.length,
+    elapsedMs: 0,
+    since: null,
+    left: false,
+    endedEarly: why,
+  });
+}
+
 /** From the start of the segment again, or of the work before where it has hardly begun; what was logged of it is forgotten. */
 export function repeat(run: Run, now: number): Run {
   const at = advance(run, now);
@@ -279,13 +299,41 @@ export function openUp(run: Run, now: number): Run {
   return changed({ ...at, open: isOpen(at, here) ? open.filter((segment) => segment !== here) : [...open, here] });
 }
 
+/** A tap too many is no set: under three seconds it is asked about. */
+const BRIEF_MS = 3000;
+
+function msOf(run: Run, i: number): number {
+  return Object.values(run.workedMs[i] ?? {}).reduce((sum, part) => sum + part, 0);
+}
+
+/** Whether a set hardly began, by the clock alone. */
+export function isBrief(run: Run, i: number): boolean {
+  const set = run.plan.sets[i];
+  if (set === undefined || run.reports[i]?.done !== undefined) return false;
+  const whole = set.spans.reduce((sum, span) => sum + span.to_ms - span.from_ms, 0);
+  const ms = msOf(run, i);
+  return ms > 0 && ms < Math.min(BRIEF_MS, whole);
+}
+
+/** Says whether what hardly began was a set. */
+export function tellBrief(run: Run, i: number, was: 'set' | 'none'): Run {
+  return changed({ ...run, brief: { ...run.brief, ...Object.fromEntries(pairOf(run, i).map((each) => [each, was])) } });
+}
+
+/** Whether a set is left out of what was asked: the session was ended before it, or it hardly began. */
+export function isLeft(run: Run, i: number): boolean {
+  if (isBrief(run, i) && run.brief?.[i] !== 'set') return true;
+  return run.endedEarly !== undefined && run.reports[i] === undefined && !run.ended.includes(i) && doneOf(run, i) === 0;
+}
+
 /** Repetitions, seconds or metres that a set has come to, by the clock or as the trainer wrote it. */
 export function doneOf(run: Run, i: number): number {
   const set = run.plan.sets[i];
   if (set === undefined) return 0;
   const typed = run.reports[i]?.done;
   if (typed !== undefined) return typed;
-  const ms = Object.values(run.workedMs[i] ?? {}).reduce((sum, part) => sum + part, 0);
+  if (isBrief(run, i) && run.brief?.[i] !== 'set') return 0;
+  const ms = msOf(run, i);
   const done = set.unit === 's' ? Math.floor(ms / (set.unit_ms / 10)) / 10 : Math.floor(ms / set.unit_ms + 1e-6);
   const longer = set.spans.some((span) => (run.extraMs[span.segment] ?? 0) > 0 || isOpen(run, span.segment));
   return longer ? done : Math.min(done, set.target);
@@ -293,11 +341,12 @@ export function doneOf(run: Run, i: number): number {
 
 /** How much of the present set is done at this moment, by the clock. */
 export function countAt(run: Run, i: number, now: number): number {
-  return doneOf(withWork({ ...run, reports: {} }, elapsedAt(run, now)), i);
+  return doneOf(withWork({ ...run, reports: {}, brief: { [i]: 'set' } }, elapsedAt(run, now)), i);
 }
 
 /** Whether a set has been worked at, passed or reported. */
 export function isBehind(run: Run, i: number): boolean {
+  if (run.endedEarly !== undefined && isLeft(run, i) && !isBrief(run, i)) return false;
   const last = Math.max(...(run.plan.sets[i]?.spans.map((span) => span.segment) ?? [0]));
   return last < run.segment || run.ended.includes(i) || run.reports[i] !== undefined;
 }
@@ -473,7 +522,9 @@ export function logOf(run: Run, member: number): Schemas['LogRunRequest'] {
     ...(own?.signs === undefined ? {} : { signs: own.signs }),
     ...(own?.readiness === undefined ? {} : { readiness: own.readiness }),
     ...(run.plan.planned === null ? {} : { planned: run.plan.planned }),
+    ...(run.plan.door == null ? {} : { door: run.plan.door }),
     ...(run.finished ? { ran_s: run.ranMs / 1000 } : {}),
+    ...(run.endedEarly === undefined ? {} : { ended: run.endedEarly }),
     ...(Object.keys(asked).length === 0 ? {} : { ticks: asked }),
     sets: run.plan.sets.flatMap((set, i) =>
       set.member === member
@@ -486,6 +537,7 @@ export function logOf(run: Run, member: number): Schemas['LogRunRequest'] {
               ...asAsked(set.asked),
               ...(set.spans.some((span) => isOpen(run, span.segment)) ? { open: true } : {}),
               ...recorded(toldOf(run, i)),
+              ...(isLeft(run, i) ? { left: true } : {}),
               done: doneOf(run, i),
             },
           ]

@@ -120,6 +120,15 @@ export async function leave() {
   }
 }
 
+/** Who of a plan is on the floor already; a client is there once. */
+export function alreadyHere(plan: Run['plan']): string | undefined {
+  const clients = plan.members.map(({ client }) => client);
+  return state.runs
+    .filter((run) => !run.finished && run.thrown !== true)
+    .flatMap((run) => run.plan.members)
+    .find(({ client }) => clients.includes(client))?.name;
+}
+
 export function add(started: Run) {
   const run = { ...started, person: whose()?.person ?? '' };
   set({ runs: [...state.runs, run] });
