@@ -104,7 +104,7 @@ final class MinutesLeft
         $of = array_filter($this->session->entries(), fn (Entry $each): bool => $this->library->find($each->exercise)?->category === $category);
 
         return match (true) {
-            $category === null || ! $category->isDirection() => 'no direction',
+            $category === null || ! $category->isDirection() => 'nothing of the four directions',
             count($of) > 1 => sprintf('one of %d exercises of %s', count($of), lcfirst($category->label())),
             default => sprintf('all of %s', lcfirst($category->label())),
         };

@@ -8,7 +8,10 @@ export interface StopAnswer {
   act: () => void;
 }
 
-/** What stops training, over everything else: the words, what this studio does now, and what is answered. It goes only by an answer. */
+/**
+ * What stops training, over everything else: the words, what is answered, and what this studio does now; where something is written down
+ * too, the steps come first. It goes only by an answer.
+ */
 export function StopScreen({
   title,
   words,
@@ -31,6 +34,26 @@ export function StopScreen({
     box.current?.focus();
   }, []);
   const first = answers[0];
+  const asked = (
+    <>
+      <div className="my-3 grid gap-2">
+        {answers.map((each) => (
+          <Button
+            key={each.label}
+            look={each === first ? 'act' : 'plain'}
+            className="min-h-12 w-full text-lg"
+            disabled={each.busy}
+            onClick={each.act}
+          >
+            {each.label}
+          </Button>
+        ))}
+      </div>
+      <p role="alert" className="font-semibold text-warn empty:hidden">
+        {error}
+      </p>
+    </>
+  );
   return (
     <div
       ref={box}
@@ -52,23 +75,7 @@ export function StopScreen({
       <div className="mx-auto max-w-2xl">
         <p className="text-3xl leading-tight font-bold text-warn">{title}</p>
         <p className="my-2 text-xl leading-snug">{words}</p>
-        {children}
-        <div className="my-3 grid gap-2">
-          {answers.map((each) => (
-            <Button
-              key={each.label}
-              look={each === first ? 'act' : 'plain'}
-              className="min-h-12 w-full text-lg"
-              disabled={each.busy}
-              onClick={each.act}
-            >
-              {each.label}
-            </Button>
-          ))}
-        </div>
-        <p role="alert" className="font-semibold text-warn empty:hidden">
-          {error}
-        </p>
+        {children === undefined && asked}
         <h2 className="mt-4 text-2xl font-bold">What this studio does now</h2>
         <ol className="my-2 list-decimal space-y-2 pl-8 text-xl leading-snug">
           {(me?.emergency_steps ?? steps ?? []).map((step) => (
@@ -78,6 +85,8 @@ export function StopScreen({
           ))}
         </ol>
         <p className="text-faint">Local rules and the word of emergency services come before this list.</p>
+        {children}
+        {children !== undefined && asked}
       </div>
     </div>
   );

@@ -87,7 +87,11 @@ export function Sheet() {
               </h2>
               {session.blocks.map((block, b) => (
                 <div key={`${session.day}${b}`}>
-                  {block.type === 'circuit' && <p className="font-bold">Circuit: {block.rounds} rounds of</p>}
+                  {block.type === 'circuit' && (
+                    <p className="font-bold">
+                      Circuit: {block.rounds} {block.rounds === 1 ? 'round' : 'rounds'} of
+                    </p>
+                  )}
                   <ul>
                     {block.entries.map((entry, e) => (
                       <li key={e} className="flex gap-2 border-b border-neutral-400 py-0.5 print:py-px">

@@ -65,7 +65,7 @@ export function Bands({ bands }: { bands: Band[] }) {
               />
               <input
                 aria-label={`Name of band ${i + 1}`}
-                className="w-40 rounded-md border border-wood bg-card px-2 py-1.5"
+                className="w-28 rounded-md border border-wood bg-card px-2 py-1.5"
                 required
                 maxLength={40}
                 value={band.name}
@@ -79,7 +79,7 @@ export function Bands({ bands }: { bands: Band[] }) {
                 <AmountInput
                   unit="kg"
                   aria-label={`Pull of band ${i + 1}`}
-                  className="w-20"
+                  className="w-16"
                   most={200}
                   value={band.pull_kg}
                   onChange={(pull) => {
@@ -89,6 +89,7 @@ export function Bands({ bands }: { bands: Band[] }) {
               </label>
               <Button
                 look="quiet"
+                className="px-2"
                 aria-label={`Band ${i + 1} is lighter`}
                 disabled={i === 0}
                 onClick={() => {
@@ -99,6 +100,7 @@ export function Bands({ bands }: { bands: Band[] }) {
               </Button>
               <Button
                 look="quiet"
+                className="px-2"
                 aria-label={`Band ${i + 1} is heavier`}
                 disabled={i === list.length - 1}
                 onClick={() => {
@@ -109,6 +111,7 @@ export function Bands({ bands }: { bands: Band[] }) {
               </Button>
               <Button
                 look="quiet"
+                className="px-2"
                 aria-label={`Take band ${i + 1} off the list`}
                 onClick={() => {
                   setList(list.filter((_, k) => k !== i));
