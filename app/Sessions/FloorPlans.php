@@ -33,7 +33,7 @@ use EvenRungs\Core\Ladder\Fault;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Planning\GroupMember;
-use EvenRungs\Core\Planning\GroupPlace;
+use EvenRungs\Core\Planning\GroupTurns;
 use EvenRungs\Core\Session\CircuitBlock;
 use EvenRungs\Core\Session\Segment;
 use EvenRungs\Core\Session\SegmentKind;
@@ -121,16 +121,15 @@ final class FloorPlans
 
     /**
      * @param  list<GroupMember>  $members
-     * @param  list<list<GroupPlace>>  $stations  of the only block of the session
      * @return array<string, mixed>
      */
-    public function ofGroup(Studio $studio, array $members, Session $session, array $stations): array
+    public function ofGroup(Studio $studio, array $members, Session $session, GroupTurns $turns): array
     {
         $timeline = SessionTime::of($session, $this->data->library())->timeline;
         $ids = array_map(static fn (GroupMember $member): string => $member->id, $members);
         $sets = [];
         foreach ($timeline as $i => $segment) {
-            foreach ($segment->kind === SegmentKind::Work ? $stations[(int) $segment->entry] : [] as $place) {
+            foreach ($segment->kind === SegmentKind::Work ? $turns->at((int) $segment->entry) : [] as $place) {
                 if ($place->rung !== null && $place->dose !== null) {
                     foreach (RunSheet::ofMember($i, $segment, $place->rung, $place->dose) as $set) {
                         $sets[] = [(int) array_search($place->member, $ids, true), $place->rung, $place->dose, $set];

@@ -17,6 +17,7 @@ use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Planning\GroupCircuit;
 use EvenRungs\Core\Planning\GroupMember;
 use EvenRungs\Core\Planning\GroupPlace;
+use EvenRungs\Core\Planning\GroupTurns;
 use EvenRungs\Core\Session\Change;
 use EvenRungs\Core\Session\CircuitBlock;
 use EvenRungs\Core\Session\Day;
@@ -84,6 +85,40 @@ final class Groups
         return (new GroupCircuit(new Swaps($this->data->library(), $style->plan->withoutLadders), $style))->station($station, $members);
     }
 
+    /**
+     * Who is where, turn by turn.
+     *
+     * @param  list<Ladder>  $stations
+     * @param  list<GroupMember>  $members
+     *
+     * @throws UnusableInput where there is no such kit
+     */
+    public function turns(Node $body, array $stations, array $members): GroupTurns
+    {
+        $places = array_map(fn (Ladder $ladder): array => $this->places($ladder, $members), $stations);
+
+        return $body->has('rotate') && $body->bool('rotate') ? GroupTurns::rotating($places, $this->kit($body)) : GroupTurns::together($places);
+    }
+
+    /**
+     * @return array<string, int> how many pieces there are, by kit id; what is not named suffices
+     *
+     * @throws UnusableInput where there is no such kit
+     */
+    public function kit(Node $body): array
+    {
+        $kit = [];
+        $counted = $body->optionalChild('kit');
+        foreach ($counted?->keys() ?? [] as $piece) {
+            if ($counted === null || ! isset($this->data->library()->equipment[$piece])) {
+                throw UnusableInput::at('/kit/'.$piece, sprintf('there is no kit "%s"', $piece));
+            }
+            $kit[$piece] = $counted->int($piece);
+        }
+
+        return $kit;
+    }
+
     /** @param  int  $stations  how many */
     public function session(Node $body, int $stations): Session
     {
@@ -92,7 +127,7 @@ final class Groups
         return new Session(
             Day::from(strtolower(StudioDay::today()->format('D'))),
             Kind::Standalone,
-            [new CircuitBlock(array_map(static fn (int $i): Entry => new Entry('Station '.($i + 1), $dose), range(0, $stations - 1)), $body->int('rounds'), Seconds::zero(), Seconds::zero())],
+            [new CircuitBlock(array_map(static fn (int $i): Entry => new Entry(($body->has('rotate') && $body->bool('rotate') ? 'Turn ' : 'Station ').($i + 1), $dose), range(0, $stations - 1)), $body->int('rounds'), Seconds::zero(), Seconds::zero())],
             Seconds::of($body->number('warm_up_s')),
             Seconds::of($body->number('cool_down_s')),
             Change::none(),

@@ -22,6 +22,7 @@ final class ApartTest extends BrowserTestCase
                 const path = new URL(request.url ?? request, location.href).pathname;
                 const body = request.method === "GET" || request.body === undefined ? null : await request.clone().text();
                 window.asked.push({ method: request.method, path, body: body ? JSON.parse(body) : null, query: new URL(request.url ?? request, location.href).search });
+                if (window.slow) await new Promise((go) => setTimeout(go, window.slow));
                 const given = window.answers[path] ?? window.answers["*"];
                 if (given === undefined) throw new TypeError("nobody there");
                 return new Response(JSON.stringify(given.body ?? null), { status: given.status ?? 200, headers: { "Content-Type": given.status >= 400 ? "application/problem+json" : "application/json" } });
@@ -112,9 +113,14 @@ final class ApartTest extends BrowserTestCase
         self::assertStringContainsString('Knee plank', $chosen(), 'the last one stays the last');
         $input->sendKeys(\Facebook\WebDriver\WebDriverKeys::ENTER);
         self::assertSame([['plank-knee'], ''], [$this->js('return window.picked'), $input->getDomProperty('value')]);
+        // Enter comes before the answer to what was typed last: not what is listed, but what comes is taken
+        $this->js('window.answers["/api/rungs"].body.rungs.reverse(); window.slow = 300;');
+        $input->sendKeys('knee'.\Facebook\WebDriver\WebDriverKeys::ENTER);
+        $this->waitUntil(fn (): bool => count($this->js('return window.picked')) === 2, 'nothing was picked');
+        self::assertSame(['plank-knee', 'plank-knee'], $this->js('return window.picked'));
         $input->sendKeys('pl'.\Facebook\WebDriver\WebDriverKeys::ESCAPE);
         $this->waitUntilGone('[role="listbox"]');
-        self::assertSame(['plank-knee'], $this->js('return window.picked'), 'escape picks nothing');
+        self::assertCount(2, $this->js('return window.picked'), 'escape picks nothing');
     }
 
     /** A run of nothing but one answer, as the engine makes it, put into the store of whoever is signed in. */

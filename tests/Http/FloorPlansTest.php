@@ -61,6 +61,29 @@ final class FloorPlansTest extends HttpTestCase
         $this->api('POST', '/group/floor', [...$body, 'clients' => [$this->clientNamed('Anker Stave')->id]])->assertStatus(422)->assertJsonPath('errors.0.path', '/clients');
     }
 
+    public function test_people_rotate_as_the_cards_say_and_what_is_short_of_kit_is_said(): void
+    {
+        $this->signedIn();
+        $ids = array_map(fn (string $name): string => $this->clientNamed($name)->id, ['Maren Tidewell', 'Bea Thwart', 'Tove Rudder']);
+        $body = ['clients' => $ids, 'stations' => ['dead-bug', 'side-plank', 'press-out'], 'rounds' => 1, 'work_s' => 40, 'rest_s' => 20, 'warm_up_s' => 0, 'cool_down_s' => 0, 'rotate' => true];
+        $cards = $this->api('POST', '/group', $body)->assertOk()->json();
+        $plan = $this->api('POST', '/group/floor', $body)->assertOk()->json();
+        $work = array_keys(array_filter($plan['segments'], static fn (array $each): bool => $each['what'] === 'work'));
+        self::assertSame(['Turn 1', 'Turn 2', 'Turn 3'], array_map(static fn (int $i): string => $plan['segments'][$i]['name'], $work));
+        foreach ($cards['stations'] as $station) {
+            self::assertEqualsCanonicalizing([1, 2, 3], array_column($station['places'], 'turn'), 'one at a time');
+            foreach ($station['places'] as $member => $place) {
+                $at = array_filter($plan['sets'], static fn (array $set): bool => $set['member'] === $member && $set['spans'][0]['segment'] === $work[$place['turn'] - 1]);
+                self::assertSame([$place['rung']], array_values(array_unique(array_column($at, 'rung'))), 'card and clock say the same');
+            }
+        }
+        $none = array_fill_keys(array_column($cards['kit'], 'id'), 0);
+        self::assertNotSame([], $none);
+        $short = $this->api('POST', '/group', [...$body, 'kit' => $none])->assertOk()->json('notes');
+        self::assertMatchesRegularExpression('/Turn \d: \d need .+, and there are 0\./', implode(' ', $short));
+        $this->api('POST', '/group', [...$body, 'kit' => ['anvil' => 1]])->assertStatus(422)->assertJsonPath('errors.0.path', '/kit/anvil');
+    }
+
     public function test_two_perfect_sessions_of_a_group_take_nobody_down_however_little_time_the_clock_leaves(): void
     {
         $this->signedIn();

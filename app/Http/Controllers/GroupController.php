@@ -14,6 +14,7 @@ use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Planning\GroupMember;
 use EvenRungs\Core\Planning\GroupPlace;
+use EvenRungs\Core\Planning\GroupTurns;
 use EvenRungs\Core\Session\Change;
 use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Formats\DataFolder;
@@ -36,14 +37,16 @@ final class GroupController extends Controller
         $members = $this->groups->members($this->trainer(), $body);
         $names = self::names($members);
         $stations = $this->groups->stations($body);
+        $turns = $this->groups->turns($body, $stations, $members);
         $time = SessionTime::of($this->groups->session($body, count($stations)), $this->data->library())->time;
 
         return new JsonResponse([
-            'stations' => array_map(fn (Ladder $ladder): array => [
+            'stations' => array_map(fn (Ladder $ladder, int $station): array => [
                 'ladder' => $ladder->id,
                 'name' => $ladder->name,
                 'category' => $ladder->category->value,
-                'places' => array_map(static fn (GroupPlace $place): array => [
+                'places' => array_map(static fn (GroupPlace $place, int $member): array => [
+                    'turn' => 1 + self::turnAt($turns, $member, $station),
                     'client' => $place->member,
                     'name' => $names[$place->member],
                     'rung' => $place->rung?->id,
@@ -53,12 +56,13 @@ final class GroupController extends Controller
                     'words' => $place->dose === null ? null : Wording::of($place->dose->withSets(1)->withRest(null)),
                     'swapped' => $place->swapped,
                     'why' => $place->why,
-                ], $this->groups->places($ladder, $members)),
-            ], $stations),
+                ], $this->groups->places($ladder, $members), array_keys($members)),
+            ], $stations, array_keys($stations)),
             'total' => BoardView::clock($time->total()),
             'work' => BoardView::clock(Seconds::ofMs($time->workMs)),
             'rest' => BoardView::clock(Seconds::ofMs($time->restMs)),
-            'notes' => self::notes($body, count($members), count($stations)),
+            'kit' => array_map(fn (string $piece): array => ['id' => $piece, 'name' => $this->data->library()->equipment[$piece]->name ?? $piece], $turns->kit()),
+            'notes' => [...self::notes($body, count($members), count($stations)), ...$this->short($turns, $this->groups->kit($body), $body->has('rotate') && $body->bool('rotate'))],
         ]);
     }
 
@@ -69,7 +73,28 @@ final class GroupController extends Controller
         $members = $this->groups->members($this->trainer(), $body);
         $stations = $this->groups->stations($body);
 
-        return new JsonResponse($plans->ofGroup($this->trainer()->studio, $members, $this->groups->session($body, count($stations)), array_map(fn (Ladder $ladder): array => $this->groups->places($ladder, $members), $stations)));
+        return new JsonResponse($plans->ofGroup($this->trainer()->studio, $members, $this->groups->session($body, count($stations)), $this->groups->turns($body, $stations, $members)));
+    }
+
+    /** The turn, from 0, at which a member is at a station. */
+    private static function turnAt(GroupTurns $turns, int $member, int $station): int
+    {
+        for ($turn = 0; $turn < $turns->turns(); $turn++) {
+            if ($turns->stationOf($member, $turn) === $station) {
+                return $turn;
+            }
+        }
+
+        return 0;
+    }
+
+    /**
+     * @param  array<string, int>  $kit
+     * @return list<string>
+     */
+    private function short(GroupTurns $turns, array $kit, bool $rotate): array
+    {
+        return array_map(fn (array $short): string => sprintf('%s %d: %d need %s, and there %s %d.', $rotate ? 'Turn' : 'Station', $short['turn'], $short['needs'], lcfirst($this->data->library()->equipment[$short['kit']]->name ?? $short['kit']), $short['has'] === 1 ? 'is' : 'are', $short['has']), $turns->short($kit));
     }
 
     /**

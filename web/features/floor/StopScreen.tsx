@@ -65,7 +65,9 @@ export function StopScreen({
       onKeyDown={(event) => {
         // the focus stays here until there is an answer
         if (event.key !== 'Tab') return;
-        const inside = [...(box.current?.querySelectorAll<HTMLElement>('button, a, input, textarea') ?? [])];
+        const inside = [
+          ...(box.current?.querySelectorAll<HTMLElement>('button:not([disabled]), a, input, textarea') ?? []),
+        ];
         const at = inside.indexOf(document.activeElement as HTMLElement);
         const next = inside[(at + (event.shiftKey ? inside.length - 1 : 1)) % inside.length];
         event.preventDefault();

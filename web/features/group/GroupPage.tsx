@@ -10,6 +10,7 @@ import { Still } from '../../ui/Figure';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
 import { useLibrary } from '../board/useBoard';
+import { useKept } from '../../app/useKept';
 import { runGroup } from '../floor/start';
 import { useFigures } from '../library/useRungs';
 
@@ -26,9 +27,16 @@ export function GroupPage() {
     warm_up_s: '120',
     cool_down_s: '60',
   });
+  const [rotate, setRotate] = useState(false);
+  const [kit, setKit] = useKept<Record<string, string>>('group:kit', {});
+  const counted = Object.fromEntries(
+    Object.entries(kit).flatMap(([piece, there]) => (there === '' ? [] : [[piece, Number(there)]])),
+  );
   const body = {
     clients: chosen,
     stations,
+    rotate,
+    ...(Object.keys(counted).length === 0 ? {} : { kit: counted }),
     rounds: Number(numbers.rounds),
     work_s: Number(numbers.work_s),
     rest_s: Number(numbers.rest_s),
@@ -114,19 +122,58 @@ export function GroupPage() {
           {number('warm_up_s', 'Warm-up', 's')}
           {number('cool_down_s', 'Cool-down', 's')}
         </div>
+        <fieldset>
+          <legend className="font-semibold">Who is where</legend>
+          <div className="flex flex-wrap gap-1">
+            {([false, true] as const).map((each) => (
+              <Button
+                key={String(each)}
+                aria-pressed={rotate === each}
+                className={rotate === each ? 'border-stand bg-stand text-on-stand' : ''}
+                onClick={() => {
+                  setRotate(each);
+                }}
+              >
+                {each ? 'They rotate through the stations' : 'All at the same station'}
+              </Button>
+            ))}
+          </div>
+        </fieldset>
+        {(plan.data?.kit.length ?? 0) > 0 && (
+          <fieldset>
+            <legend className="font-semibold">Pieces of kit that are there</legend>
+            <p className="text-sm text-faint">Left empty, there are enough.</p>
+            <div className="flex flex-wrap gap-3">
+              {plan.data?.kit.map((each) => (
+                <TextField
+                  key={each.id}
+                  label={each.name}
+                  type="number"
+                  className="w-28"
+                  value={kit[each.id] ?? ''}
+                  onChange={(text) => {
+                    setKit({ ...kit, [each.id]: text });
+                  }}
+                />
+              ))}
+            </div>
+          </fieldset>
+        )}
       </div>
       <div>
         {chosen.length === 0 && (
           <p className="rounded-lg border border-dashed border-line p-6 text-faint">Choose who trains together.</p>
         )}
         {plan.isError && <Notice title={plan.error.message} />}
-        {plan.data !== undefined && !plan.isError && chosen.length > 0 && <Plan plan={plan.data} body={body} />}
+        {plan.data !== undefined && !plan.isError && chosen.length > 0 && (
+          <Plan plan={plan.data} body={body} rotate={rotate} />
+        )}
       </div>
     </div>
   );
 }
 
-function Plan({ plan, body }: { plan: Schemas['GroupPlan']; body: Schemas['GroupRequest'] }) {
+function Plan({ plan, body, rotate }: { plan: Schemas['GroupPlan']; body: Schemas['GroupRequest']; rotate: boolean }) {
   const figures = useFigures();
   const navigate = useNavigate();
   const run = useMutation({
@@ -181,10 +228,11 @@ function Plan({ plan, body }: { plan: Schemas['GroupPlan']; body: Schemas['Group
               {i + 1}. {station.name} <Code code={station.category} />
             </h2>
             <ul>
-              {station.places.map((place) => (
+              {(rotate ? station.places.toSorted((a, b) => a.turn - b.turn) : station.places).map((place) => (
                 <li key={place.client} className="flex items-center gap-3 border-t border-line py-2">
                   {place.rung !== null && <Still drawing={figures[place.rung]} className="h-14 w-24 shrink-0" />}
                   <span className="min-w-0 flex-1 leading-tight">
+                    {rotate && <span className="text-faint">Turn {place.turn}: </span>}
                     <b>{place.name}</b>
                     <span className="block">
                       {place.exercise ?? 'Rest here'}

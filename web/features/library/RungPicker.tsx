@@ -1,4 +1,4 @@
-import { useId, useState, type KeyboardEvent } from 'react';
+import { useEffect, useEffectEvent, useId, useState, type KeyboardEvent } from 'react';
 import { Code } from '../../ui/Code';
 import { Still } from '../../ui/Figure';
 import { useFigures, useRungs, type RungBrief } from './useRungs';
@@ -19,6 +19,16 @@ export function RungPicker({
   const found = useRungs({ q: text }, text.trim() !== '');
   const figures = useFigures();
   const rungs = text.trim() === '' ? [] : (found.data?.rungs.slice(0, 8) ?? []);
+  // what is listed may still be the answer to fewer letters: who types fast and presses Enter gets the first of the newest
+  const settled = !found.isPlaceholderData && !found.isPending;
+  const [hurry, setHurry] = useState(false);
+  const pickFirst = useEffectEvent(() => {
+    setHurry(false);
+    if (rungs[0] !== undefined) pick(rungs[0]);
+  });
+  useEffect(() => {
+    if (hurry && settled) pickFirst();
+  }, [hurry, settled]);
 
   function pick(rung: RungBrief) {
     setText('');
@@ -36,7 +46,8 @@ export function RungPicker({
         setAt(Math.max(at - 1, 0));
       },
       Enter: () => {
-        if (rung !== undefined) pick(rung);
+        if (!settled) setHurry(true);
+        else if (rung !== undefined) pick(rung);
       },
       Escape: () => {
         setText('');
