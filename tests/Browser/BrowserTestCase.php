@@ -7,6 +7,7 @@ namespace Tests\Browser;
 use DateTimeImmutable;
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\JavascriptErrorException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
@@ -196,10 +197,22 @@ abstract class BrowserTestCase extends TestCase
     protected function element(WebDriverBy $by): RemoteWebElement
     {
         $found = $this->browser->wait(self::WAIT_S, self::POLL_MS)->until(Until::elementToBeClickable($by), 'No such element: '.$by->getValue());
-        // out from under what is fixed at the bottom of a page
-        $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$found]);
+        // out from under what is fixed at the bottom of a page, and until it stands still: a list that changes moves what is clicked
+        try {
+            $stands = $this->browser->executeAsyncScript('const [element, done] = arguments; element.scrollIntoView({block: "center"}); let last = "", same = 0, looks = 0;
+            (function look() {
+                if (!element.isConnected) return done(false);
+                const { x, y, width, height } = element.getBoundingClientRect();
+                const now = [x, y, width, height].join();
+                same = now === last ? same + 1 : 0;
+                last = now;
+                same > 1 || ++looks > 60 ? done(true) : setTimeout(look, 16);
+            })();', [$found]);
+        } catch (StaleElementReferenceException|JavascriptErrorException) {
+            $stands = false;
+        }
 
-        return $found;
+        return $stands ? $found : $this->element($by);
     }
 
     /** @param  callable(): bool  $is */

@@ -125,6 +125,7 @@ final class LibraryTest extends BrowserTestCase
         $this->link('Library')->click();
         $this->waitForText('189 exercises');
         $this->css('input[type=search]')->sendKeys('ded bug');
+        $this->waitForText("\n1 exercise\n");
         $this->link('Dead bug, opposite arm and leg')->click();
         $this->waitForText('If you see, say');
         $this->css('svg[data-plays]');

@@ -19,6 +19,18 @@ export function useBoard() {
   });
 }
 
+/** Changes of the client in the address go one after the other, each on the version that the one before it made. */
+export function useInTurn() {
+  const client = useClientId();
+  const queries = useQueryClient();
+  return {
+    scope: { id: client },
+    version: () => queries.getQueryData<Board>(['board', client])?.version ?? 1,
+    /** to be waited for when a change is done: then the next one begins */
+    settled: () => queries.invalidateQueries({ queryKey: ['board', client] }),
+  };
+}
+
 /** Everything that never changes while the page is open: ladders, words, cues. */
 export function useLibrary() {
   return useQuery({ queryKey: ['library'], queryFn: () => answer(api.GET('/library')), staleTime: Infinity });

@@ -10,6 +10,7 @@ import { Code } from '../../ui/Code';
 import { TextField, Tick, toggled } from '../../ui/Field';
 import { Kept } from '../../ui/Kept';
 import { Notice, Waiting } from '../../ui/Notice';
+import { SomethingIsWrong } from '../floor/SomethingIsWrong';
 import { StopScreen } from '../floor/StopScreen';
 import { useBoard, useClientId, useLibrary } from '../board/useBoard';
 import { newKey, type PainKind } from '../floor/run';
@@ -186,6 +187,7 @@ export function DoorPage() {
           library={library.data.library}
           board={board.data}
         />
+        <SomethingIsWrong people={[{ client, name: board.data.client.name }]} />
       </section>
       <div>
         {session === undefined && <p className="text-faint">No session is planned in this week.</p>}

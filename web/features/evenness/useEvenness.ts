@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
-import { useBoard, useClientId } from '../board/useBoard';
+import { useBoard, useClientId, useInTurn } from '../board/useBoard';
 
 export type Evenness = Schemas['Evenness'];
 
@@ -70,13 +70,15 @@ function send(client: string, version: number, change: Change): Promise<Evenness
 /** What evens the client out goes into the plan and leaves it; their own aims are written down, scored and ended. */
 export function useEvennessChange() {
   const client = useClientId();
-  const version = useBoard().data?.version ?? 1;
+  const turn = useInTurn();
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (change: Change) => send(client, version, change),
+    scope: turn.scope,
+    mutationFn: (change: Change) => send(client, turn.version(), change),
     onSettled: async () => {
-      for (const key of ['evenness', 'board', 'week', 'program', 'logs'])
-        await queries.invalidateQueries({ queryKey: [key, client] });
+      await turn.settled();
+      for (const key of ['evenness', 'week', 'program', 'logs'])
+        void queries.invalidateQueries({ queryKey: [key, client] });
     },
   });
 }

@@ -11,6 +11,7 @@ import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
 import { useLibrary } from '../board/useBoard';
 import { useKept } from '../../app/useKept';
+import { SomethingIsWrong } from '../floor/SomethingIsWrong';
 import { runGroup } from '../floor/start';
 import { useFigures } from '../library/useRungs';
 
@@ -208,6 +209,7 @@ function Plan({ plan, body, rotate }: { plan: Schemas['GroupPlan']; body: Schema
         >
           <Play size={18} aria-hidden /> Run it on the floor
         </Button>
+        <SomethingIsWrong people={(plan.stations[0]?.places ?? []).map(({ client, name }) => ({ client, name }))} />
         <p role="alert" className="font-semibold text-warn empty:hidden">
           {run.error?.message}
         </p>

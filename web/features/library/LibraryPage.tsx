@@ -153,7 +153,9 @@ export function LibraryPage() {
           </Button>
         )}
         <p role="status" className="ml-auto py-2 text-faint">
-          {rungs.data === undefined ? '' : `${rungs.data.rungs.length} exercises`}
+          {rungs.data === undefined
+            ? ''
+            : `${rungs.data.rungs.length} ${rungs.data.rungs.length === 1 ? 'exercise' : 'exercises'}`}
         </p>
       </div>
       {rungs.isError && <Notice title={rungs.error.message} />}

@@ -4,7 +4,7 @@ import { answer, api, isConflict, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { SelectField, TextField } from '../../ui/Field';
-import { useBoard, useClientId } from '../board/useBoard';
+import { useBoard, useClientId, useInTurn } from '../board/useBoard';
 import { useLogChange } from './useLogChange';
 
 type Verdict = Schemas['LogPage']['verdicts'][number];
@@ -22,20 +22,24 @@ const words: Record<Verdict['verdict'], string> = {
 /** What follows from the log on one ladder: the facts, what would have changed it, and the trainer's answer. */
 export function VerdictCard({ verdict, held }: { verdict: Verdict; held: string | null }) {
   const client = useClientId();
-  const board = useBoard();
+  const turn = useInTurn();
   const refresh = useLogChange();
   const reply = useMutation({
+    scope: turn.scope,
     mutationFn: (how: Answer) =>
       answer(
         api.POST('/clients/{client}/verdicts', {
           params: { path: { client } },
-          body: { version: board.data?.version ?? 1, ladder: verdict.ladder, ...how },
+          body: { version: turn.version(), ladder: verdict.ladder, ...how },
         }),
       ),
     onSuccess: () => {
       setChanging(false);
     },
-    onSettled: refresh,
+    onSettled: async () => {
+      refresh();
+      await turn.settled();
+    },
   });
   const [changing, setChanging] = useState(false);
   const bad = verdict.verdict === 'stop' || verdict.refer;

@@ -7,7 +7,7 @@ import { useMay } from '../../app/session';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useBoard, useClientId, useLibrary } from '../board/useBoard';
+import { useClientId, useInTurn, useLibrary } from '../board/useBoard';
 import { limitOf } from '../client-form/document';
 import { FlagTicks } from './FlagTicks';
 import { LimitTicks } from './LimitTicks';
@@ -54,19 +54,21 @@ export function ScreenPage() {
 /** Sends a change of the screen; the page, the board and the client are read anew. */
 function useScreenCommand<T>(send: (body: T, version: number) => Promise<Page>) {
   const client = useClientId();
-  const board = useBoard();
+  const turn = useInTurn();
   const queries = useQueryClient();
   const refresh = () => {
-    for (const key of ['board', 'client', 'programs', 'week']) {
+    for (const key of ['client', 'programs', 'week']) {
       void queries.invalidateQueries({ queryKey: [key, client] });
     }
     void queries.invalidateQueries({ queryKey: ['clients'] });
   };
   return useMutation({
-    mutationFn: (body: T) => send(body, board.data?.version ?? 1),
-    onSuccess: (page) => {
+    scope: turn.scope,
+    mutationFn: (body: T) => send(body, turn.version()),
+    onSuccess: async (page) => {
       queries.setQueryData(['screen', client], page);
       refresh();
+      await turn.settled();
     },
     // somebody else changed the client: what was entered stays, and a second press goes on top of the newer
     onError: (error) => {
