@@ -11,7 +11,6 @@ use App\Models\TestDay;
 use App\Models\Trainer;
 use App\People\Happened;
 use App\People\StudioDay;
-use DateTimeImmutable;
 use EvenRungs\Core\Evenness\EvennessRule;
 use EvenRungs\Core\Evenness\SideIndex;
 use EvenRungs\Core\Ladder\Category;
@@ -190,6 +189,6 @@ final class EvenOuts
 
     private function end(EvenOut $each, string $why): void
     {
-        $each->update(['until' => (new DateTimeImmutable(StudioDay::today()->toDateString()))->format('Y-m-d'), 'why_ended' => mb_substr($why, 0, 200)]);
+        $each->update(['until' => StudioDay::today()->toDateString(), 'why_ended' => mb_substr($why, 0, 200)]);
     }
 }

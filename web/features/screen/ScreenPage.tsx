@@ -51,8 +51,8 @@ export function ScreenPage() {
   );
 }
 
-/** Sends a change of the screen; the page, the board and the client are read anew. */
-function useScreenCommand<T>(send: (body: T, version: number) => Promise<Page>) {
+/** Sends a change of the screen; the page, the board and the client are read anew. What is to be done first comes before the form goes. */
+function useScreenCommand<T>(send: (body: T, version: number) => Promise<Page>, first?: () => void) {
   const client = useClientId();
   const turn = useInTurn();
   const queries = useQueryClient();
@@ -66,6 +66,7 @@ function useScreenCommand<T>(send: (body: T, version: number) => Promise<Page>) 
     scope: turn.scope,
     mutationFn: (body: T) => send(body, turn.version()),
     onSuccess: async (page) => {
+      first?.();
       queries.setQueryData(['screen', client], page);
       refresh();
       await turn.settled();
@@ -127,16 +128,18 @@ function Ask({
   const put = (part: Partial<typeof known>) => {
     keep((before) => ({ ...before, ...part }));
   };
-  const save = useScreenCommand((_: null, version) =>
-    answer(
-      api.POST('/clients/{client}/screen', { params: { path: { client } }, body: { version, on, flags, limits } }),
-    ),
+  const save = useScreenCommand(
+    (_: null, version) =>
+      answer(
+        api.POST('/clients/{client}/screen', { params: { path: { client } }, body: { version, on, flags, limits } }),
+      ),
+    drop,
   );
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        save.mutate(null, { onSuccess: drop });
+        save.mutate(null);
       }}
     >
       <h2 className="text-xl font-bold">Ask today</h2>
