@@ -10,6 +10,7 @@ use EvenRungs\Core\Body\LimitRule;
 use EvenRungs\Core\Body\Severity;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Evenness\ExtraSet;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
@@ -103,6 +104,12 @@ final class Door
                 return $entry;
             }
             $why = $rung->name.' '.implode('; ', $obstacles->sentences($this->library)).'.';
+            // what stands in has two sides of its own: the extra set of one side goes with its exercise
+            if (ExtraSet::side($entry) !== null) {
+                $changes[] = new DoorChange('left-out', $rung->name, null, $why.' Its extra set goes with it.');
+
+                return null;
+            }
             foreach ($this->swaps->sameDirection($rung, $today) as $swap) {
                 if (! isset($used[$swap->rung->id])) {
                     $used[$swap->rung->id] = true;
@@ -122,7 +129,12 @@ final class Door
     {
         $used = array_fill_keys(array_map(static fn (Entry $entry): string => $entry->exercise, $session->entries()), true);
 
-        return $this->each($session, function (Entry $entry, ?Rung $rung) use ($today, $pain, &$changes, &$used): Entry {
+        return $this->each($session, function (Entry $entry, ?Rung $rung) use ($today, $pain, &$changes, &$used): ?Entry {
+            if ($rung !== null && ExtraSet::side($entry) !== null) {
+                $changes[] = new DoorChange('left-out', $rung->name, null, sprintf('Pain is %d, from 3 to 5: no extra set today.', $pain));
+
+                return null;
+            }
             $start = $rung === null ? null : $this->steps->of($rung)[0]->measure;
             if ($rung === null || $start === null || ! (Steps::isAtMost($start, $entry->dose->measure) || Steps::isAtMost($entry->dose->measure, $start))) {
                 return $entry;

@@ -9,6 +9,7 @@ use EvenRungs\Core\Body\Limit;
 use EvenRungs\Core\Body\LimitRule;
 use EvenRungs\Core\Body\Severity;
 use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Evenness\ExtraSet;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Planning\Door;
@@ -16,8 +17,10 @@ use EvenRungs\Core\Planning\DoorAnswers;
 use EvenRungs\Core\Planning\DoorSession;
 use EvenRungs\Core\Planning\MinutesLeft;
 use EvenRungs\Core\Planning\ProgramEdit;
+use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\Timeline;
+use EvenRungs\Core\Session\Week;
 use EvenRungs\Core\Verdict\PainKind;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -161,6 +164,19 @@ final class DoorTest extends TestCase
         $door = self::rewrite($session, self::client(5), new DoorAnswers(left: Seconds::of(290)));
         self::assertSame([['forearm-plank', 3], ['bridge-hold', 2]], array_map(static fn ($entry): array => [$entry->exercise, $entry->dose->sets], $door->session?->entries() ?? []));
         self::assertSame(['Bridge, hold: 2 of 3 sets'], array_map(static fn ($change): string => $change->what, $door->changes));
+    }
+
+    public function test_the_extra_set_of_one_side_goes_with_a_barred_exercise_and_with_pain(): void
+    {
+        $library = Documents::data()->library();
+        $session = Documents::straight([['exercise' => 'side-plank-split', 'sets' => 2, 'hold_s' => 10, 'side' => 'each', 'rest_s' => 30]]);
+        $extra = ExtraSet::into(new Program([new Week(1, [], [$session])]), ['side-plank' => 'left'], $library, 1)->weeks[0]->sessions[0];
+        self::assertCount(2, $extra->entries());
+        foreach ([new DoorAnswers([$library->limits['shoulder']]), new DoorAnswers(pain: 4)] as $answers) {
+            $left = array_filter(self::rewrite($extra, self::client(5), $answers)->session?->entries() ?? [], static fn ($entry): bool => ExtraSet::side($entry) !== null);
+            self::assertSame([], $left, 'nothing that stands in is done on one side alone');
+        }
+        self::assertCount(2, self::rewrite($extra, self::client(5), new DoorAnswers)->session?->entries() ?? []);
     }
 
     public function test_a_place_that_is_sore_anyway_counts_as_the_worse_of_both(): void
