@@ -11,6 +11,7 @@ use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Side;
+use EvenRungs\Core\Evenness\ExtraSet;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
@@ -265,9 +266,11 @@ final class ProgramEdit
      */
     public function onRung(Entry $entry, Rung $rung, int $step, ?Range $range, array $from): Entry
     {
+        $dose = $this->steps->dose($rung, $step, $range)->withSets($entry->dose->sets)->withRest($entry->dose->rest);
+
         return new Entry(
             $rung->id,
-            $this->steps->dose($rung, $step, $range)->withSets($entry->dose->sets)->withRest($entry->dose->rest),
+            ExtraSet::side($entry) === null ? $dose : $dose->withSide(Side::Both),
             $entry->note,
             new Planned($rung->category, $rung->level, $rung->ladder, [...$from, ...$this->steps->why($rung, $step, $range)]),
             $entry->x,

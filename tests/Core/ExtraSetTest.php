@@ -11,6 +11,7 @@ use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\RunSheet;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\ProgramEdit;
 use EvenRungs\Core\Planning\Progression;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
@@ -77,6 +78,15 @@ final class ExtraSetTest extends TestCase
         self::assertNotEquals($plan->weeks[1], $once->weeks[1]);
         self::assertEquals($once, ExtraSet::into($once, $ladders, $library, 2));
         self::assertEquals(array_map(static fn ($week) => array_map(static fn (Session $s) => $s->blocks, $week->sessions), $plan->weeks), array_map(static fn ($week) => array_map(static fn (Session $s) => $s->blocks, $week->sessions), ExtraSet::into($once, [], $library, 1)->weeks));
+    }
+
+    public function test_moved_to_another_rung_it_stays_a_set_of_one_side(): void
+    {
+        $data = Documents::data();
+        $entry = ExtraSet::into(self::week(self::bird()), ['bird-dog' => 'left'], $data->library(), 1)->weeks[0]->sessions[0]->blocks[1]->entries()[0];
+        $moved = (new ProgramEdit($data->library(), Documents::steps()))->onRung($entry, $data->library()->rung('bird-dog-held'), 0, null, []);
+        self::assertFalse($moved->dose->isPerSide(), 'one side, and not both of them');
+        self::assertSame(['left', 1], [ExtraSet::side($moved), $moved->dose->sets]);
     }
 
     public function test_what_is_done_with_both_sides_at_once_or_by_the_clock_gets_none(): void
