@@ -100,6 +100,8 @@ final class DoorTest extends BrowserTestCase
         $log = $this->api($path);
         self::assertSame(0, $log['sessions'][0]['short']);
         self::assertNotContains('regress', array_column($log['verdicts'], 'verdict'));
+        $this->open(str_replace('/logs', '/log', $path));
+        $this->waitForText('ended early: out of time');
     }
 
     public function test_pain_in_a_group_stops_one_and_the_others_go_on_and_an_incident_is_in_the_record(): void

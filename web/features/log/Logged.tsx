@@ -9,6 +9,8 @@ import { FileIn } from '../../ui/FileIn';
 import { useClientId } from '../board/useBoard';
 import { useLogChange } from './useLogChange';
 
+const endings = { time: 'out of time', tired: 'too tired', pain: 'it hurt', client: 'as the client wished' } as const;
+
 /** What was logged, the newest first: edited, taken back, put back, and all of it as a table. */
 export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (session: number) => void }) {
   const client = useClientId();
@@ -89,6 +91,7 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
               )}
               {session.soreness !== null && session.soreness > 0 && `, soreness ${session.soreness}`}
               {session.open && <b>, on the floor</b>}
+              {session.ended !== null && `, ended early: ${endings[session.ended]}`}
               {session.edited && ', edited'}
               {!session.checked && ', nobody watched'}
               {session.warned.map((line) => (
@@ -96,6 +99,20 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
                   {line}
                 </span>
               ))}
+              {session.door.length > 0 && (
+                <span className="block">
+                  At the door:{' '}
+                  {session.door
+                    .map((change) =>
+                      change.how === 'cut'
+                        ? `cut for time: ${change.what}`
+                        : change.to === null
+                          ? `without ${change.what}`
+                          : `${change.what} → ${change.to}`,
+                    )
+                    .join('; ')}
+                </span>
+              )}
               <span className="block text-faint">{session.exercises.join(', ')}</span>
             </span>
             <Button
