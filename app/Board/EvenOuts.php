@@ -181,7 +181,7 @@ final class EvenOuts
                 continue;
             }
             $index = $this->indexOf($board, (string) $each->ladder);
-            if ($index->isEven() || ($index->extraSet !== null && $index->extraSet !== $each->side)) {
+            if ($index->ends((string) $each->side)) {
                 $this->end($each, sprintf('it came to %d %%', round($index->percent ?? 0)));
             }
         }

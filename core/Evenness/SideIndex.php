@@ -26,10 +26,10 @@ final class SideIndex
     {
     }
 
-    /** Whether the newest reading is enough for the extra set to end. */
-    public function isEven(): bool
+    /** Whether the extra set of a side ends: the newest reading is enough, or the other side is the weaker one by now. */
+    public function ends(string $side): bool
     {
-        return $this->percent !== null && $this->percent >= self::ENOUGH_PERCENT;
+        return ($this->percent !== null && $this->percent >= self::ENOUGH_PERCENT) || ($this->extraSet !== null && $this->extraSet !== $side);
     }
 
     /** What the worse side gets, in words. */

@@ -97,5 +97,7 @@ final class LoadAndSymmetryTest extends TestCase
         self::assertNull($extra([84, 100], [80, 100], [90, 100]));
         self::assertNull($extra([0, 0], [0, 0]), 'nothing done says nothing');
         self::assertSame('right', $extra([12, 10], [12, 10]));
+        $ends = static fn (string $side, array ...$readings): bool => SideIndex::of(array_values($readings))->ends($side);
+        self::assertSame([false, false, true, true, false], [$ends('left'), $ends('left', [89, 100]), $ends('left', [90, 100]), $ends('left', [12, 10], [12, 10]), $ends('right', [12, 10], [12, 10])]);
     }
 }
