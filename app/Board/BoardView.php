@@ -259,6 +259,7 @@ final class BoardView
                     default => 'planned',
                 },
                 'moved_from' => ProgramDates::movedFrom($session)?->value,
+                'moved_from_week' => ProgramDates::weekMovedFrom($session),
             ];
         }
 

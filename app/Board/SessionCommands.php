@@ -68,9 +68,9 @@ final class SessionCommands
         $this->change($client, $trainer, $version, 'Session taken out', static fn (Program $program): Program => $program->changeSession($week - 1, $place - 1, static fn (): ?Session => null));
     }
 
-    public function move(Client $client, Trainer $trainer, int $version, int $week, int $place, string $day): void
+    public function move(Client $client, Trainer $trainer, int $version, int $week, int $place, Day $day, bool $weekLater): void
     {
-        $this->change($client, $trainer, $version, sprintf('Session moved to %s', Day::from($day)->label()), fn (Program $program): Program => $this->movedIn($program, $week, $place, Day::from($day)));
+        $this->change($client, $trainer, $version, sprintf('Session moved to %s', $day->label()), fn (Program $program): Program => $this->movedIn($program, $week, $place, $day, $weekLater));
     }
 
     /**
@@ -78,22 +78,21 @@ final class SessionCommands
      *
      * @throws UnusableInput when there is no such session
      */
-    public function moved(Client $client, int $week, int $place, string $day): array
+    public function moved(Client $client, int $week, int $place, Day $day, bool $weekLater): array
     {
         $program = $this->boards->program($client) ?? throw UnusableInput::at('/', 'there is no program yet');
 
-        return [$program, $this->movedIn($program, $week, $place, Day::from($day))];
+        return [$program, $this->movedIn($program, $week, $place, $day, $weekLater)];
     }
 
-    private function movedIn(Program $program, int $week, int $place, Day $day): Program
+    private function movedIn(Program $program, int $week, int $place, Day $day, bool $weekLater): Program
     {
-        return $this->inWeek($program, $week, static function (Week $found) use ($place, $day): array {
-            $sessions = $found->sessions;
-            $moved = $sessions[$place - 1] ?? throw UnusableInput::at('/place', 'there is no such session');
-            $sessions[$place - 1] = ProgramDates::onDay($moved, $day);
+        $found = $program->weeks[$week - 1] ?? throw UnusableInput::at('/week', 'there is no such week');
+        if (! isset($found->sessions[$place - 1])) {
+            throw UnusableInput::at('/place', 'there is no such session');
+        }
 
-            return $sessions;
-        });
+        return ProgramDates::moveSession($program, $week - 1, $place - 1, $day, $weekLater) ?? throw UnusableInput::at('/week_later', 'the program ends with this week');
     }
 
     /** Says of a session that it was missed, or that it was not. */

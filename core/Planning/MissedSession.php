@@ -18,17 +18,21 @@ use EvenRungs\Core\Session\SessionTime;
 use EvenRungs\Core\Style\Style;
 
 /**
- * What becomes of a session that was missed: the next day of its week that has the minutes and keeps 48 h between hard sessions, or nothing,
- * and then what the week loses by it. It is no session of a log, so no verdict sees it.
+ * What becomes of a session that was missed: the next of the six days behind it, in its week or the one after, that has the minutes and keeps
+ * 48 h between hard sessions, or nothing, and then what the week loses by it. It is no session of a log, so no verdict sees it.
  */
 final class MissedSession
 {
+    /** As far behind its day a missed session is offered. */
+    private const DAYS = 6;
+
     /**
-     * @param  ?Day  $day  to which it can be moved; null where there is none in its week
+     * @param  ?Day  $day  to which it can be moved; null where there is none
+     * @param  bool  $weekLater  whether that day lies in the week after its own
      * @param  ?DateTimeImmutable  $on  the date of that day
      * @param  list<string>  $loses  what its directions lose this week where it is dropped
      */
-    private function __construct(public readonly ?Day $day, public readonly ?DateTimeImmutable $on, public readonly array $loses)
+    private function __construct(public readonly ?Day $day, public readonly bool $weekLater, public readonly ?DateTimeImmutable $on, public readonly array $loses)
     {
     }
 
@@ -39,26 +43,51 @@ final class MissedSession
     public static function of(Program $program, ProgramDates $dates, int $week, int $session, DateTimeImmutable $today, Client $client, Library $library, Style $style): self
     {
         $missed = $program->weeks[$week]->sessions[$session];
-        $there = $program->weeks[$week]->clientIn($client);
         $hard = HardWork::isHardSession($missed, $library, $style) ? self::hardDays($program, $dates, $week, $session, $library, $style) : [];
         $length = SessionTime::total($missed, $library)->ms;
-        $from = max($today, $dates->session($week, $session)->modify('+1 day'));
-        for ($on = $from; $on <= $dates->last($week); $on = $on->modify('+1 day')) {
+        $planned = $dates->session($week, $session);
+        for ($on = max($today, $planned->modify('+1 day')); $on <= $planned->modify(sprintf('+%d days', self::DAYS)); $on = $on->modify('+1 day')) {
             $day = Day::cases()[(int) $on->format('N') - 1];
-            $moved = $program->changeSession($week, $session, static fn (Session $found): Session => $found->onDay($day));
-            if ((ProgramDates::of($moved) ?? $dates)->session($week, $session) != $on) {
-                continue;
-            }
-            $taken = 0;
-            foreach ($program->weeks[$week]->sessions as $s => $other) {
-                $taken += $s !== $session && $other->day === $day && ! ProgramDates::isMissed($other) ? SessionTime::total($other, $library)->ms : 0;
-            }
-            if ($length + $taken <= 60_000 * $there->minutesOn($day) && HardWork::tooNear($on, $hard) === null) {
-                return new self($day, $on, []);
+            $later = self::isWeekLater($program, $week, $session, $on);
+            $there = $program->weeks[$dates->weekOn($on)]->clientIn($client);
+            $taken = self::takenOn($on, $program, $dates, $week, $session, $library);
+            if ($later !== null && $length + $taken <= 60_000 * $there->minutesOn($day) && HardWork::tooNear($on, $hard) === null) {
+                return new self($day, $later, $on, []);
             }
         }
 
-        return new self(null, null, self::loses($program, $week, $session, $library));
+        return new self(null, false, null, self::loses($program, $week, $session, $library));
+    }
+
+    /** Whether a day is in the week after that of a session; null where the program has no such day, as while away or behind its end. */
+    private static function isWeekLater(Program $program, int $week, int $session, DateTimeImmutable $on): ?bool
+    {
+        $day = Day::cases()[(int) $on->format('N') - 1];
+        foreach ([false, true] as $later) {
+            $moved = ProgramDates::moveSession($program, $week, $session, $day, $later);
+            $dates = $moved === null ? null : ProgramDates::of($moved);
+            foreach ($moved->weeks[$later ? $week + 1 : $week]->sessions ?? [] as $s => $found) {
+                if ($found->day === $day && $dates?->session($later ? $week + 1 : $week, $s) == $on) {
+                    return $later;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** @return int milliseconds of the other sessions of that day */
+    private static function takenOn(DateTimeImmutable $on, Program $program, ProgramDates $dates, int $week, int $session, Library $library): int
+    {
+        $taken = 0;
+        foreach ([$week - 1, $week, $week + 1] as $w) {
+            foreach ($program->weeks[$w]->sessions ?? [] as $s => $other) {
+                $isThere = ($w !== $week || $s !== $session) && ! ProgramDates::isMissed($other) && $dates->session($w, $s) == $on;
+                $taken += $isThere ? SessionTime::total($other, $library)->ms : 0;
+            }
+        }
+
+        return $taken;
     }
 
     /** @return list<DateTimeImmutable> days of the other hard sessions of the week and of those beside it */

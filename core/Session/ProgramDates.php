@@ -21,6 +21,8 @@ final class ProgramDates
 
     private const FROM_DAY = 'from_day';
 
+    private const FROM_WEEK = 'from_week';
+
     private const MISSED = 'missed';
 
     private const WEEK = 7;
@@ -62,7 +64,7 @@ final class ProgramDates
         $x = array_diff_key($program->x ?? [], [self::SHIFTS => true]);
         $began = self::withX($program, [...$x, self::BEGAN => $day->format('Y-m-d'), self::NUMBER => $number]);
 
-        return $began->mapSessions(static fn (Session $session): Session => $session->x === null ? $session : $session->withX(array_diff_key($session->x, [self::FROM_DAY => true, self::MISSED => true])));
+        return $began->mapSessions(static fn (Session $session): Session => $session->x === null ? $session : $session->withX(array_diff_key($session->x, [self::FROM_DAY => true, self::FROM_WEEK => true, self::MISSED => true])));
     }
 
     /** The same program begun on another day. */
@@ -115,7 +117,7 @@ final class ProgramDates
     }
 
     /**
-     * The key of every session, by week and place: it stays the same while the session is moved within its week or planned anew.
+     * The key of every session, by week and place: it stays the same while the session is moved or planned anew.
      *
      * @return list<list<string>>
      */
@@ -123,12 +125,12 @@ final class ProgramDates
     {
         $number = $program->x[self::NUMBER] ?? $program->x[self::BEGAN] ?? 'program';
         $keys = [];
+        $taken = [];
         foreach ($program->weeks as $week) {
-            $taken = [];
             $of = [];
             foreach ($week->sessions as $session) {
                 $from = is_string($session->x[self::FROM_DAY] ?? null) ? $session->x[self::FROM_DAY] : $session->day->value;
-                $key = sprintf('%s.%d.%s.%s', is_string($number) ? $number : 'program', $week->number, $from, $session->kind->value);
+                $key = sprintf('%s.%d.%s.%s', is_string($number) ? $number : 'program', self::weekMovedFrom($session) ?? $week->number, $from, $session->kind->value);
                 $taken[$key] = ($taken[$key] ?? 0) + 1;
                 $of[] = $taken[$key] === 1 ? $key : $key.'.'.$taken[$key];
             }
@@ -144,11 +146,35 @@ final class ProgramDates
         $x = $session->x ?? [];
         $from = $x[self::FROM_DAY] ?? $session->day->value;
         unset($x[self::FROM_DAY], $x[self::MISSED]);
-        if ($from !== $day->value) {
+        if ($from !== $day->value || isset($x[self::FROM_WEEK])) {
             $x[self::FROM_DAY] = $from;
         }
 
         return $session->onDay($day)->withX($x === [] ? null : $x);
+    }
+
+    /**
+     * A program in which a session lies on another day, of its week or of the one after; it stays the session it was.
+     *
+     * @param  int  $week  place in the program, from 0; likewise the session
+     * @return Program|null null where there is no such session or no week after it
+     */
+    public static function moveSession(Program $program, int $week, int $session, Day $day, bool $weekLater = false): ?Program
+    {
+        $moved = $program->weeks[$week]->sessions[$session] ?? null;
+        $to = $weekLater ? $week + 1 : $week;
+        if ($moved === null || ! isset($program->weeks[$to])) {
+            return null;
+        }
+        $from = self::weekMovedFrom($moved) ?? $program->weeks[$week]->number;
+        $x = array_diff_key([...$moved->x ?? [], self::FROM_DAY => $moved->x[self::FROM_DAY] ?? $moved->day->value], [self::FROM_WEEK => true]);
+        $moved = self::onDay($moved->withX($program->weeks[$to]->number === $from ? $x : [...$x, self::FROM_WEEK => $from]), $day);
+        $weeks = $program->changeSession($week, $session, static fn (): ?Session => null)->weeks;
+        $sessions = [...$weeks[$to]->sessions, $moved];
+        usort($sessions, static fn (Session $a, Session $b): int => $a->day->number() <=> $b->day->number());
+        $weeks[$to] = $weeks[$to]->withSessions($sessions);
+
+        return $program->withWeeks(array_values($weeks));
     }
 
     /** The day that a session was planned on, where it was moved since. */
@@ -157,6 +183,14 @@ final class ProgramDates
         $from = $session->x[self::FROM_DAY] ?? null;
 
         return is_string($from) ? Day::tryFrom($from) : null;
+    }
+
+    /** The number of the week that a session was planned in, where it was moved out of it. */
+    public static function weekMovedFrom(Session $session): ?int
+    {
+        $from = $session->x[self::FROM_WEEK] ?? null;
+
+        return is_int($from) ? $from : null;
     }
 
     public static function missed(Session $session, bool $missed): Session

@@ -45,6 +45,15 @@ final class WhatWasDoneTest extends BrowserTestCase
         $this->css('button[aria-label^="Take back: Away"]')->click();
         $this->waitUntilGone('button[aria-label^="Take back: Away"]');
         self::assertSame($session['date'], $this->api("/clients/{$client}/board")['week']['sessions'][0]['date']);
+
+        // and into the week after, where it is asked first what that breaks
+        $this->open("/clients/{$client}/week?week=1");
+        (new WebDriverSelect($this->css('select[aria-label="Move the session of Thursday to"]')))->selectByVisibleText('Tuesday of week 2');
+        $this->css('[data-move-check]');
+        $this->button('Move it')->click();
+        $this->waitForText('No session is in this week');
+        $this->open("/clients/{$client}/week?week=2");
+        $this->waitForText('moved from Wednesday of week 1');
     }
 
     public function test_a_session_as_planned_is_written_down_with_two_taps_and_a_second_log_of_it_is_asked_about(): void
@@ -53,6 +62,7 @@ final class WhatWasDoneTest extends BrowserTestCase
         $client = $this->client('Maren Tidewell');
         $this->open("/clients/{$client}/log?week=1&session=1");
         $this->button('The whole session as planned')->click();
+        $this->css('[aria-label^="Ticks to move up"] button[aria-pressed="true"]');
         $this->button('Save the log')->click();
         $this->waitForText('One more clean session');
         $this->waitForText(', done');

@@ -111,6 +111,22 @@ final class DatesTest extends TestCase
         self::assertNotSame($keys, ProgramDates::keys(ProgramDates::begin($moved, self::date('2027-02-01'), 'p2')), 'begun anew it is another program');
     }
 
+    public function test_a_session_moved_into_the_next_week_is_one_of_that_week_and_keeps_its_key_there_and_back(): void
+    {
+        $program = self::program();
+        $keys = ProgramDates::keys($program);
+        $moved = ProgramDates::moveSession($program, 0, 2, Day::Thursday, true);
+        self::assertNotNull($moved);
+        self::assertSame([[$keys[0][0], $keys[0][1]], [$keys[1][0], $keys[1][1], $keys[0][2], $keys[1][2]]], ProgramDates::keys($moved));
+        $there = $moved->weeks[1]->sessions[2];
+        self::assertSame([Day::Friday, 1], [ProgramDates::movedFrom($there), ProgramDates::weekMovedFrom($there)]);
+        self::assertSame('2027-01-14', self::dates($moved)->session(1, 2)->format('Y-m-d'));
+        $within = ProgramDates::moveSession($moved, 1, 2, Day::Friday) ?? $moved;
+        self::assertSame([Day::Friday, 1], [ProgramDates::movedFrom($within->weeks[1]->sessions[3]), ProgramDates::weekMovedFrom($within->weeks[1]->sessions[3])], 'the Friday of another week');
+        self::assertNull(ProgramDates::moveSession($program, 1, 0, Day::Thursday, true), 'there is no third week');
+        self::assertNull(ProgramDates::moveSession($program, 0, 7, Day::Thursday));
+    }
+
     public function test_a_missed_wednesday_is_offered_on_thursday_where_friday_is_light_else_it_is_dropped_with_a_word(): void
     {
         $client = Documents::client(['days' => ['mon' => 45, 'wed' => 45, 'thu' => 45, 'sat' => 45]]);
@@ -121,8 +137,13 @@ final class DatesTest extends TestCase
         $alone = $program->withWeeks([$program->weeks[0]->withSessions([$program->weeks[0]->sessions[$wed]])]);
         $one = MissedSession::of($alone, self::dates($alone), 0, 0, self::date('2027-01-06'), $client, Documents::data()->library(), Documents::data()->style('even-keel'));
         self::assertSame([Day::Thursday, '2027-01-07', []], [$one->day, $one->on?->format('Y-m-d'), $one->loses]);
-        $late = MissedSession::of($alone, self::dates($alone), 0, 0, self::date('2027-01-11'), $client, Documents::data()->library(), Documents::data()->style('even-keel'));
-        self::assertNull($late->day, 'its week is over');
+        $in = static fn (Program $of, string $today): MissedSession => MissedSession::of($of, self::dates($of), 0, 0, self::date($today), $client, Documents::data()->library(), Documents::data()->style('even-keel'));
+        // 10 January is the Sunday: nobody trains on it, and Monday is in the week after
+        $two = $alone->withWeeks([...$alone->weeks, $program->weeks[1]->withSessions([])]);
+        self::assertSame([Day::Monday, true, '2027-01-11'], [$in($two, '2027-01-10')->day, $in($two, '2027-01-10')->weekLater, $in($two, '2027-01-10')->on?->format('Y-m-d')]);
+        self::assertNull($in($two, '2027-01-13')->day, 'the same weekday again is not the next day');
+        self::assertNull($in($alone, '2027-01-11')->day, 'the program ends with its week');
+        $late = $in($two, '2027-01-13');
         self::assertNotSame([], $late->loses);
         foreach ($late->loses as $line) {
             self::assertStringContainsString('no session this week instead of 1', $line);
@@ -148,17 +169,23 @@ final class DatesTest extends TestCase
                         continue;
                     }
                     $offered++;
-                    $moved = $program->changeSession(0, $s, static fn (Session $session): Session => ProgramDates::onDay($session, $offer->day));
+                    $key = ProgramDates::keys($program)[0][$s];
+                    $moved = ProgramDates::moveSession($program, 0, $s, $offer->day, $offer->weekLater);
+                    self::assertNotNull($moved);
                     $then = self::dates($moved);
-                    self::assertEquals($offer->on, $then->session(0, $s));
+                    $to = $offer->weekLater ? 1 : 0;
+                    $there = array_search($key, ProgramDates::keys($moved)[$to], true);
+                    self::assertIsInt($there, 'it stays the session it was');
+                    self::assertEquals($offer->on, $then->session($to, $there));
                     self::assertGreaterThanOrEqual($today, $offer->on);
-                    self::assertSame(0, $then->weekOn($offer->on));
-                    $on = array_filter($moved->weeks[0]->sessions, static fn (Session $session): bool => $session->day === $offer->day);
+                    self::assertLessThanOrEqual($dates->session(0, $s)->modify('+6 days'), $offer->on);
+                    self::assertSame($to, $then->weekOn($offer->on));
+                    $on = array_filter($moved->weeks[$to]->sessions, static fn (Session $session): bool => $session->day === $offer->day);
                     self::assertLessThanOrEqual(60_000 * $client->minutesOn($offer->day), array_sum(array_map(static fn (Session $session): int => SessionTime::total($session, $library)->ms, $on)));
-                    if (HardWork::isHardSession($moved->weeks[0]->sessions[$s], $library, $style)) {
+                    if (HardWork::isHardSession($moved->weeks[$to]->sessions[$there], $library, $style)) {
                         foreach ($moved->weeks as $w => $week) {
                             foreach ($week->sessions as $o => $other) {
-                                if (($w !== 0 || $o !== $s) && HardWork::isHardSession($other, $library, $style)) {
+                                if (($w !== $to || $o !== $there) && HardWork::isHardSession($other, $library, $style)) {
                                     self::assertGreaterThanOrEqual(2, abs((int) $then->session($w, $o)->diff($offer->on)->format('%r%a')));
                                 }
                             }

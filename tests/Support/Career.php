@@ -32,6 +32,7 @@ use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\ProgramDates;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Session\Week;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Verdict\Decision;
@@ -182,8 +183,7 @@ final class Career
                 if ($session->day->value === $day && $this->halted === null && ! ProgramDates::isMissed($session)) {
                     if (ProgramDates::movedFrom($session) === null && $this->misses?->getInt(0, 3) === 0) {
                         $this->miss($week - $this->plannedIn, $s, $date);
-
-                        continue;
+                        break;
                     }
                     $this->train($session, $date, $week);
                     break;
@@ -200,10 +200,17 @@ final class Career
         $offer = MissedSession::of($this->program, $dates, $week, $place, $date->modify('+1 day'), $this->known($date), Documents::data()->library(), $this->style);
         $this->days['missed']++;
         $this->days['moved'] += $offer->day === null ? 0 : 1;
-        $this->program = $this->program->changeSession($week, $place, static fn (Session $session): Session => $offer->day === null ? ProgramDates::missed($session, true) : ProgramDates::onDay($session, $offer->day));
-        if ($offer->on !== null) {
-            Assert::assertEquals($offer->on, (ProgramDates::of($this->program) ?? $dates)->session($week, $place));
+        $before = count(array_merge(...array_map(static fn (Week $each): array => $each->sessions, $this->program->weeks)));
+        $this->program = $offer->day === null
+            ? $this->program->changeSession($week, $place, static fn (Session $session): Session => ProgramDates::missed($session, true))
+            : ProgramDates::moveSession($this->program, $week, $place, $offer->day, $offer->weekLater) ?? Assert::fail('it can be moved');
+        $after = ProgramDates::of($this->program) ?? $dates;
+        $on = [];
+        foreach ($this->program->weeks as $w => $each) {
+            $on = [...$on, ...array_map(static fn (int $s): DateTimeImmutable => $after->session($w, $s), array_keys($each->sessions))];
         }
+        Assert::assertCount($before, $on, 'no session is lost');
+        Assert::assertTrue($offer->on === null || in_array($offer->on, $on, false), 'it lies on the day that was offered');
     }
 
     /** The client as the application knows them on a day. */

@@ -15,6 +15,7 @@ use App\Sessions\Bench;
 use App\Sessions\FloorPlans;
 use EvenRungs\Core\Body\Client as Person;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Session\Day;
 use EvenRungs\Core\Session\ProgramDates;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\Shift;
@@ -110,7 +111,7 @@ final class SessionController extends Controller
     public function move(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'SessionMoveRequest');
-        $this->commands->move($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->int('place'), $body->string('day'));
+        $this->commands->move($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->int('place'), Day::from($body->string('day')), $body->bool('week_later'));
 
         return $this->board($client);
     }
@@ -119,7 +120,7 @@ final class SessionController extends Controller
     public function checkMove(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'SessionMoveRequest');
-        [$before, $after] = $this->commands->moved($client, $body->int('week'), $body->int('place'), $body->string('day'));
+        [$before, $after] = $this->commands->moved($client, $body->int('week'), $body->int('place'), Day::from($body->string('day')), $body->bool('week_later'));
         [$style, $person] = [$this->boards->style($client), $this->boards->person($client)];
         $found = fn ($program): array => array_column(array_map(static fn (array $finding): array => ['key' => $finding['rule'].' '.$finding['message'], ...$finding], $this->audits->of($program, $style, $person, false)['findings']), null, 'key');
         [$old, $new] = [$found($before), $found($after)];
@@ -142,7 +143,7 @@ final class SessionController extends Controller
         $body = Body::read($request, 'SessionPlaceRequest');
         $offer = $this->commands->ifMissed($client, $body->int('week'), $body->int('place'));
 
-        return new JsonResponse(['day' => $offer->day?->value, 'on' => $offer->on?->format('Y-m-d'), 'loses' => $offer->loses]);
+        return new JsonResponse(['day' => $offer->day?->value, 'week_later' => $offer->weekLater, 'on' => $offer->on?->format('Y-m-d'), 'loses' => $offer->loses]);
     }
 
     /** The day a program begins, and the days on which the client is away. */

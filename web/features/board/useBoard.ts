@@ -46,7 +46,7 @@ export type BoardCommand =
   | { do: 'begin'; weeks: number; calendar: Pick<Schemas['NewProgramRequest'], 'away' | 'matches' | 'wished'> }
   | { do: 'session'; week: number; place?: number; session: Schemas['SessionSaveRequest']['session']; insist?: string }
   | { do: 'remove-session'; week: number; place: number }
-  | { do: 'move-session'; week: number; place: number; day: Schemas['SessionMoveRequest']['day'] }
+  | { do: 'move-session'; week: number; place: number; day: Schemas['SessionMoveRequest']['day']; week_later: boolean }
   | { do: 'miss-session'; week: number; place: number; missed: boolean }
   | { do: 'dates'; began: string; shifts: Schemas['ProgramShift'][] }
   | { do: 'mend'; rule: string; where: string }
@@ -130,7 +130,13 @@ function send(client: string, version: number, command: BoardCommand): Promise<B
       return answer(
         api.POST('/clients/{client}/sessions/move', {
           params,
-          body: { version, week: command.week, place: command.place, day: command.day },
+          body: {
+            version,
+            week: command.week,
+            place: command.place,
+            day: command.day,
+            week_later: command.week_later,
+          },
         }),
       );
     case 'miss-session': {

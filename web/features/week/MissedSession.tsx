@@ -28,7 +28,7 @@ export function MissedSession({ session, week }: { session: Schemas['WeekSession
       <p className="font-semibold">Missed. It counts in no verdict.</p>
       {offer.data !== undefined && day === null && (
         <>
-          <p>No other day of this week has its minutes and 48 h from the hard ones, so it is dropped.</p>
+          <p>None of the six days behind it has its minutes and 48 h from the hard sessions, so it is dropped.</p>
           {offer.data.loses.map((line) => (
             <p key={line}>{line}</p>
           ))}
@@ -40,7 +40,7 @@ export function MissedSession({ session, week }: { session: Schemas['WeekSession
             look="act"
             disabled={command.isPending}
             onClick={() => {
-              command.mutate({ do: 'move-session', week, place, day });
+              command.mutate({ do: 'move-session', week, place, day, week_later: offer.data?.week_later === true });
             }}
           >
             Move it to {dayNames[day]}

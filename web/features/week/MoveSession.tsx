@@ -8,18 +8,41 @@ import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
 
 type Day = Schemas['SessionMoveRequest']['day'];
 
+/** Where a session can go: a day, of its week or of the one after. */
+type Target = { day: Day; week_later: boolean };
+
+const laterMark = '+1';
+
+function targetOf(value: string): Target | null {
+  const later = value.endsWith(laterMark);
+  const day = later ? value.slice(0, -laterMark.length) : value;
+  return day === '' ? null : { day: day as Day, week_later: later };
+}
+
 /** Moves a session to another day: what that breaks and mends is said before it is done. */
-export function MoveSession({ day, week, place }: { day: string; week: number; place: number }) {
+export function MoveSession({
+  day,
+  week,
+  weeks,
+  place,
+}: {
+  day: string;
+  week: number;
+  /** of the program */
+  weeks: number;
+  place: number;
+}) {
   const client = useClientId();
   const board = useBoard();
   const command = useBoardCommand();
-  const [to, setTo] = useState<Day | ''>('');
+  const [to, setTo] = useState('');
+  const target = targetOf(to);
   const check = useMutation({
-    mutationFn: (target: Day) =>
+    mutationFn: (target: Target) =>
       answer(
         api.POST('/clients/{client}/sessions/move/check', {
           params: { path: { client } },
-          body: { version: board.data?.version ?? 1, week, place, day: target },
+          body: { version: board.data?.version ?? 1, week, place, ...target },
         }),
       ),
   });
@@ -32,10 +55,10 @@ export function MoveSession({ day, week, place }: { day: string; week: number; p
           className="rounded-md border border-wood bg-card px-2 py-1.5"
           value={to}
           onChange={(event) => {
-            const target = event.target.value as Day | '';
-            setTo(target);
-            if (target === '') check.reset();
-            else check.mutate(target);
+            setTo(event.target.value);
+            const chosen = targetOf(event.target.value);
+            if (chosen === null) check.reset();
+            else check.mutate(chosen);
           }}
         >
           <option value="">another day …</option>
@@ -47,9 +70,18 @@ export function MoveSession({ day, week, place }: { day: string; week: number; p
                 {name}
               </option>
             ))}
+          {week < weeks && (
+            <optgroup label={`in week ${week + 1}`}>
+              {weekDays().map((code) => (
+                <option key={code} value={code + laterMark}>
+                  {dayNames[code] ?? code} of week {week + 1}
+                </option>
+              ))}
+            </optgroup>
+          )}
         </select>
       </label>
-      {to !== '' && check.data !== undefined && (
+      {target !== null && check.data !== undefined && (
         <div className="mt-2 space-y-1 text-[15px]" data-move-check>
           {check.data.breaks.length === 0 && <p>That breaks nothing.</p>}
           {check.data.breaks.map((each) => (
@@ -66,7 +98,7 @@ export function MoveSession({ day, week, place }: { day: string; week: number; p
             look="act"
             disabled={command.isPending}
             onClick={() => {
-              command.mutate({ do: 'move-session', week, place, day: to });
+              command.mutate({ do: 'move-session', week, place, ...target });
             }}
           >
             Move it

@@ -81,7 +81,9 @@ export function Week() {
           </ul>
         </Notice>
       )}
-      {week?.sessions.length === 0 && <p>No session fits: the client has no days, or no minutes on them.</p>}
+      {week?.sessions.length === 0 && (
+        <p>No session is in this week: none fits the client’s days and minutes, or all were moved or taken out.</p>
+      )}
       {week !== null && <ClientAudit />}
       <div className="grid items-start gap-4 md:grid-cols-2 xl:grid-cols-3">
         {byDay(week?.sessions ?? []).map((session) => (
@@ -143,6 +145,7 @@ export function byDay(sessions: readonly Schemas['WeekSession'][]): Schemas['Wee
 
 function SessionCard({ session, week, place }: { session: Schemas['WeekSession']; week: number; place: number }) {
   const command = useBoardCommand();
+  const weeks = useBoard().data?.weeks ?? 1;
   const state = states[session.state];
   const isDue = session.state === 'planned' && session.date !== null && session.date <= today();
   const share =
@@ -175,8 +178,9 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
           {session.over && <b className="text-warn">Over the client’s minutes. </b>}
           {kindNames[session.kind]}
           {session.place === 'home' && ', at home'}
-          {session.moved_from !== null && `, moved from ${dayNames[session.moved_from] ?? ''}`}. Work{' '}
-          {session.work.text}, rest {session.rest.text}, changes {session.change.text}
+          {session.moved_from !== null && `, moved from ${dayNames[session.moved_from] ?? ''}`}
+          {session.moved_from_week !== null && ` of week ${session.moved_from_week}`}. Work {session.work.text}, rest{' '}
+          {session.rest.text}, changes {session.change.text}
         </p>
       </header>
       {session.blocks.map((block, b) => (
@@ -228,7 +232,13 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
       )}
       {session.state === 'missed' && <MissedSession session={session} week={week + 1} />}
       <footer className="flex flex-wrap items-center border-t border-line">
-        <MoveSession key={session.day} day={session.day} week={week + 1} place={place + 1} />
+        <MoveSession
+          key={session.key + session.day}
+          day={session.day}
+          week={week + 1}
+          weeks={weeks}
+          place={place + 1}
+        />
         <span className="ml-auto flex flex-wrap justify-end gap-1 p-2">
           <Link
             to={`../build?week=${week + 1}&place=${place + 1}`}
