@@ -24,6 +24,7 @@ use EvenRungs\Core\Body\TrainingType;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Ladder\Library;
@@ -36,6 +37,11 @@ use EvenRungs\Core\Session\Day;
 final class ClientJson
 {
     public const FORMAT = 'even-rungs/client';
+
+    /** Keys of `x` that belong to the plan and not to what was typed. */
+    public const HELD = 'held';
+
+    public const EXTRA_SETS = 'extra_sets';
 
     private const OLDEST = 110;
 
@@ -84,7 +90,46 @@ final class ClientJson
             stopped: $stopped === null ? null : new Stop(self::needed($stopped, 'on'), $stopped->optionalString('kind') ?? 'pain'),
             clearances: $node->each('clearances', $this->readClearance(...)),
             ladders: $node->has('ladders') ? $this->readLadders($node) : null,
+            held: self::readHeld($node),
+            extraSets: self::readExtraSets($node),
         );
+    }
+
+    /** @return list<Category> what `x` says of held rungs; anything else in it is somebody else's */
+    private static function readHeld(Node $node): array
+    {
+        $held = $node->opaque('x')[self::HELD] ?? null;
+
+        return array_values(array_filter(array_map(static fn (mixed $code): ?Category => is_string($code) ? Category::tryFrom($code) : null, is_array($held) ? $held : [])));
+    }
+
+    /** @return array<string, 'left'|'right'> by ladder; likewise */
+    private static function readExtraSets(Node $node): array
+    {
+        $extra = $node->opaque('x')[self::EXTRA_SETS] ?? null;
+        $sides = [];
+        foreach (is_array($extra) ? $extra : [] as $ladder => $side) {
+            if ($side === 'left' || $side === 'right') {
+                $sides[(string) $ladder] = $side;
+            }
+        }
+
+        return $sides;
+    }
+
+    /**
+     * What evens a client out, as `x` of the document carries it.
+     *
+     * @param  list<Category>  $held
+     * @param  array<string, 'left'|'right'>  $extraSets
+     * @return array<string, mixed>
+     */
+    public static function evened(array $held, array $extraSets): array
+    {
+        return [
+            ...($held === [] ? [] : [self::HELD => array_map(static fn (Category $each): string => $each->value, $held)]),
+            ...($extraSets === [] ? [] : [self::EXTRA_SETS => $extraSets]),
+        ];
     }
 
     /** @throws UnusableInput when nobody of that age can be meant */
@@ -338,6 +383,7 @@ final class ClientJson
             'clearances' => $client->clearances === [] ? null : array_map(self::writeClearance(...), $client->clearances),
             'ladders' => $client->ladders,
             'home' => $client->home === null ? null : ['days' => array_map(static fn (Day $day): string => $day->value, $client->home->days), 'equipment' => $client->home->equipment],
+            'x' => self::evened($client->held, $client->extraSets) ?: null,
         ], static fn (mixed $value): bool => $value !== null);
     }
 

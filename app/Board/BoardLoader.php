@@ -23,6 +23,7 @@ use EvenRungs\Core\Planning\Progression;
 use EvenRungs\Core\Session\Program as Plan;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
+use EvenRungs\Formats\ClientJson;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
@@ -68,7 +69,7 @@ final class BoardLoader
             $standings[$ladder] = new At($each->rung, $each->step, $each->range, $each->dose, $each->arrived, $each->stopped, $rows[$ladder]->why, Basis::from($rows[$ladder]->basis));
         }
 
-        return $person->standing($standings)->holding(EvenOuts::held($record));
+        return $person->standing($standings);
     }
 
     /**
@@ -99,6 +100,7 @@ final class BoardLoader
         $screen = is_array($document['screen'] ?? null) ? $document['screen'] : null;
         $asked = $screen === null ? null : $this->screening->askedOn($record);
         $clearances = $this->screening->inForce($record);
+        $x = [...is_array($document['x'] ?? null) ? $document['x'] : [], ...ClientJson::evened(EvenOuts::held($record), EvenOuts::sides($record))];
 
         return [
             ...$document,
@@ -108,6 +110,7 @@ final class BoardLoader
             ...($stops->all === null ? [] : ['stopped' => $stops->all]),
             ...($clearances === [] ? [] : ['clearances' => $clearances]),
             ...($record->used_ladders === null ? [] : ['ladders' => array_values(array_filter($record->used_ladders, $this->data->library()->hasLadder(...)))]),
+            ...($x === [] ? [] : ['x' => $x]),
         ];
     }
 
@@ -147,7 +150,7 @@ final class BoardLoader
         $present = PresentWeek::of($program);
         $person = $this->person($record);
         $caughtUp = $present === 1 ? $program : $this->caughtUp($record, $program, $person, $present);
-        $evened = ExtraSet::into($caughtUp, EvenOuts::sides($record), $library, $present);
+        $evened = ExtraSet::into($caughtUp, $person->extraSets, $library, $present);
 
         return $evened === $program ? $program : ProgramRefit::of($library)->into($evened, $person)[0];
     }

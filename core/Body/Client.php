@@ -40,6 +40,7 @@ final class Client
      * @param  list<Clearance>  $clearances
      * @param  list<string>|null  $ladders  ladders that the trainer chose; null for all that the style does not leave out
      * @param  list<Category>  $held  directions whose rung the trainer holds for evenness
+     * @param  array<string, 'left'|'right'>  $extraSets  the side that gets one set more, by ladder
      */
     public function __construct(
         public readonly string $name,
@@ -63,6 +64,7 @@ final class Client
         public readonly array $clearances = [],
         public readonly ?array $ladders = null,
         public readonly array $held = [],
+        public readonly array $extraSets = [],
     ) {
     }
 
@@ -74,6 +76,7 @@ final class Client
      * @param  array<string, Standing>|null  $standings
      * @param  list<Clearance>|null  $clearances
      * @param  list<Category>|null  $held
+     * @param  array<string, 'left'|'right'>|null  $extraSets
      */
     private function but(
         ?array $limits = null,
@@ -86,6 +89,7 @@ final class Client
         ?DateTimeImmutable $asOf = null,
         bool $away = false,
         ?array $held = null,
+        ?array $extraSets = null,
     ): self {
         return new self(
             $this->name,
@@ -109,6 +113,7 @@ final class Client
             $clearances ?? $this->clearances,
             $this->ladders,
             $held ?? $this->held,
+            $extraSets ?? $this->extraSets,
         );
     }
 
@@ -139,10 +144,15 @@ final class Client
         return $this->but(standings: $standings);
     }
 
-    /** @param  list<Category>  $directions  whose rung waits for the others */
-    public function holding(array $directions): self
+    /**
+     * With what evens the client out, as long as it is part of the plan.
+     *
+     * @param  list<Category>  $held  directions whose rung waits for the others
+     * @param  array<string, 'left'|'right'>  $extraSets  the side that gets one set more, by ladder
+     */
+    public function evened(array $held, array $extraSets = []): self
     {
-        return $this->but(held: $directions);
+        return $this->but(held: $held, extraSets: $extraSets);
     }
 
     /** Whether a rung may not be left for the next one, for evenness. */

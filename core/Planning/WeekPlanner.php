@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Planning;
 
 use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Evenness\ExtraSet;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
@@ -90,7 +91,9 @@ final class WeekPlanner
         }
         $title = sprintf('%s: %s', $home->name, $weeks === 1 ? 'one week' : $weeks.' weeks');
 
-        return new Program($planned, $title, $this->style->id, $home, $gaps, $calendar->kept());
+        $program = new Program($planned, $title, $this->style->id, $home, $gaps, $calendar->kept());
+
+        return $home->extraSets === [] ? $program : ProgramRefit::of($this->library)->into(ExtraSet::into($program, $home->extraSets, $this->library, 1), $home)[0];
     }
 
     /**

@@ -13,6 +13,7 @@ use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\ProgramEdit;
 use EvenRungs\Core\Planning\Progression;
+use EvenRungs\Core\Session\Entry;
 use EvenRungs\Core\Session\Program;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Style\GoalRule;
@@ -80,6 +81,20 @@ final class ExtraSetTest extends TestCase
         self::assertEquals(array_map(static fn ($week) => array_map(static fn (Session $s) => $s->blocks, $week->sessions), $plan->weeks), array_map(static fn ($week) => array_map(static fn (Session $s) => $s->blocks, $week->sessions), ExtraSet::into($once, [], $library, 1)->weeks));
     }
 
+    public function test_who_needs_it_gets_it_in_every_plan_within_the_minutes(): void
+    {
+        $library = Documents::data()->library();
+        $client = Documents::client(['equipment' => ['mat'], 'days' => ['mon' => 12, 'thu' => 12], 'ability' => ['AF' => 4], 'x' => ['extra_sets' => ['bird-dog' => 'right'], 'held' => ['AF', 'nobody']]]);
+        self::assertSame([Category::AntiFlexion], $client->held);
+        $sessions = array_merge(...array_map(static fn ($week) => $week->sessions, Documents::plan($client, 3)->weeks));
+        $extra = array_filter(array_merge(...array_map(static fn (Session $session): array => $session->entries(), $sessions)), static fn (Entry $entry): bool => ExtraSet::side($entry) === 'right');
+        self::assertNotSame([], $extra);
+        foreach ($sessions as $session) {
+            self::assertLessThanOrEqual(12 * 60_000, Documents::time($session)->time->total()->ms);
+        }
+        self::assertSame(['held' => ['AF'], 'extra_sets' => ['bird-dog' => 'right']], Documents::data()->clients()->write($client)['x']);
+    }
+
     public function test_moved_to_another_rung_it_stays_a_set_of_one_side(): void
     {
         $data = Documents::data();
@@ -118,13 +133,13 @@ final class ExtraSetTest extends TestCase
         $style = $data->style('even-keel');
         [$client] = self::earned();
         $rung = $library->rung('bird-dog-opposite');
-        $held = $client->holding([Category::AntiFlexion]);
+        $held = $client->evened([Category::AntiFlexion]);
         $expected = static fn (Client $who, int $week) => (new Progression($library, $style, new Steps($style, $who), GoalRule::for($who, $data->goals())))->expected($rung, 0, null, $week, $who);
 
         self::assertNotSame($rung, $expected($client, 16)->rung, 'nobody holds it');
         self::assertSame($rung, $expected($held, 16)->rung);
         self::assertGreaterThan(0, $expected($held, 16)->step, 'the dose moves');
-        self::assertNotSame($rung, $expected($client->holding([Category::AntiExtension]), 16)->rung, 'another direction is held');
+        self::assertNotSame($rung, $expected($client->evened([Category::AntiExtension]), 16)->rung, 'another direction is held');
     }
 
     public function test_an_earned_rung_waits_where_it_is_held_and_one_on_another_direction_does_not(): void
@@ -135,9 +150,9 @@ final class ExtraSetTest extends TestCase
         $decide = static fn (Client $who) => $judge($who)->decide(Documents::history($history, client: $who));
 
         self::assertSame(Decision::Progress, $decide($client)->decision);
-        $waits = $decide($client->holding([Category::AntiFlexion]));
+        $waits = $decide($client->evened([Category::AntiFlexion]));
         self::assertSame([Decision::Stay, 'earned'], [$waits->decision, $waits->rule]);
         self::assertStringContainsString('held for evenness', $waits->reasons[0]);
-        self::assertSame(Decision::Progress, $decide($client->holding([Category::AntiExtension]))->decision);
+        self::assertSame(Decision::Progress, $decide($client->evened([Category::AntiExtension]))->decision);
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
+use EvenRungs\Core\Evenness\ExtraSet;
+use EvenRungs\Core\Session\Session;
 use Illuminate\Support\Carbon;
+use Tests\Support\Documents;
 
 final class EvennessTest extends HttpTestCase
 {
@@ -77,6 +80,10 @@ final class EvennessTest extends HttpTestCase
         [$whole, $extra, $session] = $this->heelTaps($id);
         self::assertSame([null, 'left', 1, false], [$whole['extra'], $extra['extra'], count($extra['grid']), $session['over']]);
         self::assertStringContainsString('left side only', $extra['words']);
+        $document = $this->api('GET', "/clients/{$id}/document")->assertOk();
+        self::assertSame(['dead-bug' => 'left'], $document->json('x.extra_sets'));
+        $entries = array_merge(...array_map(static fn (Session $each): array => $each->entries(), Documents::plan(Documents::client($document->json()))->weeks[0]->sessions));
+        self::assertContains('left', array_map(ExtraSet::side(...), $entries), 'the command line plans it too');
         $plan = $this->api('GET', "/clients/{$id}/floor/1/".$session['number'])->assertOk()->json();
         $sides = array_count_values(array_column(array_filter($plan['sets'], static fn (array $set): bool => $set['rung'] === 'heel-taps'), 'side'));
         self::assertSame(1, $sides['left'] - $sides['right']);

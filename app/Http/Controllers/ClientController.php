@@ -11,6 +11,7 @@ use App\Board\StaleVersion;
 use App\Http\Body;
 use App\Models\Client;
 use App\People\Happened;
+use EvenRungs\Formats\ClientJson;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use Illuminate\Http\JsonResponse;
@@ -110,7 +111,10 @@ final class ClientController extends Controller
         $person = $this->data->clients()->read($body->child('document'));
 
         // where somebody stands and what a clinician allowed is kept in rows of its own
-        return [$person->name, array_diff_key($body->opaque('document') ?? [], array_flip(['as_of', 'standings', 'stopped', 'clearances', 'ladders']))];
+        $document = array_diff_key($body->opaque('document') ?? [], array_flip(['as_of', 'standings', 'stopped', 'clearances', 'ladders', 'x']));
+        $x = array_diff_key($body->child('document')->opaque('x') ?? [], array_flip([ClientJson::HELD, ClientJson::EXTRA_SETS]));
+
+        return [$person->name, $x === [] ? $document : [...$document, 'x' => $x]];
     }
 
     private function record(Client $client, int $status = 200): JsonResponse
