@@ -117,7 +117,7 @@ abstract class CsvReader
         foreach ($header as $i => $column) {
             $cell = trim($cells[$i] ?? '');
             if ($cell !== '') {
-                $given[$column] = $cell;
+                $given[$column] = preg_match("/^'+[=+\\-@\t\r]/", $cell) === 1 ? substr($cell, 1) : $cell;
             }
         }
 
@@ -196,11 +196,11 @@ abstract class CsvReader
         return $cell;
     }
 
-    /** What a spreadsheet would take for a formula is written as text; a negative number survives. */
+    /** What a spreadsheet would take for a formula is written as text, and read back as it was; a negative number survives. */
     protected static function cell(string|int|float|null $value): string
     {
         $text = is_float($value) ? rtrim(rtrim(sprintf('%.6F', $value), '0'), '.') : (string) $value;
-        if (is_string($value) && preg_match('/^[=+\-@\t\r]/', $text) === 1 && ! is_numeric($text)) {
+        if (is_string($value) && preg_match("/^'*[=+\\-@\t\r]/", $text) === 1 && ! is_numeric($text)) {
             $text = "'".$text;
         }
 

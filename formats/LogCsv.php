@@ -14,7 +14,7 @@ final class LogCsv extends CsvReader
 {
     public const COLUMNS = [
         'date', 'log', 'soreness', 'pain_before', 'pain_next_day', 'session_effort', 'minutes', 'exercise', 'side', 'target', 'done', 'unit', 'faults', 'cued', 'ended_by',
-        'pain', 'pain_kind', 'effort', 'breathing', 'felt', 'range', 'load_kg', 'talked', 'shaking',
+        'pain', 'pain_kind', 'effort', 'breathing', 'felt', 'range', 'load_kg', 'band', 'talked', 'shaking',
     ];
 
     protected const NEEDED = ['date', 'exercise', 'target', 'done'];
@@ -23,6 +23,8 @@ final class LogCsv extends CsvReader
 
     /** Where something may be felt. */
     private const PLACES = ['low-back', 'hamstrings', 'neck', 'shoulder', 'hip-front', 'wrist', 'knee', 'as-expected'];
+
+    private const BAND_LENGTH = 40;
 
     private function __construct()
     {
@@ -92,7 +94,11 @@ final class LogCsv extends CsvReader
             'effort' => $this->whole($number, $row, 'effort', null, [0, 10]),
             'range' => $this->number($number, $row, 'range', Bounds::Range),
             'load_kg' => $this->number($number, $row, 'load_kg', Bounds::Load),
+            'band' => $row['band'] ?? null,
         ];
+        if (mb_strlen($set['band'] ?? '') > self::BAND_LENGTH) {
+            $this->problem($number, 'band', sprintf('is longer than %d characters', self::BAND_LENGTH));
+        }
         foreach (['target', 'done'] as $needed) {
             if (! isset($row[$needed])) {
                 $this->problem($number, $needed, 'is needed');

@@ -49,10 +49,10 @@ final class LogCsvTest extends TestCase
             );
         }
         try {
-            self::read("date,exercise,target,done,felt,range\r\n2026-11-02,Dead bug,8,8,toe neck,0\r\n");
+            self::read("date,exercise,target,done,felt,range,band\r\n2026-11-02,Dead bug,8,8,toe neck,0,".str_repeat('x', 41)."\r\n");
             self::fail('it cannot be read');
         } catch (UnusableInput $e) {
-            self::assertSame(['row 2, column range', 'row 2, column felt'], array_map(static fn ($problem): string => $problem->path, $e->problems));
+            self::assertSame(['row 2, column range', 'row 2, column band', 'row 2, column felt'], array_map(static fn ($problem): string => $problem->path, $e->problems));
         }
         $this->expectExceptionMessage('the column target is missing');
         self::read("date,exercise,done\r\n2026-11-02,Dead bug,8\r\n");
@@ -60,9 +60,14 @@ final class LogCsvTest extends TestCase
 
     public function test_what_a_spreadsheet_would_run_is_written_as_text(): void
     {
-        $csv = LogCsv::write([new Node(['key' => '=cmd|calc', 'on' => '2026-11-02', 'soreness' => 0, 'sets' => [['rung' => 'forearm-plank', 'target' => 20, 'done' => 17.5, 'faults' => [], 'felt' => ['neck', 'low-back'], 'shaking' => false]]])], static fn (): string => 's');
+        $csv = LogCsv::write([new Node(['key' => '=cmd|calc', 'on' => '2026-11-02', 'soreness' => 0, 'sets' => [['rung' => 'forearm-plank', 'target' => 20, 'done' => 17.5, 'faults' => [], 'felt' => ['neck', 'low-back'], 'shaking' => false, 'band' => '+ green']]])], static fn (): string => 's');
         [$header, $row] = explode("\r\n", $csv);
         $cells = array_combine(explode(',', $header), explode(',', $row));
+        self::assertSame("'+ green", $cells['band']);
+        foreach (['+ green', "'=1", "''@x", '-5', "it's"] as $band) {
+            $text = LogCsv::write([new Node(['key' => 'k', 'on' => '2026-11-02', 'sets' => [['rung' => 'forearm-plank', 'target' => 20, 'done' => 17.5, 'band' => $band]]])], static fn (): string => 's');
+            self::assertSame($band, self::read($text)[0]['sets'][0]['band'], 'read back as it was');
+        }
         self::assertSame(["'=cmd|calc", '17.5', 'none', 'neck low-back', 'no', 's', '', '0'], [$cells['log'], $cells['done'], $cells['faults'], $cells['felt'], $cells['shaking'], $cells['unit'], $cells['pain'], $cells['soreness']]);
     }
 }
