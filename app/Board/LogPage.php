@@ -47,6 +47,7 @@ final class LogPage
             'verdicts' => $this->verdicts->of($client),
             'holds' => (object) $this->evenOuts->rule($board)->reasons(),
             'easy' => LoggedSession::EASY,
+            'ticks' => LoggedSession::namedTicks(),
             'months' => self::months($client),
             'removed' => $this->logs->removed($client),
             'load' => $this->load($client, $board),

@@ -177,7 +177,7 @@ final class FloorPlans
             'rungs' => $rungs,
             'ladders' => $ladders,
             'stop' => ['words' => LoggedSession::STOP_WORDS, 'over' => LoggedSession::STOP_OVER, 'kinds' => array_values(array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops())))],
-            'ticks' => array_map(static fn (string $id, string $name): array => ['id' => $id, 'name' => $name], array_keys(LoggedSession::TICKS), LoggedSession::TICKS),
+            'ticks' => LoggedSession::namedTicks(),
             'studio' => $studio->id,
             'bands' => $studio->bands ?? [],
             'emergency' => $studio->emergencySteps(),

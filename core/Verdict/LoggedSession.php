@@ -87,6 +87,12 @@ final class LoggedSession
             || array_filter($this->sets, static fn (LoggedSet $set): bool => $set->isReported()) !== [];
     }
 
+    /** @return list<array{id: string, name: string}> every tick, in order */
+    public static function namedTicks(): array
+    {
+        return array_map(static fn (string $id, string $name): array => ['id' => $id, 'name' => $name], array_keys(self::TICKS), self::TICKS);
+    }
+
     /** @return list<string> names of the ticks that were asked for and are missing */
     public function unticked(): array
     {

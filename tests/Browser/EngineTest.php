@@ -64,25 +64,29 @@ final class EngineTest extends BrowserTestCase
             }))).catch((error) => done(String(error)));', ['/build/'.$manifest['web/features/floor/run.ts']['file'], json_encode($cases)]);
     }
 
-    public function test_what_counts_when_a_set_ends_early(): void
+    public function test_what_counts_after_so_many_seconds_is_as_the_table_says(): void
     {
-        // alternate: 8 repetitions a side at 2-0-2-0 take 64 s; after 20 s two of each side are whole (calc)
-        $bug = self::plan(Documents::straight([['exercise' => 'Dead bug', 'reps' => 8, 'tempo' => '2-0-2-0', 'side' => 'alternate']]));
+        $table = json_decode((string) file_get_contents(dirname(__DIR__).'/cases/engine.json'), true)['cases'];
+        $cases = [];
+        $expected = [];
+        foreach ($table as ['name' => $name, 'blocks' => $blocks, 'looks' => $looks]) {
+            $plan = self::plan(Documents::session($blocks, ['change' => ['side_s' => 5, 'station_s' => 10]]));
+            foreach ($looks as [$at, $segment, $done]) {
+                $cases[] = ['plan' => $plan, 'looks' => [(int) round(1000 * $at)]];
+                $expected[] = [$name.', '.$at, $segment, $done];
+            }
+        }
+        foreach ($this->ran($cases) as $i => $found) {
+            self::assertEquals($expected[$i], [$expected[$i][0], $found['segment'], $found['done']]);
+        }
+    }
+
+    public function test_an_open_hold_goes_on_behind_its_time(): void
+    {
         $hold = self::plan(Documents::straight([['exercise' => 'Front plank', 'hold_s' => 20]]));
-        $walk = self::plan(Documents::straight([['exercise' => 'Suitcase carry', 'distance_m' => 20, 'side' => 'each']]));
-        $found = $this->ran([
-            ['plan' => $bug, 'looks' => [7_999]],
-            ['plan' => $bug, 'looks' => [9_000, 20_000]],
-            ['plan' => $bug, 'looks' => [64_000]],
-            ['plan' => $bug, 'looks' => [90_000]],
-            ['plan' => $hold, 'looks' => [7_200]],
-            // 0.8 m/s for ten seconds are eight metres (calc)
-            ['plan' => $walk, 'looks' => [10_000]],
-            // an open hold goes on behind its twenty seconds
-            ['plan' => $hold, 'looks' => [1_000, 31_400], 'open' => 0],
-        ]);
-        self::assertSame([0, 2, 8, 8, 7.2, 8, 31.4], array_map(static fn (array $each): int|float => $each['done'][0], $found));
-        self::assertSame([true, null], [$found[6]['log']['sets'][0]['open'] ?? null, $found[4]['log']['sets'][0]['open'] ?? null]);
+        [$open, $ended] = $this->ran([['plan' => $hold, 'looks' => [1_000, 31_400], 'open' => 0], ['plan' => $hold, 'looks' => [7_200]]]);
+        self::assertSame([31.4, 7.2], [$open['done'][0], $ended['done'][0]]);
+        self::assertSame([true, null], [$open['log']['sets'][0]['open'] ?? null, $ended['log']['sets'][0]['open'] ?? null]);
     }
 
     public function test_the_clock_of_the_floor_and_the_timeline_agree_to_the_millisecond(): void

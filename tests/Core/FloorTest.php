@@ -8,6 +8,7 @@ use Eris\Generators;
 use Eris\TestTrait;
 use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\RunSheet;
+use EvenRungs\Core\Session\Segment;
 use EvenRungs\Core\Session\SegmentKind;
 use EvenRungs\Core\Session\Session;
 use PHPUnit\Framework\TestCase;
@@ -38,6 +39,16 @@ final class FloorTest extends TestCase
         self::assertSame(['left 8', 'right 8'], self::shape(Documents::straight([['exercise' => 'Dead bug', 'reps' => 8, 'side' => 'alternate']])));
         self::assertSame(['both 12', 'both 12'], self::shape(Documents::straight([['exercise' => 'Bridge', 'sets' => 2, 'reps' => 12, 'side' => 'both']])));
         self::assertSame(['left 40000', 'right 40000'], self::shape(Documents::straight([['exercise' => 'Side plank', 'intervals' => ['count' => 4, 'hold_s' => 10, 'rest_s' => 5], 'side' => 'each']])), 'short holds are one set');
+    }
+
+    public function test_segments_and_sets_are_those_of_the_table_that_the_engine_is_run_by(): void
+    {
+        foreach (json_decode((string) file_get_contents(dirname(__DIR__).'/cases/engine.json'), true)['cases'] as $case) {
+            $session = Documents::session($case['blocks'], ['change' => ['side_s' => 5, 'station_s' => 10]]);
+            self::assertEquals($case['segments_s'], array_map(static fn (Segment $segment): float => $segment->ms() / 1000, Documents::time($session)->timeline), $case['name']);
+            $isHeld = static fn (FloorSet $set): bool => $set->unitMs === 1;
+            self::assertEquals($case['sets'], array_map(static fn (FloorSet $set): array => [$set->side, $isHeld($set) ? $set->target / 1000 : $set->target], self::sets($session)), $case['name']);
+        }
     }
 
     public function test_a_rest_and_an_unknown_exercise_ask_for_no_wrong_row(): void

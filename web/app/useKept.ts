@@ -27,7 +27,11 @@ export function useKept<T extends object>(
   of = '',
 ): [T, (next: T | ((before: T) => T)) => void, () => void, boolean] {
   const key = draftKey(name);
-  const [typed, setTyped] = useState<T | null>(() => read(key, of) as T | null);
+  const [typed, setTyped] = useState<T | null>(() => {
+    const kept = read(key, of) as T | null;
+    // what was kept by an earlier version of the page lacks what is new on it
+    return kept === null || Array.isArray(kept) ? kept : { ...start, ...kept };
+  });
   return [
     typed ?? start,
     (next) => {

@@ -10,7 +10,17 @@ import { rangeKind, startOfLog } from './rows';
 const whats = { edited: 'edited', removed: 'taken back', restored: 'put back' } as const;
 
 /** A log as it was kept, to be written anew, with everybody who changed it. */
-export function EditLog({ session, easy, onDone }: { session: number; easy: number; onDone: () => void }) {
+export function EditLog({
+  session,
+  easy,
+  asks,
+  onDone,
+}: {
+  session: number;
+  easy: number;
+  asks: readonly Schemas['Tick'][];
+  onDone: () => void;
+}) {
   const client = useClientId();
   const library = useLibrary();
   const queries = useQueryClient();
@@ -22,7 +32,10 @@ export function EditLog({ session, easy, onDone }: { session: number; easy: numb
   if (one.isPending || library.isPending) return <Waiting what="the log" />;
   if (one.isError) return <Notice title={one.error.message} />;
   const rungs = new Map(library.data?.library.ladders.flatMap((each) => each.rungs).map((rung) => [rung.id, rung]));
-  const { ticks, checked } = one.data.log;
+  const { checked } = one.data.log;
+  const ladders = new Map(
+    library.data?.library.ladders.flatMap((each) => each.rungs.map((rung) => [rung.id, each.id] as const)),
+  );
   return (
     <>
       <div className="mb-2 flex items-center gap-3">
@@ -38,7 +51,9 @@ export function EditLog({ session, easy, onDone }: { session: number; easy: numb
           one.data.units,
           (rung) => rungs.get(rung)?.name ?? rung,
           (rung) => rangeKind(rungs.get(rung)?.range),
+          (rung) => ladders.get(rung) ?? rung,
         )}
+        asks={asks}
         label="Save the change"
         easy={easy}
         kept={`log:${client}:edit:${session}:${one.data.revision}`}
@@ -48,7 +63,6 @@ export function EditLog({ session, easy, onDone }: { session: number; easy: numb
               params,
               body: {
                 ...body,
-                ...(ticks === undefined ? {} : { ticks }),
                 ...(checked === undefined ? {} : { checked }),
                 revision: one.data.revision,
               },

@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { ApiError } from '../../api/client';
+import { ApiError, type Schemas } from '../../api/client';
 import { amount, unitOf } from '../../app/units';
 import { AmountInput } from '../../ui/AmountInput';
 import { Button } from '../../ui/Button';
@@ -21,17 +21,73 @@ function differencesOf(error: Error | null): string[] | null {
   return current !== undefined && 'differences' in current ? (current.differences ?? null) : null;
 }
 
+type TickId = Schemas['Tick']['id'];
+
+/** What must all be so to move up; where nobody touches it, it was not asked for. */
+function Ticks({
+  of,
+  asks,
+  ticked,
+  onChange,
+}: {
+  of: string;
+  asks: readonly Schemas['Tick'][];
+  ticked: readonly TickId[] | undefined;
+  onChange: (ticked: TickId[]) => void;
+}) {
+  return (
+    <div
+      role="group"
+      aria-label={`Ticks to move up, ${of}`}
+      className="mt-2 flex flex-wrap items-center gap-2 text-[15px]"
+    >
+      <span className="text-faint">To move up</span>
+      {asks.map(({ id, name }) => {
+        const on = ticked?.includes(id) === true;
+        return (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={on}
+            className={`min-h-9 rounded border px-2 font-semibold ${on ? 'border-stand bg-stand text-on-stand' : 'border-line'}`}
+            onClick={() => {
+              onChange(asks.flatMap((each) => ((each.id === id ? !on : ticked?.includes(each.id)) ? [each.id] : [])));
+            }}
+          >
+            {on && '✓ '}
+            {name}
+          </button>
+        );
+      })}
+      <Button
+        aria-label={`All five, ${of}`}
+        onClick={() => {
+          onChange(asks.map(({ id }) => id));
+        }}
+      >
+        All five
+      </Button>
+      <span className="text-sm text-faint">
+        {ticked === undefined ? 'not asked' : ticked.length < asks.length && 'what is not ticked keeps the rung'}
+      </span>
+    </div>
+  );
+}
+
 /** A session as it stood on paper: one row a set and side, filled by keyboard. What stays empty was not recorded. */
 export function Grid({
   start,
   label,
   easy,
+  asks,
   kept,
   submit,
 }: {
   start: Start;
   /** the effort that "easy" stands for */
   easy: number;
+  /** what must all be so to move up on a ladder */
+  asks: readonly Schemas['Tick'][];
   /** under what name it stays on the device until it is saved or thrown away */
   kept: string;
   label: string;
@@ -55,7 +111,7 @@ export function Grid({
   const setGroups = (next: Group[]) => {
     setGrid({ ...grid, groups: next });
   };
-  const wide = (name: Exclude<keyof Start, 'groups' | 'on'>, text: string, unit: string, width: string) => (
+  const wide = (name: Exclude<keyof Start, 'groups' | 'on' | 'ticks'>, text: string, unit: string, width: string) => (
     <TextField
       label={text}
       unit={unit}
@@ -84,13 +140,25 @@ export function Grid({
 
   /** As planned, clean, breathing, easy, no pain: of one exercise, or of all of them. */
   function fill(g?: number) {
-    setGroups(
-      groups.map((group, i) =>
-        g === undefined || i === g
+    const of = (i: number) => g === undefined || i === g;
+    const all = asks.map(({ id }) => id);
+    setGrid({
+      ...grid,
+      groups: groups.map((group, i) =>
+        of(i)
           ? { ...group, rows: group.rows.map((row) => ({ ...row, done: String(row.target), ...well(easy) })) }
           : group,
       ),
-    );
+      ticks: {
+        ...grid.ticks,
+        ...Object.fromEntries(groups.filter((_, i) => of(i) && isLast(i)).map(({ ladder }) => [ladder, all])),
+      },
+    });
+  }
+
+  /** Whether no exercise of the ladder comes after it. */
+  function isLast(g: number): boolean {
+    return groups.every((group, i) => i <= g || group.ladder !== groups[g]?.ladder);
   }
 
   return (
@@ -163,6 +231,16 @@ export function Grid({
                 changeAll(g, part);
               }}
             />
+            {isLast(g) && (
+              <Ticks
+                of={group.name}
+                asks={asks}
+                ticked={grid.ticks[group.ladder]}
+                onChange={(ticked) => {
+                  setGrid({ ...grid, ticks: { ...grid.ticks, [group.ladder]: ticked } });
+                }}
+              />
+            )}
             <details className="mt-1">
               <summary className="min-h-8 cursor-pointer text-[15px] text-faint">
                 {group.rows.length} {group.rows.length === 1 ? 'set' : 'sets'} of {amount(unit, first?.target ?? 0)}

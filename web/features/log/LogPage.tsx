@@ -48,6 +48,7 @@ export function LogPage() {
             key={editing}
             session={editing}
             easy={logs.data.easy}
+            asks={logs.data.ticks}
             onDone={() => {
               setEditing(null);
             }}
@@ -74,6 +75,7 @@ export function LogPage() {
                 key={`${at.number} ${session.number} ${written}`}
                 start={startOf(session)}
                 easy={logs.data.easy}
+                asks={logs.data.ticks}
                 kept={`log:${client}:${session.key}`}
                 label="Save the log"
                 submit={async (body) => {

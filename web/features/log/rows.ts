@@ -32,6 +32,7 @@ export interface Row {
 
 export interface Group {
   name: string;
+  ladder: string;
   dose: string;
   unit: Schemas['BoardEntry']['unit'];
   /** the newest weight, in kilograms; offered, never preset */
@@ -53,6 +54,8 @@ export interface Start {
   pain_next_day: string;
   effort: string;
   minutes: string;
+  /** what was ticked to move up, by ladder; one that is not named was not asked for */
+  ticks: NonNullable<LogBody['ticks']>;
 }
 
 export type LogBody = Omit<Schemas['LogRequest'], 'key'>;
@@ -80,8 +83,9 @@ export function startOf(session: Session): Start {
   return {
     groups: session.blocks
       .flatMap((block) => block.entries)
-      .filter((entry) => entry.ladder !== null)
+      .flatMap((entry) => (entry.ladder === null ? [] : [{ ...entry, ladder: entry.ladder }]))
       .map((entry) => ({
+        ladder: entry.ladder,
         name: entry.name,
         dose: entry.dose,
         unit: entry.unit,
@@ -104,6 +108,7 @@ export function startOf(session: Session): Start {
     pain_next_day: '',
     effort: '',
     minutes: '',
+    ticks: {},
   };
 }
 
@@ -131,6 +136,7 @@ export function startOfLog(
   units: Schemas['OneLog']['units'],
   nameOf: (rung: string) => string,
   rangeOf: (rung: string) => Group['range'],
+  ladderOf: (rung: string) => string,
 ): Start {
   const groups: Group[] = [];
   for (const set of log.sets) {
@@ -138,6 +144,7 @@ export function startOfLog(
     if (groups[groups.length - 1]?.name !== name)
       groups.push({
         name,
+        ladder: ladderOf(set.rung),
         dose: '',
         unit: units[set.rung] ?? null,
         lastLoad: null,
@@ -175,6 +182,7 @@ export function startOfLog(
     pain_next_day: text(log.pain_next_day),
     effort: text(log.effort),
     minutes: text(log.minutes),
+    ticks: log.ticks ?? {},
   };
 }
 
@@ -263,6 +271,7 @@ export function bodyOf(grid: Start): LogBody {
     ...number('pain_next_day', grid.pain_next_day),
     ...number('effort', grid.effort),
     ...number('minutes', grid.minutes),
+    ...(Object.keys(grid.ticks).length === 0 ? {} : { ticks: grid.ticks }),
     sets: grid.groups.flatMap((group) => group.rows.filter((row) => row.done !== '').map(toSent)),
   };
 }
