@@ -49,12 +49,12 @@ final class LogBook
     {
         $day = $from->format('Y-m-d');
         $sets = [];
-        foreach (SetRow::query()->ofClient($client)->where('on', '>=', $day)->among('rung', array_map(static fn (Rung $rung): string => $rung->id, $rungs))->ordered('id')->toBase()->get(self::SET) as $row) {
-            $sets[$row->logged_session_id][$row->rung][] = self::set((array) $row);
-        }
         $byId = [];
         foreach ($rungs as $rung) {
             $byId[$rung->id] = $rung;
+        }
+        foreach (SetRow::query()->ofClient($client)->where('on', '>=', $day)->among('rung', array_keys($byId))->ordered('id')->toBase()->get(self::SET) as $row) {
+            $sets[$row->logged_session_id][$row->rung][] = self::set((array) $row, $byId[$row->rung]);
         }
         $found = [];
         foreach (SessionRow::query()->ofClient($client)->where('on', '>=', $day)->ordered('on')->ordered('id')->toBase()->get(['id', 'on', 'soreness', 'pain_before', 'pain_next_day', 'ticks', 'pain_kind', 'checked', 'signs']) as $row) {
@@ -145,7 +145,7 @@ final class LogBook
     }
 
     /** @param  array<string, mixed>  $row */
-    private static function set(array $row): LoggedSet
+    private static function set(array $row, Rung $rung): LoggedSet
     {
         $int = static fn (string $name): ?int => is_numeric($row[$name]) ? (int) $row[$name] : null;
         $text = static fn (string $name): ?string => is_string($row[$name]) ? $row[$name] : null;
@@ -155,16 +155,16 @@ final class LogBook
             return is_array($value) ? array_values(array_filter($value, is_string(...))) : null;
         };
 
-        // the repetitions beside a time of work are information: it was done, or it was not begun
         $isTimed = (bool) $row['timed'];
+        [$target, $done] = $isTimed ? LoggedSet::ofWork($rung, (int) $int('target'), (int) $int('done')) : [(int) $int('target'), (int) $int('done')];
 
         return new LoggedSet(
             match ($row['side']) {
                 'left', 'right', 'both' => $row['side'],
                 default => null,
             },
-            $isTimed ? 1 : (int) $int('target'),
-            $isTimed ? min(1, (int) $int('done')) : (int) $int('done'),
+            $target,
+            $done,
             $list('faults'),
             $list('cued') ?? [],
             $text('ended_by'),

@@ -11,7 +11,6 @@ use EvenRungs\Core\Body\Severity;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Evenness\ExtraSet;
-use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Obstacles;
@@ -20,7 +19,6 @@ use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Session\Entry;
 use EvenRungs\Core\Session\Session;
 use EvenRungs\Core\Session\SessionTime;
-use EvenRungs\Core\Verdict\LoggedSession;
 
 /**
  * Rewrites the planned session for the client as they walk in: pain decides first, then the sore trunk, then what each sore
@@ -40,23 +38,20 @@ final class Door
     /** @param  Client  $client  where the session is trained: at home with the kit that is there */
     public function rewrite(Session $session, Client $client, DoorAnswers $answers): DoorSession
     {
-        if ($answers->painKind?->stops() === true) {
-            return new DoorSession(null, [], true, sprintf('It is %s: no training today, and a clinician sees the client first.', $answers->painKind->symptom()));
+        $stop = $answers->stop();
+        if ($stop !== null) {
+            return new DoorSession(null, [], true, $stop);
         }
-        if ($answers->pain > LoggedSession::STOP_OVER) {
-            return new DoorSession(null, [], true, sprintf('Pain is %d, over %d: no training today, and a clinician sees the client first.', $answers->pain, LoggedSession::STOP_OVER));
-        }
-        $severity = $answers->pain > LoggedSession::MOST_PAIN ? Severity::Severe : Severity::Moderate;
+        $less = $answers->less();
+        $severity = $less !== null ? Severity::Severe : Severity::Moderate;
         $today = $client->sore(array_map(static fn (LimitRule $place): Limit => new Limit($place, $severity), $answers->sore));
         $today = $answers->equipment === null ? $today : $today->inPlace($today->days ?? [], $answers->equipment);
         $changes = [];
         $budget = $answers->left ?? $this->dayOf($session, $client);
-        if ($answers->soreness >= LoggedSession::SORE_FROM) {
-            $session = $this->withoutDirectWork($session, $answers->soreness, $changes);
-        }
+        $session = $this->withoutDirectWork($session, $answers, $changes);
         $session = $this->allowed($session, $today, $changes);
-        if ($answers->pain > LoggedSession::MOST_PAIN) {
-            $session = $this->eased($session, $today, $answers->pain, $changes);
+        if ($less !== null) {
+            $session = $this->eased($session, $today, $answers->pain, $less, $changes);
         }
         if ($session->entries() === []) {
             return new DoorSession(null, $changes, false, 'Nothing of it remains for today.');
@@ -75,13 +70,14 @@ final class Door
     }
 
     /** @param  list<DoorChange>  $changes */
-    private function withoutDirectWork(Session $session, int $soreness, array &$changes): Session
+    private function withoutDirectWork(Session $session, DoorAnswers $answers, array &$changes): Session
     {
-        return $this->each($session, function (Entry $entry, ?Rung $rung) use ($soreness, &$changes): ?Entry {
-            if ($rung === null || ! ($rung->category->isDirection() || $rung->category === Category::TrunkMovement)) {
+        return $this->each($session, static function (Entry $entry, ?Rung $rung) use ($answers, &$changes): ?Entry {
+            $why = $rung === null ? null : $answers->spares($rung);
+            if ($rung === null || $why === null) {
                 return $entry;
             }
-            $changes[] = new DoorChange('left-out', $rung->name, null, sprintf('The trunk is sore at %d: no direct work today.', $soreness));
+            $changes[] = new DoorChange('left-out', $rung->name, null, $why);
 
             return null;
         });
@@ -125,37 +121,26 @@ final class Door
     }
 
     /** @param  list<DoorChange>  $changes */
-    private function eased(Session $session, Client $today, int $pain, array &$changes): Session
+    private function eased(Session $session, Client $today, int $pain, string $why, array &$changes): Session
     {
         $used = array_fill_keys(array_map(static fn (Entry $entry): string => $entry->exercise, $session->entries()), true);
+        $easing = new Easing($this->library, $this->steps);
 
-        return $this->each($session, function (Entry $entry, ?Rung $rung) use ($today, $pain, &$changes, &$used): ?Entry {
+        return $this->each($session, function (Entry $entry, ?Rung $rung) use ($easing, $today, $pain, $why, &$changes, &$used): ?Entry {
             if ($rung !== null && ExtraSet::side($entry) !== null) {
                 $changes[] = new DoorChange('left-out', $rung->name, null, sprintf('Pain is %d, from 3 to 5: no extra set today.', $pain));
 
                 return null;
             }
-            $start = $rung === null ? null : $this->steps->of($rung)[0]->measure;
-            if ($rung === null || $start === null || ! (Steps::isAtMost($start, $entry->dose->measure) || Steps::isAtMost($entry->dose->measure, $start))) {
+            $to = $rung === null ? null : $easing->of($rung, $entry->dose->measure, $today, $used);
+            if ($rung === null || $to === null) {
                 return $entry;
             }
-            $why = sprintf('Pain is %d, from 3 to 5: less of it today.', $pain);
-            if (! Steps::isAtMost($entry->dose->measure, $start)) {
-                $eased = $this->edit->onRung($entry, $rung, 0, null, ['At the door: '.$why]);
-                $changes[] = new DoorChange('eased', $rung->name, Shorthand::write($eased->dose), $why);
+            $used[$to->id] = true;
+            $eased = $this->edit->onRung($entry, $to, 0, null, ['At the door: '.$why]);
+            $changes[] = new DoorChange('eased', $rung->name, $to === $rung ? Shorthand::write($eased->dose) : $to->name, $why);
 
-                return $eased;
-            }
-            foreach (array_slice($this->library->ladderOf($rung)->downFrom($rung), 1) as $below) {
-                if (! isset($used[$below->id]) && Obstacles::between($today, $below, $this->library)->isClear()) {
-                    $used[$below->id] = true;
-                    $changes[] = new DoorChange('eased', $rung->name, $below->name, $why);
-
-                    return $this->edit->onRung($entry, $below, 0, null, ['At the door: '.$why]);
-                }
-            }
-
-            return $entry;
+            return $eased;
         });
     }
 

@@ -6,6 +6,9 @@ namespace EvenRungs\Core\Planning;
 
 use EvenRungs\Core\Body\LimitRule;
 use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Core\Verdict\PainKind;
 
 /**
@@ -29,5 +32,29 @@ final class DoorAnswers
         public readonly ?array $equipment = null,
         public readonly ?PainKind $painKind = null,
     ) {
+    }
+
+    /** Why nobody trains with it today, in words; null where it stops nothing. */
+    public function stop(): ?string
+    {
+        return match (true) {
+            $this->painKind?->stops() === true => sprintf('It is %s: no training today, and a clinician sees the client first.', $this->painKind->symptom()),
+            $this->pain > LoggedSession::STOP_OVER => sprintf('Pain is %d, over %d: no training today, and a clinician sees the client first.', $this->pain, LoggedSession::STOP_OVER),
+            default => null,
+        };
+    }
+
+    /** Why an exercise is left out for a sore trunk, in words; null where it is done. */
+    public function spares(Rung $rung): ?string
+    {
+        return $this->soreness >= LoggedSession::SORE_FROM && ($rung->category->isDirection() || $rung->category === Category::TrunkMovement)
+            ? sprintf('The trunk is sore at %d: no direct work today.', $this->soreness)
+            : null;
+    }
+
+    /** Why less is done of everything, in words; null where the pain asks for nothing. */
+    public function less(): ?string
+    {
+        return $this->pain > LoggedSession::MOST_PAIN ? sprintf('Pain is %d, from 3 to 5: less of it today.', $this->pain) : null;
     }
 }

@@ -5,17 +5,19 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Planning;
 
 use EvenRungs\Core\Ladder\Ladder;
+use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Style\Style;
 
 /**
  * One clock for a small group, own rungs: everybody works at the same stations for the same time, each on the rung and dose where they
- * stand on the station's ladder. What a limit bars, or kit or a gate forbids, is swapped for what trains the same direction.
+ * stand on the station's ladder. What a limit bars, or kit or a gate forbids, is swapped for what trains the same direction; pain and a sore trunk
+ * do what they do at the door.
  */
 final class GroupCircuit
 {
-    public function __construct(private readonly Swaps $swaps, private readonly Style $style)
+    public function __construct(private readonly Library $library, private readonly Swaps $swaps, private readonly Style $style)
     {
     }
 
@@ -25,10 +27,27 @@ final class GroupCircuit
      */
     public function station(Ladder $ladder, array $members): array
     {
-        return array_map(fn (GroupMember $member): GroupPlace => $this->place($ladder, $member), $members);
+        return array_map(fn (GroupMember $member): GroupPlace => $this->today($this->usual($ladder, $member), $member), $members);
     }
 
-    private function place(Ladder $ladder, GroupMember $member): GroupPlace
+    /** What was said on arrival makes less of it, or leaves it out. Whoever it stops is in no group: that is asked before. */
+    private function today(GroupPlace $usual, GroupMember $member): GroupPlace
+    {
+        if ($usual->rung === null || $usual->dose === null) {
+            return $usual;
+        }
+        $spared = $member->said->spares($usual->rung);
+        if ($spared !== null) {
+            return new GroupPlace($member->id, null, null, false, [$spared.' Rest here.']);
+        }
+        $less = $member->said->less();
+        $steps = new Steps($this->style, $member->client);
+        $to = $less === null ? null : (new Easing($this->library, $steps))->of($usual->rung, $usual->dose->measure, $member->client);
+
+        return $less === null || $to === null ? $usual : new GroupPlace($member->id, $to, $steps->dose($to, 0)->withSets(1), $usual->swapped, [...$usual->why, $less]);
+    }
+
+    private function usual(Ladder $ladder, GroupMember $member): GroupPlace
     {
         $placement = $member->placements[$ladder->id] ?? null;
         $steps = new Steps($this->style, $member->client);

@@ -15,8 +15,9 @@ final class GroupMember
     /**
      * @param  string  $id  whatever names the person to the caller
      * @param  array<string, Placement>  $placements  by ladder
+     * @param  DoorAnswers  $said  on arrival
      */
-    public function __construct(public readonly string $id, public readonly Client $client, public readonly array $placements)
+    public function __construct(public readonly string $id, public readonly Client $client, public readonly array $placements, public readonly DoorAnswers $said = new DoorAnswers)
     {
     }
 }

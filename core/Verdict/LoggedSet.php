@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Verdict;
 
 use EvenRungs\Core\Dose\Measure;
+use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\RangeScale;
+use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Steps;
 
 /**
@@ -57,6 +59,17 @@ final class LoggedSet
         public readonly ?int $hold = null,
         public readonly bool $left = false,
     ) {
+    }
+
+    /**
+     * What counts of a set that was worked at for a time: where the rung is counted, the number is information, and it was done or not begun;
+     * where it is held, the time is what counts.
+     *
+     * @return array{int|float, int|float} target and done
+     */
+    public static function ofWork(Rung $rung, int|float $target, int|float $done): array
+    {
+        return in_array($rung->start()->measure->kind(), [MeasureKind::Reps, MeasureKind::Distance], true) ? [1, min(1, $done)] : [$target, $done];
     }
 
     /** Under its target in amount, or in the hold of its repetitions. */

@@ -208,6 +208,9 @@ final class Matter
         if ($by <= 0) {
             return sprintf('%s: each repetition held as long as it should.', $side);
         }
+        if ($set->timed && $set->target <= 1) {
+            return sprintf('%s: worked at for its time.', $side);
+        }
 
         return sprintf('%s %s more.', $side, $set->timed ? round($by / 1000, 1).' s of work' : match ($this->history->rung->start()->measure->kind()) {
             MeasureKind::Reps => $by == 1 ? '1 repetition' : $by.' repetitions',
