@@ -67,6 +67,7 @@ Route::middleware('web')->group(function (): void {
         Route::middleware(['auth', 'may:owner', InPieces::class, StudioWriting::class, Recorded::class])->group(function (): void {
             Route::post('emergency', [AccountController::class, 'emergency']);
             Route::post('bands', [AccountController::class, 'bands']);
+            Route::post('kit', [AccountController::class, 'kit']);
             Route::post('studio', [AccountController::class, 'settings']);
             Route::get('happened', [HappenedController::class, 'ofStudio']);
             Route::get('happened.csv', [HappenedController::class, 'exportOfStudio']);
@@ -98,6 +99,7 @@ Route::middleware('web')->group(function (): void {
             Route::post('templates', [SessionController::class, 'keepTemplate']);
             Route::post('templates/{template}/remove', [SessionController::class, 'removeTemplate']);
             Route::post('incidents', [HappenedController::class, 'incident']);
+            Route::post('notes', [HappenedController::class, 'note']);
             Route::post('group', [GroupController::class, 'plan']);
             Route::post('group/floor', [GroupController::class, 'floor']);
             Route::get('cuff', [CuffController::class, 'show']);

@@ -16,6 +16,7 @@ use App\Models\Trainer;
 use App\People\Address;
 use App\People\Role;
 use App\People\Studios;
+use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\Problem;
@@ -44,7 +45,7 @@ final class ReadIn
     /** @var list<Problem> */
     private array $problems = [];
 
-    public function __construct(private readonly StudioTables $tables, private readonly Progress $progress)
+    public function __construct(private readonly StudioTables $tables, private readonly Progress $progress, private readonly DataFolder $data)
     {
     }
 
@@ -86,7 +87,7 @@ final class ReadIn
 
         return $this->once(function () use ($document): Studio {
             $of = (array) ($document['studio'] ?? []);
-            $studio = Studio::query()->create(['name' => self::text($of, 'name', 200), 'emergency_steps' => $of['emergency_steps'] ?? null, 'bands' => self::bands($of['bands'] ?? null), ...array_intersect_key(array_map(strval(...), (array) ($of['settings'] ?? [])), array_flip(Studio::SETTINGS))]);
+            $studio = Studio::query()->create(['name' => self::text($of, 'name', 200), 'emergency_steps' => $of['emergency_steps'] ?? null, 'bands' => self::bands($of['bands'] ?? null), 'kit' => $this->kit($of['kit'] ?? null), ...array_intersect_key(array_map(strval(...), (array) ($of['settings'] ?? [])), array_flip(Studio::SETTINGS))]);
             $people = $this->people($document, $studio->id);
             $this->own($document, $studio->id, TakeOut::OWN, false);
             foreach (self::list($document, 'happened') as $i => $event) {
@@ -110,16 +111,29 @@ final class ReadIn
      */
     private static function bands(mixed $written): ?array
     {
-        if ($written === null) {
-            return null;
-        }
-        $document = (object) ['bands' => $written];
-        $problems = Schemas::checkUri(Body::COMPONENTS.'BandsRequest', $document);
-        if ($problems !== []) {
-            throw new UnusableInput($problems);
-        }
+        return $written === null ? null : Studios::bands(self::checked('BandsRequest', ['bands' => $written]));
+    }
 
-        return Studios::bands(new Node(Json::toArray($document)));
+    /**
+     * @return array<string, ?int>|null
+     *
+     * @throws UnusableInput
+     */
+    private function kit(mixed $written): ?array
+    {
+        return $written === null ? null : Studios::kit(self::checked('KitRequest', ['kit' => $written]), $this->data->library());
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     *
+     * @throws UnusableInput where it is not what the API takes
+     */
+    private static function checked(string $schema, array $document): Node
+    {
+        $problems = Schemas::checkUri(Body::COMPONENTS.$schema, (object) $document);
+
+        return $problems === [] ? new Node(Json::toArray((object) $document)) : throw new UnusableInput($problems);
     }
 
     /**

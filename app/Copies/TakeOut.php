@@ -67,7 +67,7 @@ final class TakeOut
             'format' => self::FORMAT,
             'version' => self::VERSION,
             'of' => self::OF_STUDIO,
-            'studio' => [...$studio->only(['name', 'emergency_steps', 'bands']), 'settings' => $studio->only(Studio::SETTINGS)],
+            'studio' => [...$studio->only(['name', 'emergency_steps', 'bands', 'kit']), 'settings' => $studio->only(Studio::SETTINGS)],
             'people' => $this->people(array_values(array_map(strval(...), DB::table('trainers')->where('studio_id', $studio->id)->pluck('id')->all())), true),
             'own' => $this->own($studio->id, self::OWN),
             'happened' => $happened,

@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $time_format  device, 24h or 12h
  * @property string $time_zone  of the IANA database
  * @property list<array{name: string, colour: string, pull_kg?: int|float}>|null $bands  lightest first
+ * @property array<string, int>|null $kit  how many pieces there are, by kit id
  * @property list<string>|null $emergency_steps  what to do when something is wrong; null for the usual ones
  */
 final class Studio extends Model
@@ -27,7 +28,7 @@ final class Studio extends Model
 
     public const SETTINGS = ['units', 'first_day', 'date_format', 'time_format', 'time_zone'];
 
-    protected $fillable = ['name', 'emergency_steps', 'bands', ...self::SETTINGS];
+    protected $fillable = ['name', 'emergency_steps', 'bands', 'kit', ...self::SETTINGS];
 
     protected $attributes = ['units' => 'metric', 'first_day' => 'mon', 'date_format' => 'device', 'time_format' => 'device', 'time_zone' => 'UTC'];
 
@@ -45,6 +46,6 @@ final class Studio extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['emergency_steps' => 'array', 'bands' => 'array'];
+        return ['emergency_steps' => 'array', 'bands' => 'array', 'kit' => 'array'];
     }
 }

@@ -8,6 +8,7 @@ use App\Models\Studio;
 use App\Models\Trainer;
 use DateTimeZone;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Load\Band;
 use EvenRungs\Core\Load\Bands;
 use EvenRungs\Formats\Node;
@@ -130,6 +131,25 @@ final class Studios
         });
 
         return $written === [] ? null : $written;
+    }
+
+    /**
+     * @return array<string, ?int> how many pieces there are, by kit id, as they are written; null for as many as are needed
+     *
+     * @throws UnusableInput where there is no such kit
+     */
+    public static function kit(Node $body, Library $library): array
+    {
+        $kit = [];
+        $counted = $body->optionalChild('kit');
+        foreach ($counted?->keys() ?? [] as $piece) {
+            if ($counted === null || ! isset($library->equipment[$piece])) {
+                throw UnusableInput::at('/kit/'.$piece, sprintf('there is no kit "%s"', $piece));
+            }
+            $kit[$piece] = $counted->optionalInt($piece);
+        }
+
+        return $kit;
     }
 
     /** Lets nobody in with this account any more, now; what they did keeps their name. */

@@ -7,13 +7,16 @@ namespace App\Sessions;
 use App\Board\BoardLoader;
 use App\Board\ClientPlanner;
 use App\Models\Client;
+use App\Models\Studio;
 use App\Models\Trainer;
 use App\People\StudioDay;
+use App\People\Studios;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Placement\Swaps;
+use EvenRungs\Core\Planning\DoorAnswers;
 use EvenRungs\Core\Planning\GroupCircuit;
 use EvenRungs\Core\Planning\GroupMember;
 use EvenRungs\Core\Planning\GroupPlace;
@@ -24,6 +27,7 @@ use EvenRungs\Core\Session\Day;
 use EvenRungs\Core\Session\Entry;
 use EvenRungs\Core\Session\Kind;
 use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Verdict\PainKind;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
@@ -38,16 +42,32 @@ final class Groups
     }
 
     /**
-     * @return list<GroupMember>
+     * @return list<GroupMember> also those whom what they said on arrival stops
      *
      * @throws UnusableInput where a clinician comes first
      */
     public function members(Trainer $trainer, Node $body): array
     {
-        return array_map(fn (string $id): GroupMember => $this->member($trainer, $id), array_values(array_unique($body->strings('clients'))));
+        $said = $body->optionalChild('said');
+
+        return array_map(fn (string $id): GroupMember => $this->member($trainer, $id, self::said($said?->optionalChild($id))), array_values(array_unique($body->strings('clients'))));
     }
 
-    private function member(Trainer $trainer, string $id): GroupMember
+    private static function said(?Node $said): DoorAnswers
+    {
+        return new DoorAnswers(soreness: $said?->optionalInt('soreness') ?? 0, pain: $said?->optionalInt('pain') ?? 0, painKind: PainKind::tryFrom($said?->optionalString('pain_kind') ?? ''));
+    }
+
+    /**
+     * @param  list<GroupMember>  $members
+     * @return list<GroupMember> without those who are stopped
+     */
+    public static function training(array $members): array
+    {
+        return array_values(array_filter($members, static fn (GroupMember $member): bool => $member->said->stop() === null));
+    }
+
+    private function member(Trainer $trainer, string $id, DoorAnswers $said): GroupMember
     {
         $record = Client::query()->seenBy($trainer)->whereKey($id)->firstOrFail();
         $board = $this->boards->load($record);
@@ -59,7 +79,7 @@ final class Groups
             $placements[$placement->ladder->id] = $placement;
         }
 
-        return new GroupMember($id, $board->client, $placements);
+        return new GroupMember($id, $board->client, $placements, $said);
     }
 
     /**
@@ -82,7 +102,7 @@ final class Groups
     {
         $style = $this->data->style(DataFolder::DEFAULT_STYLE);
 
-        return (new GroupCircuit(new Swaps($this->data->library(), $style->plan->withoutLadders), $style))->station($station, $members);
+        return (new GroupCircuit($this->data->library(), new Swaps($this->data->library(), $style->plan->withoutLadders), $style))->station($station, $members);
     }
 
     /**
@@ -93,30 +113,28 @@ final class Groups
      *
      * @throws UnusableInput where there is no such kit
      */
-    public function turns(Node $body, array $stations, array $members): GroupTurns
+    public function turns(Studio $studio, Node $body, array $stations, array $members): GroupTurns
     {
         $places = array_map(fn (Ladder $ladder): array => $this->places($ladder, $members), $stations);
 
-        return $body->has('rotate') && $body->bool('rotate') ? GroupTurns::rotating($places, $this->kit($body)) : GroupTurns::together($places);
+        return $body->has('rotate') && $body->bool('rotate') ? GroupTurns::rotating($places, $this->kit($studio, $body)) : GroupTurns::together($places);
     }
 
     /**
-     * @return array<string, int> how many pieces there are, by kit id; what is not named suffices
+     * The pieces of the studio, and for this once what the body says instead.
+     *
+     * @return array<string, int> how many there are, by kit id; what is not named suffices
      *
      * @throws UnusableInput where there is no such kit
      */
-    public function kit(Node $body): array
+    public function kit(Studio $studio, Node $body): array
     {
-        $kit = [];
-        $counted = $body->optionalChild('kit');
-        foreach ($counted?->keys() ?? [] as $piece) {
-            if ($counted === null || ! isset($this->data->library()->equipment[$piece])) {
-                throw UnusableInput::at('/kit/'.$piece, sprintf('there is no kit "%s"', $piece));
-            }
-            $kit[$piece] = $counted->int($piece);
+        $kit = array_intersect_key($studio->kit ?? [], $this->data->library()->equipment);
+        foreach (Studios::kit($body, $this->data->library()) as $piece => $count) {
+            $kit[$piece] = $count;
         }
 
-        return $kit;
+        return array_filter($kit, is_int(...));
     }
 
     /** @param  int  $stations  how many */

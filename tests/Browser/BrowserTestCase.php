@@ -14,6 +14,7 @@ use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverDimension;
 use Facebook\WebDriver\WebDriverExpectedCondition as Until;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\TestCase;
@@ -101,6 +102,7 @@ abstract class BrowserTestCase extends TestCase
             $this->browser->switchTo()->window($own);
             $this->tools()->execute('Storage.clearDataForOrigin', ['origin' => self::address(), 'storageTypes' => 'all']);
             $this->tools()->execute('Network.clearBrowserCookies');
+            $this->sized(1280, 800);
         } catch (WebDriverException) {
             self::quit();
         }
@@ -145,6 +147,45 @@ abstract class BrowserTestCase extends TestCase
         exec('pkill -9 -f -- '.escapeshellarg('--user-data-dir='.self::$profile));
         exec('rm -f '.escapeshellarg(self::$profile).'/Singleton*');
         $this->browser = self::$running = self::openBrowser();
+    }
+
+    /** A clock of the test's own: the page reads `performance.now`, and nothing else, for time. What it would sound is written down. */
+    protected function withFakeClock(): void
+    {
+        $this->tools()->execute('Page.addScriptToEvaluateOnNewDocument', ['source' => 'window.clockMs = 0; performance.now = () => window.clockMs; window.tones = [];
+            window.AudioContext = class {
+                currentTime = 0;
+                destination = {};
+                resume() { return Promise.resolve(); }
+                createOscillator() { return { frequency: { set value(hertz) { window.tones.push(hertz); } }, connect: (to) => to, start() {}, stop() {} }; }
+                createGain() { return { gain: { setValueAtTime() {}, exponentialRampToValueAtTime() {} }, connect: (to) => to }; }
+            };']);
+    }
+
+    protected function pass(float $seconds): void
+    {
+        $this->browser->executeScript('window.clockMs += arguments[0]; document.dispatchEvent(new Event("visibilitychange"));', [1000 * $seconds]);
+    }
+
+    /** A tap on what may lie behind the bar at the foot of the page until it is scrolled to. */
+    protected function tap(string $xpath): void
+    {
+        $target = $this->element(WebDriverBy::xpath($xpath));
+        $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$target]);
+        $target->click();
+    }
+
+    protected function sized(int $width, int $height): void
+    {
+        $this->browser->manage()->window()->setSize(new WebDriverDimension($width, $height));
+    }
+
+    /** Whether all of an element is on the screen as it is, and nothing fixed lies over its middle. */
+    protected function isSeen(string $xpath): bool
+    {
+        return $this->browser->executeScript('const element = arguments[0], box = element.getBoundingClientRect();
+            const over = document.elementFromPoint(box.x + box.width / 2, box.y + box.height / 2);
+            return box.top >= 0 && box.bottom <= window.innerHeight && over !== null && (element.contains(over) || over.contains(element));', [$this->browser->findElement(WebDriverBy::xpath($xpath))]);
     }
 
     private static function address(): string

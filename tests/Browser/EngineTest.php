@@ -89,6 +89,59 @@ final class EngineTest extends BrowserTestCase
         self::assertSame([true, null], [$open['log']['sets'][0]['open'] ?? null, $ended['log']['sets'][0]['open'] ?? null]);
     }
 
+    public function test_pain_seven_of_one_in_a_group_leaves_the_times_of_the_others_right(): void
+    {
+        $seed = (int) (getenv('EVEN_RUNGS_SEED') ?: random_int(1, 1_000_000_000));
+        $chance = new Randomizer(new Mt19937($seed));
+        $cases = [];
+        $expected = [];
+        for ($i = 0; $i < 60; $i++) {
+            $members = $chance->getInt(2, 6);
+            $stations = $chance->getInt(2, 4);
+            $work = 1000 * $chance->getInt(10, 60);
+            $rest = 1000 * $chance->getInt(0, 30);
+            $segments = [];
+            $sets = [];
+            for ($s = 0; $s < $stations; $s++) {
+                for ($m = 0; $m < $members; $m++) {
+                    $sets[] = ['member' => $m, 'ladder' => 'l', 'rung' => 'r', 'side' => 'both', 'twin' => null, 'target' => $work / 1000, 'unit' => 's', 'unit_ms' => 1000, 'spans' => [['segment' => count($segments), 'from_ms' => 0, 'to_ms' => $work]], 'can_open' => false, 'last_of_ladder' => false, 'asked' => (object) []];
+                }
+                $segments[] = ['ms' => $work, 'what' => 'work'];
+                $segments[] = ['ms' => $rest, 'what' => 'rest'];
+            }
+            $plan = ['segments' => $segments, 'members' => array_map(static fn (int $m): array => ['client' => (string) $m, 'name' => (string) $m, 'signs' => [], 'readiness' => false, 'said' => (object) []], range(0, $members - 1)), 'sets' => $sets, 'stop' => ['over' => 5, 'kinds' => []], 'rungs' => (object) [], 'ticks' => [], 'planned' => null, 'easy' => 2];
+            $total = array_sum(array_column($segments, 'ms'));
+            $hurt = $chance->getInt(3_000, $total - 1);
+            $cases[] = ['plan' => $plan, 'who' => $chance->getInt(0, $members - 1), 'hurt' => $hurt, 'stands' => $chance->getInt(0, 200_000), 'end' => $total];
+            $expected[] = [$work, $rest];
+        }
+        $manifest = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/public/build/manifest.json'), true);
+        $this->open('/sign-in');
+        $found = $this->browser->executeAsyncScript('const [file, cases, done] = arguments;
+            import(file).then((engine) => done(JSON.parse(cases).map(({ plan, who, hurt, stands, end }) => {
+                let run = engine.resume(engine.begin(plan, "2027-01-06"), 0);
+                for (let at = 0; at < hurt; at += 137) run = engine.advance(run, at);
+                run = engine.report(engine.advance(run, hurt), plan.sets.findIndex((set) => set.member === who), { pain: 7 }, hurt);
+                const stood = run.since === null;
+                const again = hurt + stands;
+                run = engine.resume(run, again);
+                for (let at = again; at < end + stands; at += 311) run = engine.advance(run, at);
+                run = engine.advance(run, end + stands);
+                return { stood, over: engine.isOver(run), done: plan.sets.map((_, i) => engine.doneOf(run, i)) };
+            }))).catch((error) => done(String(error)));', ['/build/'.$manifest['web/features/floor/run.ts']['file'], json_encode($cases)]);
+        foreach ($found as $i => $each) {
+            ['plan' => $plan, 'who' => $who, 'hurt' => $hurt] = $cases[$i];
+            [$work, $rest] = $expected[$i];
+            self::assertSame([true, true], [$each['stood'], $each['over']], "seed {$seed}, group {$i}");
+            foreach ($plan['sets'] as $s => $set) {
+                $start = ($work + $rest) * intdiv($s, count($plan['members']));
+                $worked = $set['member'] === $who ? max(0, min($work, $hurt - $start)) : $work;
+                $whole = $worked < 3_000 ? 0 : intdiv($worked, 100) / 10;
+                self::assertEqualsWithDelta($whole, $each['done'][$s], 0.05, "seed {$seed}, group {$i}, set {$s}");
+            }
+        }
+    }
+
     public function test_the_clock_of_the_floor_and_the_timeline_agree_to_the_millisecond(): void
     {
         $seed = (int) (getenv('EVEN_RUNGS_SEED') ?: random_int(1, 1_000_000_000));

@@ -12,24 +12,6 @@ use Tests\Support\TestServer;
  */
 final class FloorTest extends BrowserTestCase
 {
-    private function withFakeClock(): void
-    {
-        $this->tools()->execute('Page.addScriptToEvaluateOnNewDocument', ['source' => 'window.clockMs = 0; performance.now = () => window.clockMs;']);
-    }
-
-    private function pass(float $seconds): void
-    {
-        $this->browser->executeScript('window.clockMs += arguments[0]; document.dispatchEvent(new Event("visibilitychange"));', [1000 * $seconds]);
-    }
-
-    /** A tap on what may lie behind the bar at the foot of the page until it is scrolled to. */
-    private function tap(string $xpath): void
-    {
-        $target = $this->element(WebDriverBy::xpath($xpath));
-        $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$target]);
-        $target->click();
-    }
-
     private function putOnFloor(string $client): void
     {
         $this->signIn();
@@ -365,6 +347,83 @@ final class FloorTest extends BrowserTestCase
         $this->waitForText('Every clock stands.');
         $this->waitForText('call the local emergency number');
         self::assertSame([], $this->browser->findElements(WebDriverBy::xpath('//button[contains(., "Pause")]')));
+    }
+
+    public function test_two_clients_for_five_minutes_with_both_clocks_in_every_picture_and_a_pitch_each(): void
+    {
+        $this->withFakeClock();
+        $this->signIn();
+        $plans = [];
+        foreach (['Maren Tidewell', 'Tove Rudder'] as $name) {
+            $client = $this->client($name);
+            $plans[$name] = $this->api("/clients/{$client}/floor/1/1");
+            // from page to page by its links: a reload would let the first clock stand
+            $this->browser->executeScript('history.pushState({}, "", arguments[0]); dispatchEvent(new PopStateEvent("popstate"));', ["/clients/{$client}/week"]);
+            $this->css('button[aria-label^="Run the session"]')->click();
+            $this->css(sprintf('section[aria-label="%s"]', $name));
+        }
+        $this->sized(390, 844);
+        $began = [];
+        foreach (array_keys($plans) as $n => $name) {
+            $this->element(WebDriverBy::xpath(sprintf('//div[@aria-label="Who"]/button[starts-with(normalize-space(.), "%s")]', $name)))->click();
+            $this->element(WebDriverBy::xpath(sprintf('//section[@aria-label="%s"]//button[contains(., "Start")]', $name)))->click();
+            $began[$name] = 7.0 * $n;
+            $this->pass($n === 0 ? 7 : 0);
+        }
+        for ($at = 7; $at <= 307; $at += 30) {
+            $this->browser->executeScript('window.scrollTo(0, arguments[0])', [$at * 3 % 900]);
+            foreach ($plans as $name => $plan) {
+                [$what, $left] = self::moment($plan, $at - $began[$name]);
+                $clock = sprintf('//div[@aria-label="Who"]/button[starts-with(normalize-space(.), "%s")]//*[@data-short]', $name);
+                $said = $this->browser->findElement(WebDriverBy::xpath($clock))->getText();
+                self::assertSame(sprintf('%s %d:%02d', $what, intdiv($left, 60), $left % 60), $said, "{$name}, second {$at}");
+                self::assertTrue($this->isSeen($clock), "{$name}, second {$at}");
+            }
+            $this->pass(30);
+        }
+        $tones = array_map(floatval(...), $this->browser->executeScript('return window.tones'));
+        $second = array_values(array_unique(array_filter($tones, static fn (float $hertz): bool => ! in_array(round($hertz), [330.0, 440.0, 550.0, 660.0, 880.0], true))));
+        self::assertNotSame([], $second, 'the second lane sounds at a pitch of its own');
+        foreach ($second as $hertz) {
+            self::assertContains(round($hertz / 1.26), [330.0, 440.0, 550.0, 660.0, 880.0]);
+        }
+        $this->browser->executeScript('history.pushState({}, "", "/clients"); dispatchEvent(new PopStateEvent("popstate"));');
+        $this->waitUntil(fn (): bool => count($this->browser->findElements(WebDriverBy::cssSelector('[data-menu-clock]'))) === 2, 'the menu shows no clocks');
+    }
+
+    /** @return array{string, int} what is done so many seconds into a plan and on which side, and the seconds that are left of it, rounded up */
+    private static function moment(array $plan, float $at): array
+    {
+        $names = ['warm-up' => 'warm-up', 'work' => 'work', 'rest' => 'rest', 'side' => 'change sides', 'station' => 'change over', 'cool-down' => 'cool-down'];
+        foreach ($plan['segments'] as $segment) {
+            if ($at < $segment['ms'] / 1000) {
+                return [$names[$segment['what']].(in_array($segment['side'], ['left', 'right'], true) ? ' '.$segment['side'] : ''), (int) ceil($segment['ms'] / 1000 - $at)];
+            }
+            $at -= $segment['ms'] / 1000;
+        }
+        self::fail('the session is over');
+    }
+
+    public function test_on_a_phone_the_timer_and_the_answers_of_the_last_set_are_on_one_screen(): void
+    {
+        $this->withFakeClock();
+        $this->putOnFloor('Maren Tidewell');
+        $this->sized(390, 844);
+        $plan = $this->api('/clients/'.$this->client('Maren Tidewell').'/floor/1/1');
+        [, $rest] = $this->segment($plan, static fn (array $each): bool => $each['what'] === 'rest');
+        $this->button('Start')->click();
+        $this->pass($rest + 1);
+        $this->css('[data-set]');
+        $this->browser->executeScript('document.querySelector("[data-what]").parentElement.scrollIntoView()');
+        foreach (['//*[@data-count]', '//button[contains(., "Pause")]', '//button[contains(., "As planned, clean")]', '//*[@data-done]', '//*[@data-set]//*[@aria-label="Form"]/button[1]', '//*[@data-set]//button[@aria-label="Pain: 0"]', '//*[@data-set]//button[@aria-label="Effort: 10"]'] as $part) {
+            self::assertTrue($this->isSeen($part), $part);
+        }
+        $this->button('Note …')->click();
+        $this->field('note')->sendKeys('left foot turns out');
+        $this->button('Write it down')->click();
+        $this->button('Noted. Another …');
+        $lines = fn (): array => array_column($this->api('/clients/'.$this->client('Maren Tidewell').'/happened')['events'] ?? [], 'detail', 'act');
+        $this->waitUntil(fn (): bool => str_ends_with($lines()['Noted'] ?? '', '; left foot turns out'), 'the record has no note');
     }
 
     public function test_what_somebody_edited_on_the_server_is_not_written_over_unasked(): void

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use EvenRungs\Core\Body\Client;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -21,10 +20,6 @@ final class ClosedLoopTest extends TestCase
 
     private const WEEKS = 26;
 
-    private const KIT = ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bar', 'suspension', 'bench', 'wall', 'hang', 'throw-ball', 'ankle-weight'];
-
-    private const GOALS = ['general', 'rehab', 'strength', 'endurance-sport', 'rotational-sport', 'youth', 'healthy-ageing'];
-
     public function test_whoever_trains_is_planned_judged_and_moved_by_one_truth(): void
     {
         $seed = (int) (getenv('EVEN_RUNGS_SEED') ?: random_int(1, 1_000_000_000));
@@ -38,7 +33,7 @@ final class ClosedLoopTest extends TestCase
             $styles = Documents::data()->styleNames();
             $style = $styles[$i % count($styles)];
             $kind = Person::KINDS[$i % count(Person::KINDS)];
-            $client = self::client($chance);
+            $client = Documents::anyone($chance);
             $career = new Career($client, Documents::data()->style($style), new Person($kind, $weeks, $chance), sprintf('seed %d, career %d, %s, %s, %s', $seed, $i, $style, $kind, $client->goal->value));
             $career->live($weeks);
             foreach ($career->moves as $how => $times) {
@@ -71,7 +66,7 @@ final class ClosedLoopTest extends TestCase
             $chance = new Randomizer(new Mt19937($seed + $i));
             $style = $styles[$i % count($styles)];
             $name = sprintf('missing, seed %d, career %d, %s', $seed, $i, $style);
-            $career = new Career(self::client($chance), Documents::data()->style($style), new Person('perfect', self::MISSING_WEEKS, $chance), $name, new Randomizer(new Mt19937($seed - $i)));
+            $career = new Career(Documents::anyone($chance), Documents::data()->style($style), new Person('perfect', self::MISSING_WEEKS, $chance), $name, new Randomizer(new Mt19937($seed - $i)));
             $career->live(self::MISSING_WEEKS);
             $days = ['missed' => $days['missed'] + $career->days['missed'], 'moved' => $days['moved'] + $career->days['moved']];
             $up += $career->moves['up'];
@@ -101,36 +96,10 @@ final class ClosedLoopTest extends TestCase
             $chance = new Randomizer(new Mt19937($seed + $i));
             $style = $styles[$i % count($styles)];
             $name = sprintf('seed %d, career %d, %s', $seed, $i, $style);
-            $career = new Career(self::client($chance), Documents::data()->style($style), new Person('perfect', self::NO_LIMIT, $chance), $name);
+            $career = new Career(Documents::anyone($chance), Documents::data()->style($style), new Person('perfect', self::NO_LIMIT, $chance), $name);
             $week = $career->liveToTop(self::NO_LIMIT);
             self::assertNotNull($week, $name.': '.implode(', ', $career->belowTop(self::NO_LIMIT)));
             fwrite(STDERR, sprintf("  %-14s all at the top after %d weeks\n", $style, $week));
         }
-    }
-
-    private static function client(Randomizer $chance): Client
-    {
-        $limits = array_keys(Documents::data()->library()->limits);
-        $own = [];
-        foreach ($chance->getInt(0, 2) === 0 ? $chance->pickArrayKeys($limits, $chance->getInt(1, 2)) : [] as $key) {
-            $own[] = ['limit' => $limits[$key], ...($chance->getInt(0, 1) === 0 ? [] : ['severity' => ['mild', 'moderate', 'severe'][$chance->getInt(0, 2)]])];
-        }
-        $level = static fn (): int => $chance->getInt(1, 8);
-        $days = [];
-        foreach ($chance->pickArrayKeys(['mon' => 1, 'tue' => 1, 'wed' => 1, 'thu' => 1, 'fri' => 1, 'sat' => 1], $chance->getInt(2, 4)) as $day) {
-            $days[$day] = $chance->getInt(10, 40);
-        }
-        $goal = self::GOALS[$chance->getInt(0, count(self::GOALS) - 1)];
-
-        return Documents::client([
-            'goal' => $goal,
-            'born' => $goal === 'youth' ? 2014 : $chance->getInt(1945, 2005),
-            'limits' => $own,
-            'equipment' => $chance->getInt(0, 1) === 0 ? self::KIT : ['mat', 'band', 'wall', 'bench'],
-            'ability' => ['BR' => $level(), 'AE' => $level(), 'AF' => $level(), 'AL' => $level(), 'AR' => $level()],
-            'days' => $days,
-            'as_of' => '2027-01-04',
-            'clearances' => array_map(static fn (array $limit): array => ['lifts' => $limit['limit'], 'on' => '2026-12-01', 'by' => 'A. Practice', 'role' => 'Physician'], $own),
-        ]);
     }
 }

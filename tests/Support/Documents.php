@@ -23,12 +23,17 @@ use EvenRungs\Formats\Schemas;
 use EvenRungs\Formats\SessionJson;
 use EvenRungs\Formats\StyleJson;
 use EvenRungs\Formats\UnusableInput;
+use Random\Randomizer;
 
 /**
  * Short ways to write the documents that tests feed in.
  */
 final class Documents
 {
+    private const ALL_KIT = ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bar', 'suspension', 'bench', 'wall', 'hang', 'throw-ball', 'ankle-weight'];
+
+    private const GOALS = ['general', 'rehab', 'strength', 'endurance-sport', 'rotational-sport', 'youth', 'healthy-ageing'];
+
     private static ?DataFolder $data = null;
 
     public static function data(): DataFolder
@@ -91,6 +96,33 @@ final class Documents
         $whole = [...['format' => 'even-rungs/client', 'version' => 1, 'name' => 'Someone', 'screen' => ['flags' => []], 'days' => (object) []], ...$document];
 
         return self::data()->clients()->readForPlanning(self::checked('client', $whole));
+    }
+
+    /** Somebody at random, whatever limits they have cleared. */
+    public static function anyone(Randomizer $chance): Client
+    {
+        $limits = array_keys(self::data()->library()->limits);
+        $own = [];
+        foreach ($chance->getInt(0, 2) === 0 ? $chance->pickArrayKeys($limits, $chance->getInt(1, 2)) : [] as $key) {
+            $own[] = ['limit' => $limits[$key], ...($chance->getInt(0, 1) === 0 ? [] : ['severity' => ['mild', 'moderate', 'severe'][$chance->getInt(0, 2)]])];
+        }
+        $level = static fn (): int => $chance->getInt(1, 8);
+        $days = [];
+        foreach ($chance->pickArrayKeys(['mon' => 1, 'tue' => 1, 'wed' => 1, 'thu' => 1, 'fri' => 1, 'sat' => 1], $chance->getInt(2, 4)) as $day) {
+            $days[$day] = $chance->getInt(10, 40);
+        }
+        $goal = self::GOALS[$chance->getInt(0, count(self::GOALS) - 1)];
+
+        return self::client([
+            'goal' => $goal,
+            'born' => $goal === 'youth' ? 2014 : $chance->getInt(1945, 2005),
+            'limits' => $own,
+            'equipment' => $chance->getInt(0, 1) === 0 ? self::ALL_KIT : ['mat', 'band', 'wall', 'bench'],
+            'ability' => ['BR' => $level(), 'AE' => $level(), 'AF' => $level(), 'AL' => $level(), 'AR' => $level()],
+            'days' => $days,
+            'as_of' => '2027-01-04',
+            'clearances' => array_map(static fn (array $limit): array => ['lifts' => $limit['limit'], 'on' => '2026-12-01', 'by' => 'A. Practice', 'role' => 'Physician'], $own),
+        ]);
     }
 
     /** @return array<string, Placement> by ladder */

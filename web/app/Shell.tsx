@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { CircleUser, LogOut, Moon, Sun } from 'lucide-react';
+import { lazy, Suspense } from 'react';
 import { Link, Outlet, useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
 import { Button } from '../ui/Button';
@@ -19,6 +20,8 @@ const pages = [
 ] as const;
 
 const forReaders = ['/clients'];
+
+const FloorClock = lazy(() => import('../features/floor/FloorClock'));
 
 /** How often the device is asked for logs that the server lacks. */
 const UNSENT_EVERY_MS = 5000;
@@ -71,6 +74,11 @@ export function Shell() {
               >
                 {name}
                 {to === '/floor' && unsent.data === true && <span className="text-warn"> (not sent)</span>}
+                {to === '/floor' && (
+                  <Suspense>
+                    <FloorClock />
+                  </Suspense>
+                )}
               </Link>
             ))}
           {isOwner && (

@@ -12,6 +12,7 @@ use App\People\NewPassword;
 use App\People\SecondFactor;
 use App\People\SignIn;
 use App\People\Studios;
+use EvenRungs\Formats\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -103,6 +104,7 @@ final class AccountController extends Controller
             'settings' => $studio->only(Studio::SETTINGS),
             'emergency_steps' => $studio->emergencySteps(),
             'bands' => $studio->bands ?? [],
+            'kit' => (object) ($studio->kit ?? []),
             'device_key' => base64_encode(hash_hmac('sha256', 'device '.$trainer->id, (string) config('app.key'), true)),
         ]);
     }
@@ -119,6 +121,14 @@ final class AccountController extends Controller
     public function bands(Request $request): JsonResponse
     {
         $this->studio()->update(['bands' => Studios::bands(Body::read($request, 'BandsRequest'))]);
+
+        return $this->me();
+    }
+
+    /** Writes how many pieces of kit the studio has. */
+    public function kit(Request $request, DataFolder $data): JsonResponse
+    {
+        $this->studio()->update(['kit' => Studios::kit(Body::read($request, 'KitRequest'), $data->library()) ?: null]);
 
         return $this->me();
     }

@@ -17,8 +17,10 @@ use EvenRungs\Core\Planning\GroupPlace;
 use EvenRungs\Core\Planning\GroupTurns;
 use EvenRungs\Core\Session\Change;
 use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
+use EvenRungs\Formats\UnusableInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -34,10 +36,12 @@ final class GroupController extends Controller
     public function plan(Request $request): JsonResponse
     {
         $body = Body::read($request, 'GroupRequest');
-        $members = $this->groups->members($this->trainer(), $body);
+        $studio = $this->trainer()->studio()->firstOrFail();
+        $everybody = $this->groups->members($this->trainer(), $body);
+        $members = Groups::training($everybody);
         $names = self::names($members);
         $stations = $this->groups->stations($body);
-        $turns = $this->groups->turns($body, $stations, $members);
+        $turns = $this->groups->turns($studio, $body, $stations, $members);
         $time = SessionTime::of($this->groups->session($body, count($stations)), $this->data->library())->time;
 
         return new JsonResponse([
@@ -62,7 +66,9 @@ final class GroupController extends Controller
             'work' => BoardView::clock(Seconds::ofMs($time->workMs)),
             'rest' => BoardView::clock(Seconds::ofMs($time->restMs)),
             'kit' => array_map(fn (string $piece): array => ['id' => $piece, 'name' => $this->data->library()->equipment[$piece]->name ?? $piece], $turns->kit()),
-            'notes' => [...self::notes($body, count($members), count($stations)), ...$this->short($turns, $this->groups->kit($body), $body->has('rotate') && $body->bool('rotate'))],
+            'stopped' => array_values(array_map(static fn (GroupMember $each): array => ['client' => $each->id, 'name' => $each->client->name, 'words' => $each->said->stop()], array_filter($everybody, static fn (GroupMember $each): bool => $each->said->stop() !== null))),
+            'stop_over' => LoggedSession::STOP_OVER,
+            'notes' => [...self::notes($body, count($members), count($stations)), ...$this->short($turns, $this->groups->kit($studio, $body), $body->has('rotate') && $body->bool('rotate'))],
         ]);
     }
 
@@ -70,10 +76,14 @@ final class GroupController extends Controller
     public function floor(Request $request, FloorPlans $plans): JsonResponse
     {
         $body = Body::read($request, 'GroupRequest');
-        $members = $this->groups->members($this->trainer(), $body);
+        $studio = $this->trainer()->studio()->firstOrFail();
+        $members = Groups::training($this->groups->members($this->trainer(), $body));
+        if ($members === []) {
+            throw UnusableInput::at('/clients', 'nobody of them trains today');
+        }
         $stations = $this->groups->stations($body);
 
-        return new JsonResponse($plans->ofGroup($this->trainer()->studio, $members, $this->groups->session($body, count($stations)), $this->groups->turns($body, $stations, $members)));
+        return new JsonResponse($plans->ofGroup($studio, $members, $this->groups->session($body, count($stations)), $this->groups->turns($studio, $body, $stations, $members)));
     }
 
     /** The turn, from 0, at which a member is at a station. */

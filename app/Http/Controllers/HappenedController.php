@@ -43,9 +43,25 @@ final class HappenedController extends Controller
         $id = $body->optionalString('client');
         $client = $id === null ? null : Client::query()->seenBy($this->trainer())->whereKey($id)->firstOrFail();
         $said = array_filter(array_map(static fn (string $part): string => trim($body->optionalString($part) ?? ''), ['what' => 'what', 'done' => 'done']));
-        $happened->about(implode('; ', [Writing::day(new DateTimeImmutable(substr($body->string('at'), 0, 10))).' '.substr($body->string('at'), 11, 5), $said['what'] ?? 'nothing was written down', ...(isset($said['done']) ? ['done: '.$said['done']] : [])]), $client);
+        $happened->about(implode('; ', [self::moment($body->string('at')), $said['what'] ?? 'nothing was written down', ...(isset($said['done']) ? ['done: '.$said['done']] : [])]), $client);
 
         return new JsonResponse(null, 204);
+    }
+
+    /** A note about somebody while they train. It may come in later than it was. */
+    public function note(Request $request, Happened $happened): JsonResponse
+    {
+        $body = Body::read($request, 'NoteRequest');
+        $client = Client::query()->seenBy($this->trainer())->whereKey($body->string('client'))->firstOrFail();
+        $happened->about(self::moment($body->string('at')).'; '.trim($body->string('text')), $client);
+
+        return new JsonResponse(null, 204);
+    }
+
+    /** @param  string  $at  day and time as a device writes them */
+    private static function moment(string $at): string
+    {
+        return Writing::day(new DateTimeImmutable(substr($at, 0, 10))).' '.substr($at, 11, 5);
     }
 
     public function exportOfStudio(Request $request): Response

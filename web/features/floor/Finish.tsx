@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { clock } from '../../app/clock';
 import { toggled } from '../../ui/Field';
@@ -52,16 +53,31 @@ export function Finish({ run, act }: { run: Run; act: Act }) {
         </Button>
       ) : (
         run.thrown !== true && (
-          <Button
-            className="mt-3 min-h-12 w-full text-lg"
-            disabled={!sent}
-            title={sent ? undefined : 'The server does not have all of it yet'}
-            onClick={() => {
-              void drop(run.id);
-            }}
-          >
-            {off}
-          </Button>
+          <>
+            {sent && !nothing && (
+              <p className="mt-3 flex flex-wrap gap-x-4">
+                {run.plan.members.map((member) => (
+                  <Link
+                    key={member.client}
+                    to={`/clients/${member.client}/log`}
+                    className="inline-flex min-h-11 items-center text-lg font-semibold underline underline-offset-4"
+                  >
+                    What follows for {member.name}
+                  </Link>
+                ))}
+              </p>
+            )}
+            <Button
+              className="mt-3 min-h-12 w-full text-lg"
+              disabled={!sent}
+              title={sent ? undefined : 'The server does not have all of it yet'}
+              onClick={() => {
+                void drop(run.id);
+              }}
+            >
+              {off}
+            </Button>
+          </>
         )
       )}
     </div>

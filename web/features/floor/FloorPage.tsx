@@ -124,8 +124,8 @@ export function FloorPage() {
           </div>
         ))}
       </div>
-      <div className="fixed inset-x-0 bottom-0 z-30 flex justify-center border-t border-line bg-paper/95 p-2 print:hidden">
-        <Button className="min-h-12 w-full max-w-md border-2 border-warn text-lg text-warn" onClick={somethingIsWrong}>
+      <div className="fixed inset-x-0 bottom-0 z-30 flex justify-center border-t border-line bg-paper/95 p-1.5 print:hidden">
+        <Button className="min-h-11 w-full max-w-md border-2 border-warn text-lg text-warn" onClick={somethingIsWrong}>
           <OctagonAlert size={22} aria-hidden /> Something is wrong
         </Button>
       </div>

@@ -1,13 +1,15 @@
 import { Infinity as NoEnd, Pause, Play, RotateCcw, SkipForward } from 'lucide-react';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
+import { SelectField, TextField } from '../../ui/Field';
 import { Following, type Drawing } from '../../ui/Figure';
 import { wake } from './cues';
 import { clock, countdown } from '../../app/clock';
 import { longDate, today } from '../../app/dates';
 import { sideNames } from './words';
 import { Finish } from './Finish';
+import { writeNote } from './incidents';
 import {
   addTime,
   countAt,
@@ -80,16 +82,18 @@ function Figure({ run, drawing, label, className }: { run: Run; drawing: Drawing
   );
 }
 
-/** A clock in short, for the strip of all lanes: what is done, on which side, and what is left of it. */
-export function Short({ run }: { run: Run }) {
+/** A clock in short, for the strip of all lanes: what is done, on which side, and what is left of it; in the menu only the last. */
+export function Short({ run, only = false }: { run: Run; only?: boolean }) {
   const at = useReading(run.since !== null, COUNT_EVERY_MS);
   const segment = run.plan.segments[run.segment];
   if (segment === undefined || run.finished) return <span className="font-normal">the end</span>;
   const side = segment.side === 'left' || segment.side === 'right' ? `${segment.side} ` : '';
+  const left = countdown(lengthOf(run, run.segment) - elapsedAt(run, at));
+  if (only) return left;
   return (
     <span className="font-normal whitespace-nowrap" data-short>
       {whats[segment.what].toLowerCase()} {side}
-      <b>{countdown(lengthOf(run, run.segment) - elapsedAt(run, at))}</b>
+      <b>{left}</b>
       {run.since === null && ', stands'}
     </span>
   );
@@ -106,7 +110,10 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
     },
     [id],
   );
+  const box = useRef<HTMLDivElement>(null);
   const toggle = () => {
+    // on a phone clock and answers need the whole screen
+    if (run.since === null && matchMedia('(width < 40rem)').matches) box.current?.scrollIntoView();
     act(run.since === null ? resume : pause);
   };
   const stopped = run.plan.members.every((_, i) => isStopped(run, i));
@@ -137,42 +144,49 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
           ))}
         </div>
       )}
-      <div className={alone ? 'grid grid-cols-[minmax(0,1fr)] gap-4 p-3 lg:grid-cols-2 lg:p-4' : 'space-y-4 p-3'}>
+      <div
+        className={
+          alone
+            ? 'grid grid-cols-[minmax(0,1fr)] gap-1 p-3 sm:gap-4 lg:grid-cols-2 lg:p-4'
+            : 'space-y-1 p-3 sm:space-y-4'
+        }
+      >
         {run.left === true && !stopped ? (
           <LeftHalfWay run={run} act={act} />
         ) : over ? (
           <Finish run={run} act={act} />
         ) : (
-          <div>
+          <div ref={box} className={alone ? 'scroll-mt-1' : 'scroll-mt-16'}>
             <Present run={run} at={at} />
-            <div className="mt-3 grid grid-cols-4 gap-2">
-              <Button look="act" className="col-span-4 min-h-16 text-xl sm:col-span-1" onClick={toggle}>
+            <div className="mt-2 grid grid-cols-[4fr_2fr_2fr_2fr] gap-2 sm:mt-3 sm:grid-cols-4">
+              <Button look="act" className="min-h-12 text-xl sm:min-h-16" onClick={toggle}>
                 {run.since === null ? <Play size={24} aria-hidden /> : <Pause size={24} aria-hidden />}
                 {run.since === null ? (run.segment === 0 && run.elapsedMs === 0 ? 'Start' : 'Go on') : 'Pause'}
               </Button>
               <Button
-                className="col-span-2 min-h-14 sm:col-span-1"
+                className="min-h-12 px-1 sm:min-h-14"
                 onClick={() => {
                   act(repeat);
                 }}
               >
-                <RotateCcw size={20} aria-hidden /> Again
+                <RotateCcw size={20} aria-hidden /> <span className="sr-only sm:not-sr-only">Again</span>
               </Button>
               <Button
-                className="min-h-14"
+                className="min-h-12 px-1 sm:min-h-14"
                 onClick={() => {
                   act((each, time) => addTime(each, time, TEN_SECONDS));
                 }}
               >
-                +10 s
+                <span className="whitespace-nowrap">+10 s</span>
               </Button>
               <Button
-                className="min-h-14"
+                className="min-h-12 px-1 sm:min-h-14"
                 onClick={() => {
                   act(skip);
                 }}
               >
-                <SkipForward size={20} aria-hidden /> {isOpen(run, run.segment) ? 'End the hold' : 'Skip'}
+                <SkipForward size={20} aria-hidden />
+                {isOpen(run, run.segment) ? 'End the hold' : <span className="sr-only sm:not-sr-only">Skip</span>}
               </Button>
             </div>
             {mayOpen(run) && (
@@ -187,11 +201,16 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
               </Button>
             )}
             <EndWith key={run.segment} run={run} act={act} />
-            {(run.segment > 0 || run.ranMs > 0 || run.since !== null) && <EndHere act={act} />}
           </div>
         )}
         <SetCard run={run} act={act} />
       </div>
+      {!over && run.left !== true && (
+        <div className="flex flex-wrap gap-2 px-3 pb-3 lg:px-4">
+          {(run.segment > 0 || run.ranMs > 0 || run.since !== null) && <EndHere act={act} />}
+          <Note run={run} />
+        </div>
+      )}
     </section>
   );
 }
@@ -286,7 +305,7 @@ const endings: readonly (readonly [Ending, string])[] = [
 function EndHere({ act }: { act: (by: (run: Run, at: number) => Run) => void }) {
   const [asks, setAsks] = useState(false);
   return asks ? (
-    <div role="group" aria-label="Why it ends here" className="mt-2 flex flex-wrap gap-1.5">
+    <div role="group" aria-label="Why it ends here" className="flex flex-wrap gap-1.5">
       {endings.map(([why, label]) => (
         <Button
           key={why}
@@ -310,13 +329,70 @@ function EndHere({ act }: { act: (by: (run: Run, at: number) => Run) => void }) 
     </div>
   ) : (
     <Button
-      className="mt-2 min-h-12"
+      className="min-h-12"
       onClick={() => {
         setAsks(true);
       }}
     >
       End here …
     </Button>
+  );
+}
+
+/** A line about somebody, at any time: into their record, later where there is no server. */
+function Note({ run }: { run: Run }) {
+  const people = run.plan.members;
+  const [writes, setWrites] = useState(false);
+  const [client, setClient] = useState(people[0]?.client ?? '');
+  const [text, setText] = useState('');
+  const [kept, setKept] = useState(false);
+  if (!writes)
+    return (
+      <Button
+        className="min-h-12"
+        onClick={() => {
+          setKept(false);
+          setWrites(true);
+        }}
+      >
+        {kept ? 'Noted. Another …' : 'Note …'}
+      </Button>
+    );
+  return (
+    <form
+      aria-label="Note"
+      className="flex w-full flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (text.trim() === '') return;
+        writeNote(client, text.trim());
+        setText('');
+        setKept(true);
+        setWrites(false);
+      }}
+    >
+      {people.length > 1 && (
+        <SelectField
+          label="About"
+          className="w-44"
+          value={client}
+          options={people.map((each) => [each.client, each.name] as const)}
+          onChange={setClient}
+        />
+      )}
+      <TextField label="Note" name="note" maxLength={240} className="min-w-48 flex-1" value={text} onChange={setText} />
+      <Button look="act" type="submit" className="min-h-11">
+        Write it down
+      </Button>
+      <Button
+        className="min-h-11"
+        onClick={() => {
+          setWrites(false);
+        }}
+      >
+        Leave it
+      </Button>
+    </form>
   );
 }
 
@@ -372,14 +448,14 @@ function Present({ run, at }: { run: Run; at: number }) {
     <div data-what={segment.what}>
       <div className="flex flex-wrap items-baseline gap-x-3">
         <span
-          className={`rounded-md px-2 py-0.5 text-2xl font-bold ${works ? 'bg-stand text-on-stand' : 'border-2 border-line'}`}
+          className={`rounded-md px-2 py-0.5 text-xl font-bold sm:text-2xl ${works ? 'bg-stand text-on-stand' : 'border-2 border-line'}`}
         >
           {works && (segment.side === 'left' || segment.side === 'right')
             ? sideNames[segment.side]
             : whats[segment.what]}
         </span>
         {works && (
-          <span className="text-xl">
+          <span className="text-lg sm:text-xl">
             <b>{segment.name}</b>
             {segment.set !== null && segment.sets !== null && (
               <span className="text-faint">
@@ -397,7 +473,7 @@ function Present({ run, at }: { run: Run; at: number }) {
         <p
           role="timer"
           aria-label="Count"
-          className="text-[5.5rem] leading-none font-bold whitespace-nowrap sm:text-[8rem]"
+          className="text-7xl leading-none font-bold whitespace-nowrap sm:text-[8rem]"
           data-count
         >
           {isOpen(run, run.segment) && sets[0] !== undefined ? (
@@ -415,11 +491,11 @@ function Present({ run, at }: { run: Run; at: number }) {
           )}
         </p>
         {figure !== undefined && shown !== undefined && (
-          <Figure run={run} drawing={figure} label={shown.name ?? ''} className="h-36 min-w-0 flex-1 sm:h-48" />
+          <Figure run={run} drawing={figure} label={shown.name ?? ''} className="h-24 min-w-0 flex-1 sm:h-48" />
         )}
       </div>
       {alone && (
-        <p className="h-14 overflow-hidden text-lg leading-snug">
+        <p className={`truncate text-lg leading-snug sm:h-14 sm:whitespace-normal ${works ? 'h-7' : 'h-0'}`}>
           {counts && <b>{countdown(left)} left. </b>}
           {works && <span className="text-faint">{segment.words}</span>}
         </p>
@@ -464,16 +540,16 @@ function EndWith({ run, act }: { run: Run; act: (by: (run: Run, at: number) => R
   const sets = setsIn(run.plan, run.segment).filter((i) => !run.ended.includes(i));
   const members = [...new Set(sets.map((i) => run.plan.sets[i]?.member ?? 0))];
   return (
-    <div className={`mt-3 ${run.plan.members.length === 1 ? 'lg:min-h-28' : ''}`}>
+    <div className={`mt-2 sm:mt-3 ${run.plan.members.length === 1 ? 'lg:min-h-28' : ''}`}>
       {members.map((member) => {
         const set = run.plan.sets[sets.find((i) => run.plan.sets[i]?.member === member) ?? -1];
         const faults = set === undefined ? [] : (run.plan.rungs[set.rung]?.faults ?? []);
         return (
           <div key={member} role="group" aria-label="End the set" className="mb-2">
-            <p className="font-semibold">
+            <p className={`font-semibold ${run.plan.members.length > 1 ? '' : 'sr-only sm:not-sr-only'}`}>
               {run.plan.members.length > 1 ? `${run.plan.members[member]?.name ?? ''}: end` : 'End'} the set with
             </p>
-            <div className="flex flex-wrap gap-1.5">
+            <div className="flex gap-1.5 overflow-x-auto whitespace-nowrap sm:flex-wrap sm:overflow-visible">
               {[
                 ...faults,
                 ...(all ? run.plan.all_faults.filter(({ id }) => !faults.some((own) => own.id === id)) : []),

@@ -14,8 +14,8 @@ export function Scale({
   warnOver?: number;
 }) {
   return (
-    <fieldset className="mt-2">
-      <legend className="font-semibold">
+    <fieldset className="mt-1 sm:mt-2">
+      <legend className="text-sm leading-tight font-semibold sm:text-base">
         {label}{' '}
         <span className="font-normal text-faint">
           0 {ends[0]}, 10 {ends[1]}

@@ -93,7 +93,11 @@ export const SetCard = memo(function SetCard({ run, act }: { run: Run; act: Act 
         <Before run={run} member={member} act={act} />
       ) : (
         <>
-          <div role="group" aria-label="Sets so far" className="mb-2 flex flex-wrap gap-1">
+          <div
+            role="group"
+            aria-label="Sets so far"
+            className="mb-1 flex gap-1 overflow-x-auto whitespace-nowrap sm:mb-2 sm:flex-wrap sm:overflow-visible"
+          >
             {behind.map((i) => (
               <button
                 key={i}
@@ -211,6 +215,7 @@ function Before({ run, member, act }: { run: Run; member: number; act: Act }) {
 }
 
 function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
+  const [all, setAll] = useState(false);
   const set = run.plan.sets[i];
   const told = toldOf(run, i);
   const rung = set === undefined ? undefined : run.plan.rungs[set.rung];
@@ -265,7 +270,11 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
           </Button>
         )}
       </h3>
-      <div role="group" aria-label="All well" className="mt-1 flex flex-wrap gap-1.5">
+      <div
+        role="group"
+        aria-label="All well"
+        className="mt-1 flex gap-1.5 overflow-x-auto whitespace-nowrap sm:flex-wrap sm:overflow-visible"
+      >
         <Button
           className="min-h-12 border-2 border-stand"
           onClick={() => {
@@ -330,7 +339,11 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
           </Button>
         )}
       </div>
-      <div role="group" aria-label="Form" className="mt-2 flex flex-wrap gap-1.5">
+      <div
+        role="group"
+        aria-label="Form"
+        className="mt-2 flex gap-1.5 overflow-x-auto whitespace-nowrap sm:flex-wrap sm:overflow-visible"
+      >
         <Button
           look={isClean ? 'act' : 'plain'}
           aria-pressed={isClean}
@@ -342,13 +355,19 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
           Clean, breathing
         </Button>
         {rung.faults.map(faultButton)}
+        {all ? (
+          others.map(faultButton)
+        ) : (
+          <Button
+            className="min-h-11"
+            onClick={() => {
+              setAll(true);
+            }}
+          >
+            Another …
+          </Button>
+        )}
       </div>
-      <details className="mt-1">
-        <summary className="min-h-10 cursor-pointer py-2 font-semibold">Another fault</summary>
-        <div role="group" aria-label="Other faults" className="flex flex-wrap gap-1.5">
-          {others.map(faultButton)}
-        </div>
-      </details>
       {shown.map((fault) => {
         const cured = told.cued?.includes(fault.id) === true;
         return (

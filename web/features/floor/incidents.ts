@@ -1,18 +1,19 @@
 import { answer, api, ApiError, type Schemas } from '../../api/client';
 import { draftKey } from '../../app/device';
 
-type Incident = Schemas['IncidentRequest'];
+/** A line about something that was wrong, or a note. */
+type Line = Schemas['IncidentRequest'] | Schemas['NoteRequest'];
 
 /** What the server lacks yet; on the device until it has it. */
-function waiting(): Incident[] {
+function waiting(): Line[] {
   try {
-    return JSON.parse(localStorage.getItem(draftKey('incidents')) ?? '[]') as Incident[];
+    return JSON.parse(localStorage.getItem(draftKey('incidents')) ?? '[]') as Line[];
   } catch {
     return [];
   }
 }
 
-function keep(all: Incident[]) {
+function keep(all: Line[]) {
   if (all.length === 0) localStorage.removeItem(draftKey('incidents'));
   else localStorage.setItem(draftKey('incidents'), JSON.stringify(all));
 }
@@ -26,7 +27,9 @@ export async function sendIncidents() {
   try {
     for (let next = waiting()[0]; next !== undefined; next = waiting()[0]) {
       try {
-        await answer(api.POST('/incidents', { body: next }));
+        await ('text' in next
+          ? answer(api.POST('/notes', { body: next }))
+          : answer(api.POST('/incidents', { body: next })));
       } catch (error) {
         if (!(error instanceof ApiError) || ![404, 422].includes(error.problem.status)) return;
       }
@@ -37,11 +40,21 @@ export async function sendIncidents() {
   }
 }
 
-/** Writes a line about something that was wrong: on the device first, then into the studio's record. */
-export function writeIncident(what: Omit<Incident, 'at'>) {
+/** Day and time on the clock of the device. */
+function nowHere(): string {
   const now = new Date();
-  const local = new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
-  keep([...waiting(), { at: local, ...what }]);
+  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+}
+
+/** Writes a line about something that was wrong: on the device first, then into the studio's record. */
+export function writeIncident(what: Omit<Schemas['IncidentRequest'], 'at'>) {
+  keep([...waiting(), { at: nowHere(), ...what }]);
+  void sendIncidents();
+}
+
+/** Writes a note about somebody who trains, likewise. */
+export function writeNote(client: string, text: string) {
+  keep([...waiting(), { at: nowHere(), client, text }]);
   void sendIncidents();
 }
 

@@ -364,6 +364,14 @@ export function isStopped(run: Run, member: number): boolean {
   );
 }
 
+/** What is said of a member; where it stops them the clock stands, and the set they are in counts as far as it has come. */
+function saying(run: Run, member: number, now: number, say: (run: Run) => Run): Run {
+  const next = say(run);
+  if (isStopped(run, member) || !isStopped(next, member)) return next;
+  const at = advance(run, now);
+  return { ...say(withWork(at, elapsedAt(at, now))), since: null };
+}
+
 /** A set with the other side of it where both are answered at once. */
 export function pairOf(run: Run, i: number): number[] {
   const twin = run.plan.sets[i]?.twin ?? null;
@@ -381,11 +389,11 @@ export function takeApart(run: Run, i: number): Run {
 
 /** Adds to what is known of a set, and of its other side where both are answered at once. Pain that stops lets the clock stand. */
 export function report(run: Run, i: number, more: Partial<Report>, now: number): Run {
-  const member = run.plan.sets[i]?.member ?? 0;
-  const reports = { ...run.reports };
-  for (const each of pairOf(run, i)) reports[each] = { ...reports[each], ...more };
-  const next = changed({ ...run, reports });
-  return !isStopped(run, member) && isStopped(next, member) ? pause(next, now) : next;
+  return saying(run, run.plan.sets[i]?.member ?? 0, now, (at) => {
+    const reports = { ...at.reports };
+    for (const each of pairOf(at, i)) reports[each] = { ...reports[each], ...more };
+    return changed({ ...at, reports });
+  });
 }
 
 /** Whether form, pain and effort of a set are known. */
@@ -474,9 +482,9 @@ export function throwAway(run: Run, now: number): Run {
 }
 
 export function tell(run: Run, member: number, more: Partial<Member>, now: number): Run {
-  const members = run.members.map((each, i) => (i === member ? { ...each, ...more } : each));
-  const next = changed({ ...run, members });
-  return !isStopped(run, member) && isStopped(next, member) ? pause(next, now) : next;
+  return saying(run, member, now, (at) =>
+    changed({ ...at, members: at.members.map((each, i) => (i === member ? { ...each, ...more } : each)) }),
+  );
 }
 
 export function tick(run: Run, member: number, ladder: string, ticks: Tick[], now: number): Run {

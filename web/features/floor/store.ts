@@ -153,10 +153,15 @@ export function change(id: string, by: (run: Run) => Run) {
   if (before === undefined) return;
   const after = by(before);
   if (after === before) return;
-  if (after.segment !== before.segment) sound(before, after, now());
+  if (after.segment !== before.segment) sound(before, after, now(), heard(id));
   set({ runs: state.runs.map((run) => (run.id === id ? after : run)) });
   void keep(after);
   if (after.revision !== before.revision) void send();
+}
+
+/** Which lane a run is: each sounds at a pitch of its own. */
+function heard(id: string) {
+  return { lane: state.runs.findIndex((run) => run.id === id), lanes: state.runs.length };
 }
 
 /** Stops every clock. */
@@ -179,7 +184,7 @@ export function beat() {
     if (next.revision !== run.revision) {
       change(run.id, () => next);
     } else {
-      sound(run, next, at);
+      sound(run, next, at, heard(run.id));
       if (saves) void keep(next);
     }
   }

@@ -10,15 +10,21 @@ import { Still } from '../../ui/Figure';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
 import { useLibrary } from '../board/useBoard';
+import { today } from '../../app/dates';
+import { useMe } from '../../app/session';
 import { useKept } from '../../app/useKept';
 import { SomethingIsWrong } from '../floor/SomethingIsWrong';
-import { runGroup } from '../floor/start';
+import { StopScreen } from '../floor/StopScreen';
+import { runGroup, writeStop } from '../floor/start';
+import { useLogChange } from '../log/useLogChange';
 import { useFigures } from '../library/useRungs';
+import { answered, Arrival, type Arrived } from './Arrival';
 
 /** One clock for a small group: the same stations for all, each person on their own rung; one card to print for every station. */
 export function GroupPage() {
   const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')) });
   const library = useLibrary();
+  const refresh = useLogChange();
   const [chosen, setChosen] = useState<string[]>([]);
   const [stations, setStations] = useState<string[]>(['dead-bug', 'side-plank', 'press-out', 'bird-dog']);
   const [numbers, setNumbers] = useState({
@@ -29,15 +35,24 @@ export function GroupPage() {
     cool_down_s: '60',
   });
   const [rotate, setRotate] = useState(false);
-  const [kit, setKit] = useKept<Record<string, string>>('group:kit', {});
+  const there = useMe().data?.kit ?? {};
+  /** pieces for this time only, where they are not as many as the studio has */
+  const [kit, setKit] = useKept<Record<string, string>>('group:pieces', {}, today());
   const counted = Object.fromEntries(
-    Object.entries(kit).flatMap(([piece, there]) => (there === '' ? [] : [[piece, Number(there)]])),
+    Object.entries(kit).map(([piece, count]) => [piece, count === '' ? null : Number(count)]),
   );
+  const [said, setSaid] = useKept<Record<string, Arrived>>('group:said', {}, today());
+  const tell = (client: string, part: Arrived) => {
+    setSaid((before) => ({ ...before, [client]: { ...before[client], ...part } }));
+  };
   const body = {
     clients: chosen,
     stations,
     rotate,
     ...(Object.keys(counted).length === 0 ? {} : { kit: counted }),
+    said: Object.fromEntries(
+      chosen.flatMap((client) => (said[client] === undefined ? [] : [[client, answered(said[client])]])),
+    ),
     rounds: Number(numbers.rounds),
     work_s: Number(numbers.work_s),
     rest_s: Number(numbers.rest_s),
@@ -50,6 +65,16 @@ export function GroupPage() {
     enabled: chosen.length > 0 && stations.length > 0,
     placeholderData: (before) => before,
     retry: false,
+  });
+  // what is shown may still be the answer to what was said before
+  const settled = !plan.isPlaceholderData && !plan.isFetching;
+  const stopped = plan.isError || chosen.length === 0 ? undefined : plan.data?.stopped[0];
+  const stop = useMutation({
+    mutationFn: (client: string) => writeStop(body, client),
+    onSuccess: (_, client) => {
+      setChosen((before) => before.filter((id) => id !== client));
+    },
+    onSettled: refresh,
   });
   if (clients.isPending || library.isPending) return <Waiting what="the group" />;
   if (clients.isError) return <Notice title={clients.error.message} />;
@@ -83,6 +108,14 @@ export function GroupPage() {
             />
           ))}
         </fieldset>
+        {chosen.length > 0 && (
+          <Arrival
+            people={clients.data.clients.filter(({ id }) => chosen.includes(id))}
+            said={said}
+            stopOver={plan.data?.stop_over}
+            tell={tell}
+          />
+        )}
         <fieldset>
           <legend className="font-semibold">Stations</legend>
           {stations.map((station, i) => (
@@ -143,7 +176,9 @@ export function GroupPage() {
         {(plan.data?.kit.length ?? 0) > 0 && (
           <fieldset>
             <legend className="font-semibold">Pieces of kit that are there</legend>
-            <p className="text-sm text-faint">Left empty, there are enough.</p>
+            <p className="text-sm text-faint">
+              For this time; what the studio has is on its own page. Left empty, there are enough.
+            </p>
             <div className="flex flex-wrap gap-3">
               {plan.data?.kit.map((each) => (
                 <TextField
@@ -151,7 +186,7 @@ export function GroupPage() {
                   label={each.name}
                   type="number"
                   className="w-28"
-                  value={kit[each.id] ?? ''}
+                  value={kit[each.id] ?? (there[each.id] === undefined ? '' : String(there[each.id]))}
                   onChange={(text) => {
                     setKit({ ...kit, [each.id]: text });
                   }}
@@ -167,14 +202,48 @@ export function GroupPage() {
         )}
         {plan.isError && <Notice title={plan.error.message} />}
         {plan.data !== undefined && !plan.isError && chosen.length > 0 && (
-          <Plan plan={plan.data} body={body} rotate={rotate} />
+          <Plan plan={plan.data} body={body} rotate={rotate} settled={settled} />
+        )}
+        {settled && stopped !== undefined && (
+          <StopScreen
+            key={stopped.client}
+            title={`${stopped.name}: no training today.`}
+            words={stopped.words}
+            answers={[
+              {
+                label: 'Write it down: nothing done today',
+                busy: stop.isPending,
+                act: () => {
+                  stop.mutate(stopped.client);
+                },
+              },
+              {
+                label: 'The answer was wrong: ask again',
+                busy: false,
+                act: () => {
+                  tell(stopped.client, { pain: undefined, pain_kind: undefined });
+                },
+              },
+            ]}
+            error={stop.error?.message}
+          />
         )}
       </div>
     </div>
   );
 }
 
-function Plan({ plan, body, rotate }: { plan: Schemas['GroupPlan']; body: Schemas['GroupRequest']; rotate: boolean }) {
+function Plan({
+  plan,
+  body,
+  rotate,
+  settled,
+}: {
+  plan: Schemas['GroupPlan'];
+  body: Schemas['GroupRequest'];
+  rotate: boolean;
+  settled: boolean;
+}) {
   const figures = useFigures();
   const navigate = useNavigate();
   const run = useMutation({
@@ -205,7 +274,7 @@ function Plan({ plan, body, rotate }: { plan: Schemas['GroupPlan']; body: Schema
           onClick={() => {
             run.mutate();
           }}
-          disabled={run.isPending}
+          disabled={run.isPending || !settled || plan.stopped.length > 0}
         >
           <Play size={18} aria-hidden /> Run it on the floor
         </Button>

@@ -9,6 +9,7 @@ import { fieldError } from '../entrance/Entrance';
 import { HappenedList } from '../happened/HappenedList';
 import { Bands } from './Bands';
 import { EmergencySteps } from './EmergencySteps';
+import { Kit } from './Kit';
 import { People } from './People';
 import { SettingsFields } from './SettingsFields';
 
@@ -23,6 +24,7 @@ export function StudioPage() {
       <div className="space-y-6">
         <Settings me={me.data} />
         <Bands bands={me.data.bands} />
+        <Kit kit={me.data.kit} />
         <EmergencySteps steps={me.data.emergency_steps} />
         <TakeOut />
       </div>
