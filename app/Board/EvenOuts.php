@@ -75,18 +75,10 @@ final class EvenOuts
      */
     public static function index(Placement $placement, Collection $sets): SideIndex
     {
-        $readings = [];
-        foreach ($sets->where('ladder', $placement->ladder->id)->where('rung', $placement->rung?->id)->groupBy('logged_session_id') as $of) {
-            // as many sets as both sides have: the extra one of the weaker side comes last. A set that was not begun says nothing
-            [$left, $right] = [$of->where('side', 'left'), $of->where('side', 'right')];
-            $both = min($left->count(), $right->count());
-            $compared = $left->take($both)->concat($right->take($both));
-            if ($both > 0 && $compared->min('done') > 0) {
-                $readings[] = [(int) $left->take($both)->sum('done'), (int) $right->take($both)->sum('done')];
-            }
-        }
+        $done = static fn (Collection $of, string $side): array => array_values($of->where('side', $side)->pluck('done')->map(intval(...))->all());
 
-        return SideIndex::of($readings);
+        return SideIndex::ofSessions(array_values($sets->where('ladder', $placement->ladder->id)->where('rung', $placement->rung?->id)->groupBy('logged_session_id')
+            ->map(static fn (Collection $of): array => ['left' => $done($of, 'left'), 'right' => $done($of, 'right')])->all()));
     }
 
     /** Left against right in the timed holds of the test days. */

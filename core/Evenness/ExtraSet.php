@@ -33,6 +33,24 @@ final class ExtraSet
         return $side === 'left' || $side === 'right' ? $side : null;
     }
 
+    /** The session without the extra sets whose exercise is not in it any more. */
+    public static function withoutOrphans(Session $session): Session
+    {
+        $main = [];
+        foreach ($session->entries() as $entry) {
+            $main[$entry->exercise] = ($main[$entry->exercise] ?? false) || self::side($entry) === null;
+        }
+        $blocks = [];
+        foreach ($session->blocks as $block) {
+            $entries = array_values(array_filter($block->entries(), static fn (Entry $entry): bool => $main[$entry->exercise]));
+            if ($entries !== [] || $block->entries() === []) {
+                $blocks[] = $entries === $block->entries() ? $block : $block->withEntries($entries);
+            }
+        }
+
+        return $blocks === $session->blocks ? $session : $session->withBlocks($blocks);
+    }
+
     /**
      * The weeks from the present one on with the extra sets that are asked for, and with no other.
      *

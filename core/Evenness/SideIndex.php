@@ -38,6 +38,26 @@ final class SideIndex
         return $this->extraSet === null ? null : sprintf('One set more on the %s, until it comes to %d %% (house rule).', $this->extraSet, self::ENOUGH_PERCENT);
     }
 
+    /**
+     * What sessions say: as many sets as both sides have are compared, since the extra one of the weaker side comes last; a session in which a
+     * compared set was not begun says nothing.
+     *
+     * @param  list<array{left: list<int|float>, right: list<int|float>}>  $sessions  what was done in each set, oldest first
+     */
+    public static function ofSessions(array $sessions): self
+    {
+        $readings = [];
+        foreach ($sessions as ['left' => $left, 'right' => $right]) {
+            $both = min(count($left), count($right));
+            $compared = [...array_slice($left, 0, $both), ...array_slice($right, 0, $both)];
+            if ($both > 0 && array_filter($compared, static fn (int|float $done): bool => $done <= 0) === []) {
+                $readings[] = [array_sum(array_slice($left, 0, $both)), array_sum(array_slice($right, 0, $both))];
+            }
+        }
+
+        return self::of($readings);
+    }
+
     /** @param  list<array{int|float, int|float}>  $readings  left and right, oldest first; one with nothing on both sides says nothing */
     public static function of(array $readings): self
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Planning;
 
 use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Evenness\ExtraSet;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Session\CircuitBlock;
@@ -59,8 +60,9 @@ final class Fit
                     $cuts[] = $this->cut(sprintf('Set %d of %s', $sets, lcfirst($name)), sprintf('one of %d sets%s', $sets, $category === null ? '' : ' of '.lcfirst($category->label())), $sets > 2 ? self::LATER_SET : self::SECOND_SET, $whole, $fewer);
                 }
                 if (count($session->entries()) > 1) {
-                    [$price, $costs] = $this->priceOf($category, $perDirection);
-                    $cuts[] = $this->cut($name, $costs, $price, $whole, $session->changeEntry($b, $e, static fn (): ?Entry => null));
+                    $side = ExtraSet::side($entry);
+                    [$price, $costs] = $side === null ? $this->priceOf($category, $perDirection) : [self::LATER_SET, sprintf('the extra set of the %s side', $side)];
+                    $cuts[] = $this->cut($name, $costs, $price, $whole, ExtraSet::withoutOrphans($session->changeEntry($b, $e, static fn (): ?Entry => null)));
                 }
             }
         }
@@ -104,6 +106,9 @@ final class Fit
     {
         $count = [];
         foreach ($session->entries() as $entry) {
+            if (ExtraSet::side($entry) !== null) {
+                continue;
+            }
             $code = $this->library->find($entry->exercise)?->category->value ?? '';
             $count[$code] = ($count[$code] ?? 0) + 1;
         }

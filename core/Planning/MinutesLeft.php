@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Planning;
 
 use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Evenness\ExtraSet;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Session\Block;
@@ -229,6 +230,9 @@ final class MinutesLeft
         }
         $entry = $this->entryAt($key);
         $category = $this->library->find($entry->exercise)?->category;
+        if (ExtraSet::side($entry) !== null) {
+            return 2;
+        }
         if ($left[$key] > 1) {
             return $left[$key] > 2 ? 2 : 5;
         }
@@ -251,7 +255,7 @@ final class MinutesLeft
     {
         $count = [];
         foreach ($left as $key => $sets) {
-            $category = ! self::isBlock($key) && $sets > 0 ? $this->library->find($this->entryAt($key)->exercise)?->category : null;
+            $category = ! self::isBlock($key) && $sets > 0 && ExtraSet::side($this->entryAt($key)) === null ? $this->library->find($this->entryAt($key)->exercise)?->category : null;
             if ($category instanceof Category && $category->isDirection()) {
                 $count[$category->value] = ($count[$category->value] ?? 0) + 1;
             }
@@ -294,6 +298,6 @@ final class MinutesLeft
             }
         }
 
-        return $this->session->withBlocks($blocks);
+        return ExtraSet::withoutOrphans($this->session->withBlocks($blocks));
     }
 }

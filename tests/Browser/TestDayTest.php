@@ -47,6 +47,12 @@ final class TestDayTest extends BrowserTestCase
         $this->button('Back arches')->click();
         $this->button('A miss: stop here')->click();
         $this->waitForText('ended by back arches');
+        $this->css('button[aria-label^="Start the hold"]')->click();
+        $this->button('Something is wrong')->click();
+        $this->waitForText('Every clock stands.');
+        $this->button('It was nothing: back, clocks stand')->click();
+        $this->waitUntilGone('[role="alertdialog"]');
+        self::assertSame([], $this->browser->findElements(WebDriverBy::xpath('//button[normalize-space(.)="Stop"]')), 'the stopwatch too');
 
         $this->open('/clients');
         $this->open("/clients/{$client}/tests");

@@ -6,11 +6,14 @@ namespace Tests\Core;
 
 use EvenRungs\Core\Body\Client;
 use EvenRungs\Core\Body\Standing;
+use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Evenness\ExtraSet;
 use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\RunSheet;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\Fit;
+use EvenRungs\Core\Planning\MinutesLeft;
 use EvenRungs\Core\Planning\ProgramEdit;
 use EvenRungs\Core\Planning\Progression;
 use EvenRungs\Core\Session\Entry;
@@ -93,6 +96,24 @@ final class ExtraSetTest extends TestCase
             self::assertLessThanOrEqual(12 * 60_000, Documents::time($session)->time->total()->ms);
         }
         self::assertSame(['held' => ['AF'], 'extra_sets' => ['bird-dog' => 'right']], Documents::data()->clients()->write($client)['x']);
+    }
+
+    public function test_short_of_time_the_extra_set_goes_before_the_second_set_of_anything_and_never_stays_alone(): void
+    {
+        $library = Documents::data()->library();
+        $session = ExtraSet::into(self::week(self::bird()), ['bird-dog' => 'left'], $library, 1)->weeks[0]->sessions[0];
+        $sides = static fn (Session $of): array => array_map(ExtraSet::side(...), $of->entries());
+        self::assertSame([null, null, 'left'], $sides($session));
+        $whole = Documents::time($session)->time->total()->ms;
+        foreach ([(new Fit($library))->into($session, Seconds::ofMs($whole - 1_000)), (new MinutesLeft($session, $library))->into(Seconds::ofMs($whole - 1_000))] as $cut) {
+            self::assertSame([[null, null], [2, 2]], [$sides($cut ?? $session), array_map(static fn (Entry $entry): int => $entry->dose->sets, $cut?->entries() ?? [])]);
+        }
+        for ($ms = $whole; $ms > 20_000; $ms -= 7_000) {
+            foreach ([(new Fit($library))->into($session, Seconds::ofMs($ms)), (new MinutesLeft($session, $library))->into(Seconds::ofMs($ms))] as $cut) {
+                $left = array_map(static fn (Entry $entry): string => $entry->exercise.' '.ExtraSet::side($entry), $cut?->entries() ?? []);
+                self::assertTrue(! in_array('bird-dog-opposite left', $left, true) || in_array('bird-dog-opposite ', $left, true), 'an extra set of nothing');
+            }
+        }
     }
 
     public function test_moved_to_another_rung_it_stays_a_set_of_one_side(): void

@@ -97,6 +97,10 @@ final class LoadAndSymmetryTest extends TestCase
         self::assertNull($extra([84, 100], [80, 100], [90, 100]));
         self::assertNull($extra([0, 0], [0, 0]), 'nothing done says nothing');
         self::assertSame('right', $extra([12, 10], [12, 10]));
+
+        $of = static fn (array ...$sessions): ?float => SideIndex::ofSessions(array_map(static fn (array $each): array => ['left' => $each[0], 'right' => $each[1]], array_values($sessions)))->percent;
+        self::assertEqualsWithDelta(75, $of([[6, 6, 9], [8, 8]]), 0.001, 'the extra set is none of it: 12 of 16');
+        self::assertEqualsWithDelta(75, $of([[6], [8]], [[6, 0], [8, 8]], [[], [8]]), 0.001, 'a set that was not begun, or a side without one, says nothing');
         $ends = static fn (string $side, array ...$readings): bool => SideIndex::of(array_values($readings))->ends($side);
         self::assertSame([false, false, true, true, false], [$ends('left'), $ends('left', [89, 100]), $ends('left', [90, 100]), $ends('left', [12, 10], [12, 10]), $ends('right', [12, 10], [12, 10])]);
     }

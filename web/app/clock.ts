@@ -8,3 +8,6 @@ export function clock(seconds: number): string {
 export function countdown(ms: number): string {
   return clock(Math.ceil(ms / 1000 - 1e-6));
 }
+
+/** Told to every clock of the page where something is wrong. */
+export const everyClockStands = 'every-clock-stands';

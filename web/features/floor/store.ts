@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { useSyncExternalStore } from 'react';
 import { ApiError, answer, api } from '../../api/client';
+import { everyClockStands } from '../../app/clock';
 import { seal, unseal, whose, type Sealed } from '../../app/device';
 import { advance, hasAnything, isOver, isSent, isStopped, logOf, throwAway, type Run } from './run';
 import { sound } from './cues';
@@ -169,6 +170,7 @@ export function stopAll() {
   const at = now();
   for (const run of state.runs)
     if (run.since !== null) change(run.id, (each) => ({ ...advance(each, at), since: null }));
+  window.dispatchEvent(new Event(everyClockStands));
 }
 
 let savedAt = 0;

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { clock } from '../../app/clock';
+import { clock, everyClockStands } from '../../app/clock';
 import { Button } from '../../ui/Button';
 
 /** A clock for one hold: the rest before it counts down, the hold counts up, and the fault that is tapped ends it. */
@@ -31,6 +31,16 @@ export function Stopwatch({
       clearInterval(ticking);
     };
   }, [phase]);
+
+  useEffect(() => {
+    const stand = () => {
+      setPhase('idle');
+    };
+    window.addEventListener(everyClockStands, stand);
+    return () => {
+      window.removeEventListener(everyClockStands, stand);
+    };
+  }, []);
 
   function start(next: 'rest' | 'hold') {
     const time = performance.now();

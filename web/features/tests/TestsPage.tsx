@@ -7,6 +7,7 @@ import { isKept, useKept } from '../../app/useKept';
 import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useClientId, useLibrary } from '../board/useBoard';
+import { SomethingIsWrong } from '../floor/SomethingIsWrong';
 import { Climb, type Climbed } from './Climb';
 import { CuffTrace, type Trace } from './CuffTrace';
 import { LegLoading, type LegLoadingResult } from './LegLoading';
@@ -23,6 +24,7 @@ export function TestsPage() {
     queryKey: ['tests', client],
     queryFn: () => answer(api.GET('/clients/{client}/tests', { params: { path: { client } } })),
   });
+  const board = useBoard();
   const [measuring, setMeasuring] = useState(() => isKept(draftOf(client)));
   if (days.isPending) return <Waiting what="the tests" />;
   if (days.isError) return <Notice title={days.error.message} />;
@@ -31,12 +33,17 @@ export function TestsPage() {
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_28rem]">
       <div>
         {measuring ? (
-          <NewDay
-            days={days.data}
-            onDone={() => {
-              setMeasuring(false);
-            }}
-          />
+          <>
+            <NewDay
+              days={days.data}
+              onDone={() => {
+                setMeasuring(false);
+              }}
+            />
+            <div className="mt-4">
+              <SomethingIsWrong people={[{ client, name: board.data?.client.name ?? '' }]} />
+            </div>
+          </>
         ) : (
           <>
             <Results days={days.data} names={names} />
