@@ -62,7 +62,7 @@ export function Arrival({
                   }}
                 >
                   {usual || (pain === undefined && soreness === undefined)
-                    ? 'Pain, sore …'
+                    ? 'Pain …'
                     : `Pain ${pain ?? '–'}, sore ${soreness ?? '–'}`}
                 </Button>
               </div>
