@@ -55,6 +55,9 @@ final class DoorTest extends BrowserTestCase
         $this->waitForText('No training today.');
         foreach (['//*[@role="alertdialog"]//p[contains(., "Pain is 7")]', '//*[@role="alertdialog"]//button[contains(., "Write it down")]'] as $seen) {
             self::assertTrue($this->isSeen($seen), $seen);
+            $this->sized(1024, 768);
+            self::assertTrue($this->isSeen($seen), $seen.' on a tablet');
+            $this->sized(390, 844);
         }
         $this->button('The answer was wrong')->click();
         $this->waitUntilGone('[role="alertdialog"]');
@@ -144,9 +147,13 @@ final class DoorTest extends BrowserTestCase
         $put();
         $this->tap('//*[@data-set]//button[@aria-label="Pain: 7"]');
         $this->waitForText('Training ends here today.');
-        foreach (['//*[@role="alertdialog"]//p[contains(., "stop.")]', '//*[@role="alertdialog"]//button[contains(., "Understood") or contains(., "The others go on")]'] as $seen) {
-            self::assertTrue($this->isSeen($seen), "{$width}: {$seen}");
+        foreach ([[$width, $height], [1024, 768], [390, 844]] as $size) {
+            $this->sized(...$size);
+            foreach (['//*[@role="alertdialog"]//p[contains(., "stop.")]', '//*[@role="alertdialog"]//button[contains(., "Understood") or contains(., "The others go on")]'] as $seen) {
+                self::assertTrue($this->isSeen($seen), "{$size[0]}: {$seen}");
+            }
         }
+        $this->sized($width, $height);
     }
 
     public function test_pain_seven_in_a_set_and_in_a_group_is_seen_without_scrolling_on_a_phone_and_a_tablet(): void
