@@ -6,11 +6,11 @@ declare(strict_types=1);
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
-use EvenRungs\Core\Planning\BestOrder;
-use EvenRungs\Core\Planning\BestWeek;
-use EvenRungs\Core\Planning\DayUse;
-use EvenRungs\Core\Planning\OrderItem;
-use EvenRungs\Core\Planning\WeekWishes;
+use EvenRungs\Core\Planning\Order\BestOrder;
+use EvenRungs\Core\Planning\Order\OrderItem;
+use EvenRungs\Core\Planning\Week\BestWeek;
+use EvenRungs\Core\Planning\Week\DayUse;
+use EvenRungs\Core\Planning\Week\WeekWishes;
 use EvenRungs\Core\Style\SetOrder;
 use EvenRungs\Formats\DataFolder;
 

@@ -6,11 +6,11 @@ declare(strict_types=1);
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
-use EvenRungs\Core\Verdict\History;
+use EvenRungs\Core\Log\History;
+use EvenRungs\Core\Log\LoggedSession;
+use EvenRungs\Core\Log\LoggedSet;
+use EvenRungs\Core\Log\PainKind;
 use EvenRungs\Core\Verdict\Judge;
-use EvenRungs\Core\Verdict\LoggedSession;
-use EvenRungs\Core\Verdict\LoggedSet;
-use EvenRungs\Core\Verdict\PainKind;
 use EvenRungs\Formats\DataFolder;
 
 const VERDICTS = 5_000;

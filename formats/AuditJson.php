@@ -9,8 +9,8 @@ use EvenRungs\Core\Audit\AuditedSession;
 use EvenRungs\Core\Audit\AuditedWeek;
 use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Ladder\Category;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\SessionTime;
 
 /**
  * The answer of `audit`.

@@ -5,31 +5,31 @@ declare(strict_types=1);
 namespace EvenRungs\Formats;
 
 use DateTimeImmutable;
-use EvenRungs\Core\Body\Clearance;
-use EvenRungs\Core\Body\Client;
-use EvenRungs\Core\Body\Flag;
-use EvenRungs\Core\Body\Goal;
-use EvenRungs\Core\Body\HighestClean;
-use EvenRungs\Core\Body\Home;
-use EvenRungs\Core\Body\Limit;
-use EvenRungs\Core\Body\NormGroup;
-use EvenRungs\Core\Body\OtherTraining;
-use EvenRungs\Core\Body\Screen;
-use EvenRungs\Core\Body\Severity;
-use EvenRungs\Core\Body\Standing;
-use EvenRungs\Core\Body\Stop;
-use EvenRungs\Core\Body\Tests;
-use EvenRungs\Core\Body\TrainingAge;
-use EvenRungs\Core\Body\TrainingType;
+use EvenRungs\Core\Client\Clearance;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Flag;
+use EvenRungs\Core\Client\Goal;
+use EvenRungs\Core\Client\HighestClean;
+use EvenRungs\Core\Client\Home;
+use EvenRungs\Core\Client\Limit;
+use EvenRungs\Core\Client\NormGroup;
+use EvenRungs\Core\Client\OtherTraining;
+use EvenRungs\Core\Client\Screen;
+use EvenRungs\Core\Client\Standing;
+use EvenRungs\Core\Client\Stop;
+use EvenRungs\Core\Client\Tests;
+use EvenRungs\Core\Client\TrainingAge;
+use EvenRungs\Core\Client\TrainingType;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Range;
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Session\Day;
+use EvenRungs\Core\Ladder\Severity;
+use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Core\Time\Weekday;
 
 /**
  * `even-rungs/client`.
@@ -222,7 +222,7 @@ final class ClientJson
 
     private static function readHome(?Node $node): ?Home
     {
-        return $node === null ? null : new Home(array_map(Day::from(...), $node->strings('days')), $node->strings('equipment'));
+        return $node === null ? null : new Home(array_map(Weekday::from(...), $node->strings('days')), $node->strings('equipment'));
     }
 
     /**
@@ -291,7 +291,7 @@ final class ClientJson
 
     public static function readOtherTraining(Node $node): OtherTraining
     {
-        return new OtherTraining(Day::from($node->string('day')), TrainingType::from($node->string('type')));
+        return new OtherTraining(Weekday::from($node->string('day')), TrainingType::from($node->string('type')));
     }
 
     /** Test results as they stand in a client or in a document of their own. */
@@ -382,7 +382,7 @@ final class ClientJson
             'stopped' => $client->stopped === null ? null : ['on' => $client->stopped->on->format('Y-m-d'), 'kind' => $client->stopped->kind],
             'clearances' => $client->clearances === [] ? null : array_map(self::writeClearance(...), $client->clearances),
             'ladders' => $client->ladders,
-            'home' => $client->home === null ? null : ['days' => array_map(static fn (Day $day): string => $day->value, $client->home->days), 'equipment' => $client->home->equipment],
+            'home' => $client->home === null ? null : ['days' => array_map(static fn (Weekday $day): string => $day->value, $client->home->days), 'equipment' => $client->home->equipment],
             'x' => self::evened($client->held, $client->extraSets) ?: null,
         ], static fn (mixed $value): bool => $value !== null);
     }

@@ -11,11 +11,11 @@ use EvenRungs\Core\Dose\Intervals;
 use EvenRungs\Core\Dose\Measure;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Reps;
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Tempo;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * A dose in entry form.

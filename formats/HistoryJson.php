@@ -7,12 +7,12 @@ namespace EvenRungs\Formats;
 use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Log\History;
+use EvenRungs\Core\Log\LoggedSession;
+use EvenRungs\Core\Log\LoggedSet;
+use EvenRungs\Core\Log\PainKind;
+use EvenRungs\Core\Log\Position;
 use EvenRungs\Core\Placement\Steps;
-use EvenRungs\Core\Verdict\History;
-use EvenRungs\Core\Verdict\LoggedSession;
-use EvenRungs\Core\Verdict\LoggedSet;
-use EvenRungs\Core\Verdict\PainKind;
-use EvenRungs\Core\Verdict\Position;
 use EvenRungs\Core\Verdict\Verdict;
 
 /**

@@ -4,12 +4,9 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
-use EvenRungs\Core\Body\LimitRule;
-use EvenRungs\Core\Body\Sign;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Dose\Reps;
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Tempo;
 use EvenRungs\Core\Figure\BasePose;
@@ -22,11 +19,14 @@ use EvenRungs\Core\Ladder\Gate;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\LimitRule;
 use EvenRungs\Core\Ladder\Position;
 use EvenRungs\Core\Ladder\RangeScale;
 use EvenRungs\Core\Ladder\Role;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Ladder\Sign;
 use EvenRungs\Core\Ladder\Stress;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * The library and one ladder of it.

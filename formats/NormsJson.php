@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
-use EvenRungs\Core\Body\NormGroup;
-use EvenRungs\Core\Body\Tests;
-use EvenRungs\Core\Norms\Norm;
-use EvenRungs\Core\Norms\NormTables;
-use EvenRungs\Core\Norms\Ratio;
-use EvenRungs\Core\Norms\RatioRule;
+use EvenRungs\Core\Client\NormGroup;
+use EvenRungs\Core\Client\Tests;
+use EvenRungs\Core\Review\Norms\Norm;
+use EvenRungs\Core\Review\Norms\NormTables;
+use EvenRungs\Core\Review\Norms\Ratio;
+use EvenRungs\Core\Review\Norms\RatioRule;
 
 /**
  * Norm tables, and what test results say beside them.

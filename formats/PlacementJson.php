@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
-use EvenRungs\Core\Body\Bar;
-use EvenRungs\Core\Body\Referral;
+use EvenRungs\Core\Client\Bar;
+use EvenRungs\Core\Client\Referral;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Placement;

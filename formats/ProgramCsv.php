@@ -12,22 +12,22 @@ use EvenRungs\Core\Dose\Intervals;
 use EvenRungs\Core\Dose\Measure;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Reps;
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Tempo;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\InvalidValue;
-use EvenRungs\Core\Session\Block;
-use EvenRungs\Core\Session\Change;
-use EvenRungs\Core\Session\CircuitBlock;
-use EvenRungs\Core\Session\Day;
-use EvenRungs\Core\Session\Entry;
-use EvenRungs\Core\Session\Kind;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\RestBlock;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\StraightBlock;
-use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Program\Block;
+use EvenRungs\Core\Program\Change;
+use EvenRungs\Core\Program\CircuitBlock;
+use EvenRungs\Core\Program\Entry;
+use EvenRungs\Core\Program\Kind;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\RestBlock;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\StraightBlock;
+use EvenRungs\Core\Program\Week;
+use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Core\Time\Weekday;
 
 /**
  * A program as RFC 4180 CSV: one row an entry, block- and session-wide cells read from the first row of each.
@@ -114,7 +114,7 @@ final class ProgramCsv extends CsvReader
         $warmUp = $seconds('warm_up_s', Bounds::WarmUp);
         $coolDown = $seconds('cool_down_s', Bounds::WarmUp);
         $read = array_map(fn (array $numbers): ?Block => $this->block($numbers, $rows), $blocks);
-        $day = Day::tryFrom(strtolower($row['day'] ?? ''));
+        $day = Weekday::tryFrom(strtolower($row['day'] ?? ''));
         if ($day === null || in_array(null, $read, true)) {
             return null;
         }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
-use EvenRungs\Core\Body\OtherTraining;
+use EvenRungs\Core\Client\OtherTraining;
 use EvenRungs\Core\Ladder\Category;
-use EvenRungs\Core\Session\Gap;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Program\Gap;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\Week;
 
 /**
  * `even-rungs/program`.

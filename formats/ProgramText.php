@@ -6,22 +6,22 @@ namespace EvenRungs\Formats;
 
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Rounds;
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\InvalidValue;
-use EvenRungs\Core\Session\Block;
-use EvenRungs\Core\Session\Change;
-use EvenRungs\Core\Session\CircuitBlock;
-use EvenRungs\Core\Session\Day;
-use EvenRungs\Core\Session\Entry;
-use EvenRungs\Core\Session\Kind;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\RestBlock;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\StraightBlock;
-use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Program\Block;
+use EvenRungs\Core\Program\Change;
+use EvenRungs\Core\Program\CircuitBlock;
+use EvenRungs\Core\Program\Entry;
+use EvenRungs\Core\Program\Kind;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\RestBlock;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\StraightBlock;
+use EvenRungs\Core\Program\Week;
+use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Core\Time\Weekday;
 
 /**
  * A program as trainers jot it down: one line an exercise, the name before the dose, under headings for weeks and days.
@@ -47,7 +47,7 @@ final class ProgramText
     /** As many as a week of the program format holds. */
     private const MOST_SESSIONS = 21;
 
-    private const DAYS = ['mon' => Day::Monday, 'tue' => Day::Tuesday, 'wed' => Day::Wednesday, 'thu' => Day::Thursday, 'fri' => Day::Friday, 'sat' => Day::Saturday, 'sun' => Day::Sunday];
+    private const DAYS = ['mon' => Weekday::Monday, 'tue' => Weekday::Tuesday, 'wed' => Weekday::Wednesday, 'thu' => Weekday::Thursday, 'fri' => Weekday::Friday, 'sat' => Weekday::Saturday, 'sun' => Weekday::Sunday];
 
     private const KINDS = ['after' => Kind::AfterLift, 'before' => Kind::BeforeLift, 'switch-on' => Kind::Activation, 'activation' => Kind::Activation];
 
@@ -59,7 +59,7 @@ final class ProgramText
 
     private int $week = 1;
 
-    private Day $day = Day::Monday;
+    private Weekday $day = Weekday::Monday;
 
     private Kind $kind = Kind::Standalone;
 
@@ -159,7 +159,7 @@ final class ProgramText
         return Seconds::parse((string) preg_replace('/ ?(?:seconds?|secs?)$/', 's', $text));
     }
 
-    private function startDay(Day $day, string $rest): void
+    private function startDay(Weekday $day, string $rest): void
     {
         $this->endSession();
         if (count($this->weeks[$this->week] ?? []) >= self::MOST_SESSIONS) {

@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Level;
-use EvenRungs\Core\Session\Block;
-use EvenRungs\Core\Session\Change;
-use EvenRungs\Core\Session\CircuitBlock;
-use EvenRungs\Core\Session\Day;
-use EvenRungs\Core\Session\Entry;
-use EvenRungs\Core\Session\Kind;
-use EvenRungs\Core\Session\Planned;
-use EvenRungs\Core\Session\RestBlock;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\StraightBlock;
+use EvenRungs\Core\Program\Block;
+use EvenRungs\Core\Program\Change;
+use EvenRungs\Core\Program\CircuitBlock;
+use EvenRungs\Core\Program\Entry;
+use EvenRungs\Core\Program\Kind;
+use EvenRungs\Core\Program\Planned;
+use EvenRungs\Core\Program\RestBlock;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\StraightBlock;
+use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Core\Time\Weekday;
 
 /**
  * `even-rungs/session`.
@@ -35,7 +35,7 @@ final class SessionJson
         $claimed = $node->optionalNumber('claimed_s');
 
         return new Session(
-            Day::from($node->string('day')),
+            Weekday::from($node->string('day')),
             Kind::from($node->string('kind')),
             $node->each('blocks', self::readBlock(...)),
             self::seconds($node, 'warm_up_s'),

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
-use EvenRungs\Core\Body\Goal;
-use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Client\Goal;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Level;
-use EvenRungs\Core\Planning\Intent;
-use EvenRungs\Core\Planning\OrderWeights;
-use EvenRungs\Core\Planning\WeekWeights;
+use EvenRungs\Core\Planning\Choice\Intent;
 use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Style\OrderWeights;
 use EvenRungs\Core\Style\SetOrder;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Style\StyleChoice;
 use EvenRungs\Core\Style\StylePlan;
+use EvenRungs\Core\Style\WeekWeights;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * House styles and what each goal asks.

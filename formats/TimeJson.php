@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Library;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\Segment;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\SessionTime;
-use EvenRungs\Core\Session\Time;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\Segment;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\SessionTime;
+use EvenRungs\Core\Program\Time;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * The answer of `time`.

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Board;
 
 use App\Models\Client as ClientRecord;
-use EvenRungs\Core\Body\Client;
-use EvenRungs\Core\Body\Referral;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Referral;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Steps;
-use EvenRungs\Core\Planning\ExerciseChoice;
-use EvenRungs\Core\Planning\ExerciseChooser;
-use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Planning\Choice\ExerciseChoice;
+use EvenRungs\Core\Planning\Choice\ExerciseChooser;
+use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 

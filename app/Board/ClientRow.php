@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Board;
 
-use EvenRungs\Core\Body\Limit;
-use EvenRungs\Core\Body\Referral;
-use EvenRungs\Core\Evenness\DirectionLevels;
+use EvenRungs\Core\Client\Limit;
+use EvenRungs\Core\Client\Referral;
+use EvenRungs\Core\Log\PainKind;
 use EvenRungs\Core\Placement\Placement;
-use EvenRungs\Core\Session\Gap;
-use EvenRungs\Core\Verdict\PainKind;
+use EvenRungs\Core\Program\Gap;
+use EvenRungs\Core\Review\Evenness\DirectionLevels;
 
 /**
  * A client as one row of the list.

@@ -6,19 +6,19 @@ namespace App\Board;
 
 use App\Models\Client;
 use App\People\StudioDay;
-use EvenRungs\Core\Body\Standing;
-use EvenRungs\Core\Forecast\Expected;
-use EvenRungs\Core\Forecast\Forecast;
-use EvenRungs\Core\Forecast\Outlook;
-use EvenRungs\Core\Forecast\Weeks;
+use EvenRungs\Core\Client\Standing;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Log\History;
+use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\RoadStretch;
+use EvenRungs\Core\Review\Forecast\Expected;
+use EvenRungs\Core\Review\Forecast\Forecast;
+use EvenRungs\Core\Review\Forecast\Outlook;
+use EvenRungs\Core\Review\Forecast\Weeks;
 use EvenRungs\Core\Style\GoalRule;
-use EvenRungs\Core\Verdict\History;
 use EvenRungs\Core\Verdict\Judge;
-use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Formats\DataFolder;
 
 /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Board;
 
 use DateTimeImmutable;
-use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Writing;
 
 /**

@@ -8,13 +8,13 @@ use App\Models\Client;
 use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
 use DateTimeImmutable;
-use EvenRungs\Core\Body\Sign;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Verdict\History;
-use EvenRungs\Core\Verdict\LoggedSession;
-use EvenRungs\Core\Verdict\LoggedSet;
-use EvenRungs\Core\Verdict\PainKind;
+use EvenRungs\Core\Ladder\Sign;
+use EvenRungs\Core\Log\History;
+use EvenRungs\Core\Log\LoggedSession;
+use EvenRungs\Core\Log\LoggedSet;
+use EvenRungs\Core\Log\PainKind;
 
 /**
  * What was logged, as the core reads it. Plain rows instead of models: a year of a client is some thousand sets, and the list of

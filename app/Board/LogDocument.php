@@ -9,7 +9,7 @@ use App\Models\LoggedSet as SetRow;
 use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Verdict\LoggedSession;
+use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 

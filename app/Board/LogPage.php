@@ -8,11 +8,11 @@ use App\Models\Client;
 use App\Models\LogChange;
 use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
-use EvenRungs\Core\Load\WeekLoad;
-use EvenRungs\Core\Session\Day;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Verdict\LoggedSession;
-use EvenRungs\Core\Verdict\PainKind;
+use EvenRungs\Core\Log\LoggedSession;
+use EvenRungs\Core\Log\PainKind;
+use EvenRungs\Core\Log\WeekLoad;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Time\Weekday;
 use EvenRungs\Formats\DataFolder;
 use Illuminate\Support\Collection;
 use stdClass;
@@ -101,7 +101,7 @@ final class LogPage
         foreach (SessionRow::query()->ofClient($client)->where('on', '>=', WeekLoad::from($to)->format('Y-m-d'))->get() as $row) {
             $logged[$row->on][] = $row->effort === null || $row->minutes === null ? null : $row->effort * $row->minutes;
         }
-        $trained = array_map(static fn (Session $session): Day => $session->day, $board->program->weeks[0]->sessions ?? []);
+        $trained = array_map(static fn (Session $session): Weekday => $session->day, $board->program->weeks[0]->sessions ?? []);
         $week = WeekLoad::upTo($to, $logged, $trained);
 
         return [

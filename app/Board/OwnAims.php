@@ -10,7 +10,7 @@ use App\Models\Trainer;
 use App\People\Happened;
 use App\People\StudioDay;
 use App\People\Studios;
-use EvenRungs\Core\Testing\OwnAim as Aim;
+use EvenRungs\Core\Review\Testing\OwnAim as Aim;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Support\Facades\DB;

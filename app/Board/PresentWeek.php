@@ -6,8 +6,8 @@ namespace App\Board;
 
 use App\People\StudioDay;
 use DateTimeImmutable;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\ProgramDates;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\ProgramDates;
 use Illuminate\Support\Str;
 
 /**

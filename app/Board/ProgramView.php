@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Board;
 
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Ladder\Role;
-use EvenRungs\Core\Session\CircuitBlock;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\SessionTime;
-use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Program\CircuitBlock;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\SessionTime;
+use EvenRungs\Core\Program\Week;
+use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Formats\DataFolder;
 
 /**

@@ -6,12 +6,12 @@ namespace App\Board;
 
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
-use EvenRungs\Core\Forecast\Outlook;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Road;
 use EvenRungs\Core\Placement\RoadStretch;
+use EvenRungs\Core\Review\Forecast\Outlook;
 
 /**
  * The road to an exercise as its page shows it.

@@ -9,8 +9,8 @@ use App\Models\TestDay;
 use App\People\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Placement\Obstacles;
-use EvenRungs\Core\Roster\Need;
-use EvenRungs\Core\Roster\Needs;
+use EvenRungs\Core\Review\Roster\Need;
+use EvenRungs\Core\Review\Roster\Needs;
 use EvenRungs\Formats\DataFolder;
 use Illuminate\Support\Collection;
 

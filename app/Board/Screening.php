@@ -11,13 +11,13 @@ use App\Models\Screen;
 use App\Models\Trainer;
 use App\People\StudioDay;
 use DateTimeImmutable;
-use EvenRungs\Core\Body\Clearance as Allowed;
-use EvenRungs\Core\Body\Client as Person;
-use EvenRungs\Core\Body\Flag;
-use EvenRungs\Core\Body\Limit;
-use EvenRungs\Core\Body\Referral;
-use EvenRungs\Core\Body\SafetyScreen;
-use EvenRungs\Core\Body\ScreenDue;
+use EvenRungs\Core\Client\Clearance as Allowed;
+use EvenRungs\Core\Client\Client as Person;
+use EvenRungs\Core\Client\Flag;
+use EvenRungs\Core\Client\Limit;
+use EvenRungs\Core\Client\Referral;
+use EvenRungs\Core\Client\SafetyScreen;
+use EvenRungs\Core\Client\ScreenDue;
 use EvenRungs\Formats\DataFolder;
 
 /**

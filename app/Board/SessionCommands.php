@@ -13,18 +13,18 @@ use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\DoseRange;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Placement\Obstacles;
-use EvenRungs\Core\Planning\MissedSession;
-use EvenRungs\Core\Session\Block;
-use EvenRungs\Core\Session\CircuitBlock;
-use EvenRungs\Core\Session\Day;
-use EvenRungs\Core\Session\Entry;
-use EvenRungs\Core\Session\Planned;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\ProgramDates;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\SessionTime;
-use EvenRungs\Core\Session\Shift;
-use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Planning\Week\MissedSession;
+use EvenRungs\Core\Program\Block;
+use EvenRungs\Core\Program\CircuitBlock;
+use EvenRungs\Core\Program\Entry;
+use EvenRungs\Core\Program\Planned;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\ProgramDates;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\SessionTime;
+use EvenRungs\Core\Program\Shift;
+use EvenRungs\Core\Program\Week;
+use EvenRungs\Core\Time\Weekday;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\UnusableInput;
 
@@ -68,7 +68,7 @@ final class SessionCommands
         $this->change($client, $trainer, $version, 'Session taken out', static fn (Program $program): Program => $program->changeSession($week - 1, $place - 1, static fn (): ?Session => null));
     }
 
-    public function move(Client $client, Trainer $trainer, int $version, int $week, int $place, Day $day, bool $weekLater): void
+    public function move(Client $client, Trainer $trainer, int $version, int $week, int $place, Weekday $day, bool $weekLater): void
     {
         $this->change($client, $trainer, $version, sprintf('Session moved to %s', $day->label()), fn (Program $program): Program => $this->movedIn($program, $week, $place, $day, $weekLater));
     }
@@ -78,14 +78,14 @@ final class SessionCommands
      *
      * @throws UnusableInput when there is no such session
      */
-    public function moved(Client $client, int $week, int $place, Day $day, bool $weekLater): array
+    public function moved(Client $client, int $week, int $place, Weekday $day, bool $weekLater): array
     {
         $program = $this->boards->program($client) ?? throw UnusableInput::at('/', 'there is no program yet');
 
         return [$program, $this->movedIn($program, $week, $place, $day, $weekLater)];
     }
 
-    private function movedIn(Program $program, int $week, int $place, Day $day, bool $weekLater): Program
+    private function movedIn(Program $program, int $week, int $place, Weekday $day, bool $weekLater): Program
     {
         $found = $program->weeks[$week - 1] ?? throw UnusableInput::at('/week', 'there is no such week');
         if (! isset($found->sessions[$place - 1])) {

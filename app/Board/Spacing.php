@@ -8,9 +8,9 @@ use App\Models\Client;
 use App\Models\LoggedSet;
 use App\Models\TestDay;
 use DateTimeImmutable;
-use EvenRungs\Core\Evenness\WorkDone;
-use EvenRungs\Core\Load\HardWork;
-use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Log\HardWork;
+use EvenRungs\Core\Log\WorkDone;
+use EvenRungs\Core\Program\Session;
 use EvenRungs\Formats\DataFolder;
 
 /**

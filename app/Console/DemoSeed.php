@@ -24,7 +24,7 @@ use App\People\Erasure;
 use App\People\Role;
 use App\People\Studios;
 use EvenRungs\Core\Ladder\Name;
-use EvenRungs\Core\Session\ProgramDates;
+use EvenRungs\Core\Program\ProgramDates;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\Schemas;

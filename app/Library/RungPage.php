@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace App\Library;
 
-use EvenRungs\Core\Body\Bar;
-use EvenRungs\Core\Body\Limit;
-use EvenRungs\Core\Body\LimitRule;
+use EvenRungs\Core\Client\Bar;
+use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Figure\Drawing;
 use EvenRungs\Core\Ladder\Gate;
 use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\LimitRule;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Alternatives;
 use EvenRungs\Core\Placement\Swap;
-use EvenRungs\Core\Planning\Intent;
+use EvenRungs\Core\Planning\Choice\Intent;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\FigureJson;
 use EvenRungs\Formats\LibraryJson;

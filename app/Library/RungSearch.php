@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Library;
 
-use EvenRungs\Core\Body\Limit;
+use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Ladder\Library;

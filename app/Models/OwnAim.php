@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use EvenRungs\Core\Testing\OwnAim as Aim;
+use EvenRungs\Core\Review\Testing\OwnAim as Aim;
 use Illuminate\Database\Eloquent\HasBuilder;
 use Illuminate\Database\Eloquent\Model;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use EvenRungs\Core\Body\Emergency;
-use EvenRungs\Core\Load\Band;
-use EvenRungs\Core\Load\Bands;
+use EvenRungs\Core\Client\Emergency;
+use EvenRungs\Core\Log\Band;
+use EvenRungs\Core\Log\Bands;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 

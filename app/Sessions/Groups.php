@@ -12,22 +12,22 @@ use App\Models\Trainer;
 use App\People\StudioDay;
 use App\People\Studios;
 use EvenRungs\Core\Dose\Dose;
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Ladder\Ladder;
+use EvenRungs\Core\Log\PainKind;
 use EvenRungs\Core\Placement\Swaps;
-use EvenRungs\Core\Planning\DoorAnswers;
-use EvenRungs\Core\Planning\GroupCircuit;
-use EvenRungs\Core\Planning\GroupMember;
-use EvenRungs\Core\Planning\GroupPlace;
-use EvenRungs\Core\Planning\GroupTurns;
-use EvenRungs\Core\Session\Change;
-use EvenRungs\Core\Session\CircuitBlock;
-use EvenRungs\Core\Session\Day;
-use EvenRungs\Core\Session\Entry;
-use EvenRungs\Core\Session\Kind;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Verdict\PainKind;
+use EvenRungs\Core\Planning\Door\DoorAnswers;
+use EvenRungs\Core\Planning\Group\GroupCircuit;
+use EvenRungs\Core\Planning\Group\GroupMember;
+use EvenRungs\Core\Planning\Group\GroupPlace;
+use EvenRungs\Core\Planning\Group\GroupTurns;
+use EvenRungs\Core\Program\Change;
+use EvenRungs\Core\Program\CircuitBlock;
+use EvenRungs\Core\Program\Entry;
+use EvenRungs\Core\Program\Kind;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Core\Time\Weekday;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
@@ -143,7 +143,7 @@ final class Groups
         $dose = new Dose(new Work(Seconds::of($body->number('work_s'))), 1, null, Seconds::of($body->number('rest_s')));
 
         return new Session(
-            Day::from(strtolower(StudioDay::today()->format('D'))),
+            Weekday::from(strtolower(StudioDay::today()->format('D'))),
             Kind::Standalone,
             [new CircuitBlock(array_map(static fn (int $i): Entry => new Entry(($body->has('rotate') && $body->bool('rotate') ? 'Turn ' : 'Station ').($i + 1), $dose), range(0, $stations - 1)), $body->int('rounds'), Seconds::zero(), Seconds::zero())],
             Seconds::of($body->number('warm_up_s')),

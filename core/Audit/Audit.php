@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Audit;
 
-use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Placement\Placer;
-use EvenRungs\Core\Planning\Fit;
-use EvenRungs\Core\Planning\Refit;
-use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Program\Fit;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\Refit;
 use EvenRungs\Core\Style\Style;
 
 /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Audit;
 
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Program\Entry;
 
 /**
  * An entry of a program with the rung that its name means and where it stands.

@@ -4,21 +4,21 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Audit;
 
-use EvenRungs\Core\Body\Basis;
-use EvenRungs\Core\Body\Client;
-use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Client\Basis;
+use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Steps;
-use EvenRungs\Core\Session\CircuitBlock;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\SessionTime;
-use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Program\CircuitBlock;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\SessionTime;
+use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Style\Style;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * A program read once for all rules: names matched, times counted, hard sessions found.
@@ -94,7 +94,7 @@ final class AuditedProgram
         return $known === [] ? null : max($known);
     }
 
-    /** @return list<\EvenRungs\Core\Body\OtherTraining> what the week says; where it says nothing, what the client does */
+    /** @return list<\EvenRungs\Core\Client\OtherTraining> what the week says; where it says nothing, what the client does */
     private function otherTraining(Week $week): array
     {
         return $week->otherTraining === [] ? $this->client->otherTraining ?? [] : $week->otherTraining;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Audit;
 
 use EvenRungs\Core\Ladder\Category;
-use EvenRungs\Core\Session\Kind;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Program\Kind;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\SessionTime;
 
 /**
  * A session of a program with its time, the sets and the work of each category, and whether it is hard.

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Audit;
 
-use EvenRungs\Core\Body\OtherTraining;
-use EvenRungs\Core\Body\TrainingType;
+use EvenRungs\Core\Client\OtherTraining;
+use EvenRungs\Core\Client\TrainingType;
 use EvenRungs\Core\Ladder\Category;
-use EvenRungs\Core\Session\Day;
-use EvenRungs\Core\Session\Kind;
+use EvenRungs\Core\Program\Kind;
+use EvenRungs\Core\Time\Weekday;
 
 /**
  * A week of a program as an audit sees it.
@@ -62,7 +62,7 @@ final class AuditedWeek
         return array_sum(array_map(static fn (AuditedSession $each): int => $each->directionSets(), $this->sessions));
     }
 
-    public function liftsHeavyOn(Day $day): bool
+    public function liftsHeavyOn(Weekday $day): bool
     {
         foreach ($this->otherTraining as $other) {
             if ($other->day === $day && $other->type === TrainingType::HeavyLift) {

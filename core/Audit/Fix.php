@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Audit;
 
 use Closure;
-use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Program\Program;
 
 /**
  * A change that mends one finding.

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Audit;
 
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Style\Style;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * The lines that an audit measures against. House rules, from a house style or the usual ones.

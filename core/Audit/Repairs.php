@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Audit;
 
-use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Dose\Dose;
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Work;
@@ -19,12 +18,13 @@ use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Placement\Swap;
 use EvenRungs\Core\Placement\Swaps;
-use EvenRungs\Core\Session\Entry;
-use EvenRungs\Core\Session\Planned;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\SessionTime;
-use EvenRungs\Core\Session\StraightBlock;
+use EvenRungs\Core\Program\Entry;
+use EvenRungs\Core\Program\Planned;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\SessionTime;
+use EvenRungs\Core\Program\StraightBlock;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * The changes that mend what audits find.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Dose;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * How much of one exercise: sets of a measure, sides, rest, load and range.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Dose;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * Short holds with breaks between, together one set: 4 × 10 s with 5 s breaks.

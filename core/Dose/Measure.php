@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Dose;
 
+use EvenRungs\Core\Time\Seconds;
+
 /**
  * How the amount of one set is counted: repetitions, a hold, repeated holds, a work time or a distance.
  */

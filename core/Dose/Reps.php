@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Dose;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * Repetitions at a tempo, each with a hold or none. Breaths are repetitions, usually at 3-0-3-0.

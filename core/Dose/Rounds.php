@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Dose;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * A circuit in one line, as trainers write it: `3 rounds 50:25`, work and rest of every station in seconds.

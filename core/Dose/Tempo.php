@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Dose;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * Lowering – pause – lifting – pause in seconds, one digit each; `X` is as fast as controlled and counts one second.

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Floor;
 
 use EvenRungs\Core\Dose\Dose;
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Work;
-use EvenRungs\Core\Evenness\ExtraSet;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Session\Segment;
-use EvenRungs\Core\Session\SegmentKind;
-use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Program\ExtraSet;
+use EvenRungs\Core\Program\Segment;
+use EvenRungs\Core\Program\SegmentKind;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * The sets that a session asks for, and where on its timeline each is worked at: what the floor counts, and what the log has

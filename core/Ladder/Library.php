@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Ladder;
 
-use EvenRungs\Core\Body\LimitRule;
 use EvenRungs\Core\InvalidValue;
 
 /**

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Ladder;
 
 use EvenRungs\Core\Dose\Dose;
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Tempo;
 use EvenRungs\Core\Figure\Figure;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * One exercise on a ladder, with its doses in small steps.

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Placement;
 
-use EvenRungs\Core\Body\Client;
-use EvenRungs\Core\Body\Limit;
-use EvenRungs\Core\Body\LimitRule;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\LimitRule;
 use EvenRungs\Core\Ladder\Rung;
 
 /**

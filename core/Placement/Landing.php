@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Placement;
 
-use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Placement;
 
 use DateTimeImmutable;
-use EvenRungs\Core\Body\Age;
-use EvenRungs\Core\Body\Bar;
-use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Client\Age;
+use EvenRungs\Core\Client\Bar;
+use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Ladder\Gate;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;

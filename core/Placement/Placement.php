@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Placement;
 
 use DateTimeImmutable;
-use EvenRungs\Core\Body\Basis;
+use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\Ladder;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Placement;
 
-use EvenRungs\Core\Body\Basis;
-use EvenRungs\Core\Body\Client;
-use EvenRungs\Core\Body\Standing;
-use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Client\Basis;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Standing;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Style\Style;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * Finds the starting rung on every ladder.

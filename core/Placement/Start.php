@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Placement;
 
-use EvenRungs\Core\Body\Basis;
+use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\Rung;
 

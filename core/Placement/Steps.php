@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Placement;
 
-use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Hold;
 use EvenRungs\Core\Dose\Intervals;
 use EvenRungs\Core\Dose\Measure;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Reps;
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\RangeScale;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Style\Style;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * The steps of a rung as one client climbs them in one house style. Whatever names a dose takes it from here: what is placed, planned,

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Placement;
 
-use EvenRungs\Core\Body\Tests;
-use EvenRungs\Core\Dose\Seconds;
+use EvenRungs\Core\Client\Tests;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * The best of a timed test: of two sides, the worse.

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Style;
 
-use EvenRungs\Core\Body\Age;
-use EvenRungs\Core\Body\Client;
-use EvenRungs\Core\Body\Goal;
+use EvenRungs\Core\Client\Age;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Goal;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Rung;
 

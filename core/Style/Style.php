@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Style;
 
-use EvenRungs\Core\Body\Age;
-use EvenRungs\Core\Body\Client;
-use EvenRungs\Core\Body\Goal;
-use EvenRungs\Core\Dose\Seconds;
-use EvenRungs\Core\Planning\OrderWeights;
-use EvenRungs\Core\Planning\WeekWeights;
+use EvenRungs\Core\Client\Age;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Goal;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * A house style: the answers to the questions on which practitioners disagree, and the numbers that follow from them.

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Verdict;
 
-use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Log\History;
+use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Style\GoalRule;

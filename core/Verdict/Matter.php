@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Verdict;
 
 use DateTimeImmutable;
-use EvenRungs\Core\Body\Age;
-use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Client\Age;
+use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Log\History;
+use EvenRungs\Core\Log\LoggedSession;
+use EvenRungs\Core\Log\LoggedSet;
+use EvenRungs\Core\Log\Position;
 use EvenRungs\Core\Placement\Alternatives;
 use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Steps;

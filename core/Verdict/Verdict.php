@@ -6,6 +6,7 @@ namespace EvenRungs\Core\Verdict;
 
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Log\Position;
 
 /**
  * What follows from a history, with the rule behind it and what would have changed it.

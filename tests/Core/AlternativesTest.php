@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use EvenRungs\Core\Body\Limit;
+use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Placement\Alternatives;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;

@@ -48,6 +48,55 @@ final class ArchitectureTest extends TestCase
         $this->assertUsesOnly('core', ['EvenRungs\\Core\\']);
     }
 
+    /** The floors of core, the lowest first: each looks only down. Rules stand on the floor of what walks their table. */
+    private const FLOORS = [
+        'Time', 'Dose', 'Figure', 'Ladder', 'Client', 'Style', 'Program', 'Placement', 'Floor', 'Log', 'Verdict', 'Audit',
+        'Planning/Choice', 'Planning/Order', 'Planning/Session', 'Planning/Week', 'Planning/Edit', 'Planning/Door', 'Planning/Group',
+        'Review/Norms', 'Review/Testing', 'Review/Evenness', 'Review/Forecast', 'Review/Roster',
+    ];
+
+    /** The floor of a folder or class below core, from 1; 0 for what stands beside all of them. */
+    private static function floorOf(string $path): int
+    {
+        foreach (self::FLOORS as $i => $floor) {
+            if ($path === $floor || str_starts_with($path, $floor.'/')) {
+                return $i + 1;
+            }
+        }
+        self::assertStringNotContainsString('/', $path, $path.' stands on no floor');
+
+        return 0;
+    }
+
+    public function test_each_floor_of_core_looks_only_down(): void
+    {
+        $edges = [];
+        foreach (self::code('core', '.php') as $file => $code) {
+            $path = substr($file, strlen(dirname(__DIR__, 2).'/core/'), -strlen('.php'));
+            preg_match_all('/EvenRungs\\\\Core((?:\\\\\w+)+)/', (string) preg_replace('/^namespace .+;$/m', '', $code), $named);
+            foreach ($named[1] as $name) {
+                $other = str_replace('\\', '/', ltrim($name, '\\'));
+                $edges[dirname($path).' → '.dirname($other)] = true;
+                self::assertLessThanOrEqual(self::floorOf($path), self::floorOf($other), sprintf('%s looks up to %s', $path, $other));
+            }
+        }
+        self::assertGreaterThan(60, count($edges));
+    }
+
+    public function test_every_folder_of_core_has_a_sentence_of_its_own_in_the_plan_of_the_house(): void
+    {
+        $folders = [];
+        foreach (array_keys(self::code('core', '.php')) as $file) {
+            $folders[dirname(substr($file, strlen(dirname(__DIR__, 2).'/core/')))] = true;
+        }
+        preg_match_all('/^core\/([\w\/]+) +(.+)$/m', (string) file_get_contents(dirname(__DIR__, 2).'/docs/house.md'), $rows);
+        $said = array_combine($rows[1], $rows[2]);
+        foreach (array_diff(array_keys($folders), ['.', 'Verdict/Rules', 'Audit/Rules']) as $folder) {
+            self::assertArrayHasKey($folder, $said, 'docs/house.md says nothing of core/'.$folder);
+        }
+        self::assertSame(array_values(array_unique($said)), array_values($said));
+    }
+
     public function test_core_has_no_clock_no_chance_and_no_files(): void
     {
         foreach (self::code('core', '.php') as $path => $code) {

@@ -7,7 +7,7 @@ namespace Tests\Core;
 use EvenRungs\Core\Audit\Audit;
 use EvenRungs\Core\Audit\AuditedProgram;
 use EvenRungs\Core\Audit\Finding;
-use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Client\Client;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use EvenRungs\Core\Body\Referral;
-use EvenRungs\Core\Body\SafetyScreen;
+use EvenRungs\Core\Client\Referral;
+use EvenRungs\Core\Client\SafetyScreen;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;

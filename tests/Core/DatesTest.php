@@ -8,14 +8,14 @@ use DateTimeImmutable;
 use Eris\Generators;
 use Eris\TestTrait;
 use EvenRungs\Core\InvalidValue;
-use EvenRungs\Core\Load\HardWork;
-use EvenRungs\Core\Planning\MissedSession;
-use EvenRungs\Core\Session\Day;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\ProgramDates;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\SessionTime;
-use EvenRungs\Core\Session\Shift;
+use EvenRungs\Core\Log\HardWork;
+use EvenRungs\Core\Planning\Week\MissedSession;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\ProgramDates;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\SessionTime;
+use EvenRungs\Core\Program\Shift;
+use EvenRungs\Core\Time\Weekday;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 
@@ -103,10 +103,10 @@ final class DatesTest extends TestCase
         $program = self::program();
         $keys = ProgramDates::keys($program);
         self::assertCount(6, array_unique(array_merge(...$keys)));
-        $moved = $program->changeSession(0, 1, static fn (Session $session): Session => ProgramDates::onDay($session, Day::Thursday));
+        $moved = $program->changeSession(0, 1, static fn (Session $session): Session => ProgramDates::onDay($session, Weekday::Thursday));
         self::assertSame($keys, ProgramDates::keys($moved));
-        self::assertSame(Day::Wednesday, ProgramDates::movedFrom($moved->weeks[0]->sessions[1]));
-        $back = $moved->changeSession(0, 1, static fn (Session $session): Session => ProgramDates::onDay($session, Day::Wednesday));
+        self::assertSame(Weekday::Wednesday, ProgramDates::movedFrom($moved->weeks[0]->sessions[1]));
+        $back = $moved->changeSession(0, 1, static fn (Session $session): Session => ProgramDates::onDay($session, Weekday::Wednesday));
         self::assertEquals($program, $back);
         self::assertNotSame($keys, ProgramDates::keys(ProgramDates::begin($moved, self::date('2027-02-01'), 'p2')), 'begun anew it is another program');
     }
@@ -115,32 +115,32 @@ final class DatesTest extends TestCase
     {
         $program = self::program();
         $keys = ProgramDates::keys($program);
-        $moved = ProgramDates::moveSession($program, 0, 2, Day::Thursday, true);
+        $moved = ProgramDates::moveSession($program, 0, 2, Weekday::Thursday, true);
         self::assertNotNull($moved);
         self::assertSame([[$keys[0][0], $keys[0][1]], [$keys[1][0], $keys[1][1], $keys[0][2], $keys[1][2]]], ProgramDates::keys($moved));
         $there = $moved->weeks[1]->sessions[2];
-        self::assertSame([Day::Friday, 1], [ProgramDates::movedFrom($there), ProgramDates::weekMovedFrom($there)]);
+        self::assertSame([Weekday::Friday, 1], [ProgramDates::movedFrom($there), ProgramDates::weekMovedFrom($there)]);
         self::assertSame('2027-01-14', self::dates($moved)->session(1, 2)->format('Y-m-d'));
-        $within = ProgramDates::moveSession($moved, 1, 2, Day::Friday) ?? $moved;
-        self::assertSame([Day::Friday, 1], [ProgramDates::movedFrom($within->weeks[1]->sessions[3]), ProgramDates::weekMovedFrom($within->weeks[1]->sessions[3])], 'the Friday of another week');
-        self::assertNull(ProgramDates::moveSession($program, 1, 0, Day::Thursday, true), 'there is no third week');
-        self::assertNull(ProgramDates::moveSession($program, 0, 7, Day::Thursday));
+        $within = ProgramDates::moveSession($moved, 1, 2, Weekday::Friday) ?? $moved;
+        self::assertSame([Weekday::Friday, 1], [ProgramDates::movedFrom($within->weeks[1]->sessions[3]), ProgramDates::weekMovedFrom($within->weeks[1]->sessions[3])], 'the Friday of another week');
+        self::assertNull(ProgramDates::moveSession($program, 1, 0, Weekday::Thursday, true), 'there is no third week');
+        self::assertNull(ProgramDates::moveSession($program, 0, 7, Weekday::Thursday));
     }
 
     public function test_a_missed_wednesday_is_offered_on_thursday_where_friday_is_light_else_it_is_dropped_with_a_word(): void
     {
         $client = Documents::client(['days' => ['mon' => 45, 'wed' => 45, 'thu' => 45, 'sat' => 45]]);
         $program = ProgramDates::begin(Documents::plan($client, 2), self::date('2027-01-04'), 'p1');
-        $wed = array_search(Day::Wednesday, array_column($program->weeks[0]->sessions, 'day'), true);
+        $wed = array_search(Weekday::Wednesday, array_column($program->weeks[0]->sessions, 'day'), true);
         self::assertIsInt($wed);
         $offer = fn (Program $of, string $today): MissedSession => MissedSession::of($of, self::dates($of), 0, $wed, self::date($today), $client, Documents::data()->library(), Documents::data()->style('even-keel'));
         $alone = $program->withWeeks([$program->weeks[0]->withSessions([$program->weeks[0]->sessions[$wed]])]);
         $one = MissedSession::of($alone, self::dates($alone), 0, 0, self::date('2027-01-06'), $client, Documents::data()->library(), Documents::data()->style('even-keel'));
-        self::assertSame([Day::Thursday, '2027-01-07', []], [$one->day, $one->on?->format('Y-m-d'), $one->loses]);
+        self::assertSame([Weekday::Thursday, '2027-01-07', []], [$one->day, $one->on?->format('Y-m-d'), $one->loses]);
         $in = static fn (Program $of, string $today): MissedSession => MissedSession::of($of, self::dates($of), 0, 0, self::date($today), $client, Documents::data()->library(), Documents::data()->style('even-keel'));
         // 10 January is the Sunday: nobody trains on it, and Monday is in the week after
         $two = $alone->withWeeks([...$alone->weeks, $program->weeks[1]->withSessions([])]);
-        self::assertSame([Day::Monday, true, '2027-01-11'], [$in($two, '2027-01-10')->day, $in($two, '2027-01-10')->weekLater, $in($two, '2027-01-10')->on?->format('Y-m-d')]);
+        self::assertSame([Weekday::Monday, true, '2027-01-11'], [$in($two, '2027-01-10')->day, $in($two, '2027-01-10')->weekLater, $in($two, '2027-01-10')->on?->format('Y-m-d')]);
         self::assertNull($in($two, '2027-01-13')->day, 'the same weekday again is not the next day');
         self::assertNull($in($alone, '2027-01-11')->day, 'the program ends with its week');
         $late = $in($two, '2027-01-13');

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use DateTimeImmutable;
-use EvenRungs\Core\Body\Standing;
-use EvenRungs\Core\Evenness\EvennessRule;
-use EvenRungs\Core\Evenness\WorkDone;
-use EvenRungs\Core\Forecast\Forecast;
+use EvenRungs\Core\Client\Standing;
 use EvenRungs\Core\Ladder\Category;
-use EvenRungs\Core\Session\DirectionShares;
-use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Log\WorkDone;
+use EvenRungs\Core\Program\DirectionShares;
+use EvenRungs\Core\Program\Week;
+use EvenRungs\Core\Review\Evenness\EvennessRule;
+use EvenRungs\Core\Review\Forecast\Forecast;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 

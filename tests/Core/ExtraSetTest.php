@@ -4,22 +4,22 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use EvenRungs\Core\Body\Client;
-use EvenRungs\Core\Body\Standing;
-use EvenRungs\Core\Dose\Seconds;
-use EvenRungs\Core\Evenness\ExtraSet;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Standing;
 use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\RunSheet;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Placement\Steps;
-use EvenRungs\Core\Planning\Fit;
-use EvenRungs\Core\Planning\MinutesLeft;
-use EvenRungs\Core\Planning\ProgramEdit;
-use EvenRungs\Core\Planning\Progression;
-use EvenRungs\Core\Session\Entry;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Planning\Choice\Progression;
+use EvenRungs\Core\Planning\Edit\ProgramEdit;
+use EvenRungs\Core\Program\Entry;
+use EvenRungs\Core\Program\ExtraSet;
+use EvenRungs\Core\Program\Fit;
+use EvenRungs\Core\Program\MinutesLeft;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\Verdict\Decision;
 use EvenRungs\Core\Verdict\Judge;
 use PHPUnit\Framework\TestCase;
@@ -32,7 +32,7 @@ final class ExtraSetTest extends TestCase
 {
     private static function week(Session ...$sessions): Program
     {
-        return new Program([new \EvenRungs\Core\Session\Week(1, [], array_values($sessions)), new \EvenRungs\Core\Session\Week(2, [], array_values($sessions))]);
+        return new Program([new \EvenRungs\Core\Program\Week(1, [], array_values($sessions)), new \EvenRungs\Core\Program\Week(2, [], array_values($sessions))]);
     }
 
     private static function bird(): Session

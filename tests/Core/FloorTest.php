@@ -8,9 +8,9 @@ use Eris\Generators;
 use Eris\TestTrait;
 use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\RunSheet;
-use EvenRungs\Core\Session\Segment;
-use EvenRungs\Core\Session\SegmentKind;
-use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Program\Segment;
+use EvenRungs\Core\Program\SegmentKind;
+use EvenRungs\Core\Program\Session;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 

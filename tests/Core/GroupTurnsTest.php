@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Planning\GroupPlace;
-use EvenRungs\Core\Planning\GroupTurns;
+use EvenRungs\Core\Planning\Group\GroupPlace;
+use EvenRungs\Core\Planning\Group\GroupTurns;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;

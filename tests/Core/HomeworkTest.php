@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use EvenRungs\Core\Body\Client;
-use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Program\Session;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 

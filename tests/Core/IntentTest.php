@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use EvenRungs\Core\Dose\Shorthand;
-use EvenRungs\Core\Planning\Intent;
+use EvenRungs\Core\Planning\Choice\Intent;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use DateTimeImmutable;
-use EvenRungs\Core\Body\Client;
-use EvenRungs\Core\Body\Standing;
-use EvenRungs\Core\Forecast\Expected;
-use EvenRungs\Core\Forecast\Forecast;
-use EvenRungs\Core\Forecast\Outlook;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Standing;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Road;
+use EvenRungs\Core\Review\Forecast\Expected;
+use EvenRungs\Core\Review\Forecast\Forecast;
+use EvenRungs\Core\Review\Forecast\Outlook;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 

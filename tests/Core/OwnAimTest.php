@@ -6,7 +6,7 @@ namespace Tests\Core;
 
 use DateTimeImmutable;
 use EvenRungs\Core\InvalidValue;
-use EvenRungs\Core\Testing\OwnAim;
+use EvenRungs\Core\Review\Testing\OwnAim;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use EvenRungs\Core\Body\Basis;
+use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Placement\Placement;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;

@@ -6,11 +6,11 @@ namespace Tests\Core;
 
 use Eris\Generators;
 use Eris\TestTrait;
-use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Placement\Obstacles;
-use EvenRungs\Core\Planning\CopyChange;
-use EvenRungs\Core\Planning\ProgramCopy;
-use EvenRungs\Core\Session\Program;
+use EvenRungs\Core\Planning\Edit\CopyChange;
+use EvenRungs\Core\Planning\Edit\ProgramCopy;
+use EvenRungs\Core\Program\Program;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 

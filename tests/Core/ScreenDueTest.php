@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use DateTimeImmutable;
-use EvenRungs\Core\Body\ScreenDue;
+use EvenRungs\Core\Client\ScreenDue;
 use PHPUnit\Framework\TestCase;
 
 /**

@@ -4,18 +4,17 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use EvenRungs\Core\Body\Client;
-use EvenRungs\Core\Body\Goal;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Goal;
 use EvenRungs\Core\Dose\Intervals;
 use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Ladder\Category;
-use EvenRungs\Core\Session\CircuitBlock;
-use EvenRungs\Core\Session\Entry;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Style\Style;
+use EvenRungs\Core\Program\CircuitBlock;
+use EvenRungs\Core\Program\Entry;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Style\StyleChoice;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
@@ -124,7 +123,7 @@ final class StylesTest extends TestCase
 
     public function test_held_work_goes_first_or_last_and_rounds_come_with_the_style(): void
     {
-        $held = static fn (Session $session): array => array_keys(array_filter($session->entries(), static fn (Entry $entry): bool => ! $entry->dose->measure instanceof Reps && $entry->dose->measure->longestHold()->isLongerThan(\EvenRungs\Core\Dose\Seconds::of(9)) && ! $entry->dose->measure instanceof Intervals));
+        $held = static fn (Session $session): array => array_keys(array_filter($session->entries(), static fn (Entry $entry): bool => ! $entry->dose->measure instanceof Reps && $entry->dose->measure->longestHold()->isLongerThan(\EvenRungs\Core\Time\Seconds::of(9)) && ! $entry->dose->measure instanceof Intervals));
         $place = static fn (string $style): float => array_sum(array_map(static fn (Session $session): float => $held($session) === [] ? 0.5 : $held($session)[0] / count($session->entries()), self::week($style)));
 
         self::assertLessThan($place('even-keel'), $place('long-haul'));

@@ -7,8 +7,8 @@ namespace Tests\Core;
 use Eris\Generators;
 use Eris\TestTrait;
 use EvenRungs\Core\InvalidValue;
-use EvenRungs\Core\Session\Segment;
-use EvenRungs\Core\Session\SegmentKind;
+use EvenRungs\Core\Program\Segment;
+use EvenRungs\Core\Program\SegmentKind;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use EvenRungs\Core\Dose\Shorthand;
-use EvenRungs\Core\Session\Unwritten;
+use EvenRungs\Core\Program\Unwritten;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Verdict\Decision;
-use EvenRungs\Core\Verdict\History;
 use EvenRungs\Core\Verdict\Judge;
 use EvenRungs\Core\Verdict\Verdict;
 use PHPUnit\Framework\Attributes\DataProvider;

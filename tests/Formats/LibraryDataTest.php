@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Formats;
 
-use EvenRungs\Core\Body\Limit;
+use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Rung;

@@ -6,8 +6,8 @@ namespace Tests\Formats;
 
 use EvenRungs\Cli\JobCommands;
 use EvenRungs\Core\Dose\Shorthand;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\Session;
 use EvenRungs\Formats\ProgramCsv;
 use EvenRungs\Formats\ProgramText;
 use EvenRungs\Formats\Schemas;
@@ -67,7 +67,7 @@ final class ProgramFormatsTest extends TestCase
     public function test_csv_quotes_what_must_be_and_disarms_formulas(): void
     {
         $session = Documents::straight([['exercise' => '=cmd()', 'reps' => 8, 'note' => "a \"b\", c\nd"], ['exercise' => 'Plank', 'hold_s' => 20, 'note' => '-5']]);
-        $csv = ProgramCsv::write(new Program([new \EvenRungs\Core\Session\Week(1, [], [$session])]));
+        $csv = ProgramCsv::write(new Program([new \EvenRungs\Core\Program\Week(1, [], [$session])]));
 
         self::assertStringContainsString("'=cmd()", $csv);
         self::assertStringContainsString("\"a \"\"b\"\", c\nd\"", $csv);

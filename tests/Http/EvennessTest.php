@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
-use EvenRungs\Core\Evenness\ExtraSet;
-use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Program\ExtraSet;
+use EvenRungs\Core\Program\Session;
 use Illuminate\Support\Carbon;
 use Tests\Support\Documents;
 

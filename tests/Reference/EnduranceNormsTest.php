@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Reference;
 
-use EvenRungs\Core\Body\NormGroup;
-use EvenRungs\Core\Body\Tests;
-use EvenRungs\Core\Dose\Seconds;
-use EvenRungs\Core\Norms\Ratio;
+use EvenRungs\Core\Client\NormGroup;
+use EvenRungs\Core\Client\Tests;
+use EvenRungs\Core\Review\Norms\Ratio;
+use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Formats\NormsJson;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Reference;
 
-use EvenRungs\Core\Evenness\SideIndex;
 use EvenRungs\Core\InvalidValue;
-use EvenRungs\Core\Load\Band;
-use EvenRungs\Core\Load\Bands;
-use EvenRungs\Core\Load\TwoForTwo;
+use EvenRungs\Core\Log\Band;
+use EvenRungs\Core\Log\Bands;
+use EvenRungs\Core\Log\TwoForTwo;
+use EvenRungs\Core\Review\Evenness\SideIndex;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

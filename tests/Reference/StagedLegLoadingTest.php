@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Reference;
 
-use EvenRungs\Core\Testing\Cuff;
-use EvenRungs\Core\Testing\StagedTest;
+use EvenRungs\Core\Review\Testing\Cuff;
+use EvenRungs\Core\Review\Testing\StagedTest;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

@@ -7,7 +7,7 @@ namespace Tests\Reference;
 use Eris\Generators;
 use Eris\TestTrait;
 use EvenRungs\Core\InvalidValue;
-use EvenRungs\Core\Load\WeekLoad;
+use EvenRungs\Core\Log\WeekLoad;
 use PHPUnit\Framework\TestCase;
 
 /**

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use EvenRungs\Core\Body\Client;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Log\History;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Steps;
-use EvenRungs\Core\Planning\WeekPlanner;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\SessionTime;
+use EvenRungs\Core\Planning\Week\WeekPlanner;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\SessionTime;
 use EvenRungs\Core\Style\Style;
-use EvenRungs\Core\Verdict\History;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\HistoryJson;
 use EvenRungs\Formats\Json;

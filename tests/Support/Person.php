@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Verdict\LoggedSet;
-use EvenRungs\Core\Verdict\PainKind;
+use EvenRungs\Core\Log\LoggedSet;
+use EvenRungs\Core\Log\PainKind;
 use Random\Randomizer;
 
 /**

@@ -12,7 +12,7 @@ use App\Board\RoadView;
 use App\Http\Body;
 use App\Library\RungPage;
 use App\Models\Client;
-use EvenRungs\Core\Body\Limit;
+use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Placement\Road;
 use EvenRungs\Core\Placement\Swap;
 use EvenRungs\Core\Placement\Swaps;

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Devices\CuffLine;
 use App\Http\Body;
-use EvenRungs\Core\Testing\Cuff;
+use EvenRungs\Core\Review\Testing\Cuff;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

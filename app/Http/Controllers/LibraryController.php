@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use EvenRungs\Core\Body\Flag;
+use EvenRungs\Core\Client\Flag;
 use EvenRungs\Core\Ladder\Category;
-use EvenRungs\Core\Planning\Intent;
+use EvenRungs\Core\Planning\Choice\Intent;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\LibraryJson;

@@ -13,7 +13,7 @@ use App\People\Links;
 use App\People\NewPassword;
 use App\People\SignIn;
 use App\People\Studios;
-use EvenRungs\Core\Body\Emergency;
+use EvenRungs\Core\Client\Emergency;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Http\JsonResponse;

@@ -12,13 +12,13 @@ use App\Board\ProgramView;
 use App\Http\Body;
 use App\Models\Client;
 use App\Models\Program;
-use EvenRungs\Core\Planning\Away;
-use EvenRungs\Core\Planning\BestWeek;
-use EvenRungs\Core\Planning\Calendar;
-use EvenRungs\Core\Planning\CopyChange;
-use EvenRungs\Core\Planning\DayUse;
-use EvenRungs\Core\Planning\WeekWishes;
-use EvenRungs\Core\Session\Day;
+use EvenRungs\Core\Planning\Edit\CopyChange;
+use EvenRungs\Core\Planning\Week\BestWeek;
+use EvenRungs\Core\Planning\Week\Calendar;
+use EvenRungs\Core\Planning\Week\DayUse;
+use EvenRungs\Core\Planning\Week\WeekWishes;
+use EvenRungs\Core\Program\Away;
+use EvenRungs\Core\Time\Weekday;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use Illuminate\Http\JsonResponse;
@@ -80,10 +80,10 @@ final class ProgramController extends Controller
             $away[$week->int('week')] = new Away($week->ints('days'), $week->strings('equipment'));
         });
         $body->each('matches', static function (Node $match) use (&$matches): void {
-            $matches[$match->int('week')][] = Day::from($match->string('day'));
+            $matches[$match->int('week')][] = Weekday::from($match->string('day'));
         });
         foreach ($body->optionalChild('wished')?->keys() ?? [] as $day) {
-            $wished[Day::from($day)->number()] = DayUse::from($body->child('wished')->string($day));
+            $wished[Weekday::from($day)->number()] = DayUse::from($body->child('wished')->string($day));
         }
 
         return new Calendar($away, $matches, $wished);
@@ -98,13 +98,13 @@ final class ProgramController extends Controller
         $week = BestWeek::of($wishes, $board->style->weekWeights);
 
         return new JsonResponse([
-            'days' => array_map(static fn (Day $day): array => [
+            'days' => array_map(static fn (Weekday $day): array => [
                 'day' => $day->value,
                 'use' => $week->uses[$day->number()]->value,
                 'words' => $week->uses[$day->number()]->label(),
                 'minutes' => $board->client->minutesOn($day),
                 'may' => array_map(static fn (DayUse $use): string => $use->value, $wishes->uses($day->number())),
-            ], Day::cases()),
+            ], Weekday::cases()),
             'cost' => $week->cost,
             'parts' => array_map(static fn (string $what, int $cost): array => ['what' => $what, 'cost' => $cost], array_keys($week->parts), array_values($week->parts)),
             'given_up' => $week->givenUp,

@@ -9,7 +9,6 @@ use App\Library\RungPage;
 use App\Library\RungSearch;
 use EvenRungs\Core\Dose\Tempo;
 use EvenRungs\Core\Figure\Drawing;
-use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\FigureJson;
 use Illuminate\Http\JsonResponse;

@@ -13,13 +13,13 @@ use App\Models\SessionTemplate;
 use App\Sessions\Audits;
 use App\Sessions\Bench;
 use App\Sessions\FloorPlans;
-use EvenRungs\Core\Body\Client as Person;
+use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\InvalidValue;
-use EvenRungs\Core\Session\Day;
-use EvenRungs\Core\Session\ProgramDates;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\Shift;
+use EvenRungs\Core\Program\ProgramDates;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\Shift;
 use EvenRungs\Core\Style\Style;
+use EvenRungs\Core\Time\Weekday;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\SessionJson;
@@ -111,7 +111,7 @@ final class SessionController extends Controller
     public function move(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'SessionMoveRequest');
-        $this->commands->move($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->int('place'), Day::from($body->string('day')), $body->bool('week_later'));
+        $this->commands->move($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->int('place'), Weekday::from($body->string('day')), $body->bool('week_later'));
 
         return $this->board($client);
     }
@@ -120,7 +120,7 @@ final class SessionController extends Controller
     public function checkMove(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'SessionMoveRequest');
-        [$before, $after] = $this->commands->moved($client, $body->int('week'), $body->int('place'), Day::from($body->string('day')), $body->bool('week_later'));
+        [$before, $after] = $this->commands->moved($client, $body->int('week'), $body->int('place'), Weekday::from($body->string('day')), $body->bool('week_later'));
         [$style, $person] = [$this->boards->style($client), $this->boards->person($client)];
         $found = fn ($program): array => array_column(array_map(static fn (array $finding): array => ['key' => $finding['rule'].' '.$finding['message'], ...$finding], $this->audits->of($program, $style, $person, false)['findings']), null, 'key');
         [$old, $new] = [$found($before), $found($after)];

@@ -9,7 +9,7 @@ use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
-use EvenRungs\Core\Body\Basis;
+use EvenRungs\Core\Client\Basis;
 
 final class AboveAbility implements Rule
 {

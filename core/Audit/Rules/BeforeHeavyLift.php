@@ -12,10 +12,10 @@ use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Dose\Hold;
-use EvenRungs\Core\Dose\Seconds;
-use EvenRungs\Core\Session\Kind;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\StraightBlock;
+use EvenRungs\Core\Program\Kind;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\StraightBlock;
+use EvenRungs\Core\Time\Seconds;
 
 final class BeforeHeavyLift implements Rule
 {

@@ -10,11 +10,11 @@ use EvenRungs\Core\Audit\AuditedSession;
 use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
-use EvenRungs\Core\Body\Age;
-use EvenRungs\Core\Body\Goal;
+use EvenRungs\Core\Client\Age;
+use EvenRungs\Core\Client\Goal;
 use EvenRungs\Core\Ladder\Category;
-use EvenRungs\Core\Session\CircuitBlock;
-use EvenRungs\Core\Session\Kind;
+use EvenRungs\Core\Program\CircuitBlock;
+use EvenRungs\Core\Program\Kind;
 
 final class Crowded implements Rule
 {

@@ -13,7 +13,7 @@ use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Ladder\Category;
-use EvenRungs\Core\Session\Gap;
+use EvenRungs\Core\Program\Gap;
 
 final class DirectionCoverage implements Rule
 {

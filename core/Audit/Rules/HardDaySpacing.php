@@ -11,9 +11,9 @@ use EvenRungs\Core\Audit\Fix;
 use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
-use EvenRungs\Core\Session\Day;
-use EvenRungs\Core\Session\ProgramDates;
-use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Program\ProgramDates;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Time\Weekday;
 
 final class HardDaySpacing implements Rule
 {
@@ -62,7 +62,7 @@ final class HardDaySpacing implements Rule
     {
         foreach ($program->weeks as $week) {
             $next = $day + 1 - self::DAYS * $week->number;
-            if ($next >= 0 && $next < self::DAYS && $week->liftsHeavyOn(Day::cases()[$next])) {
+            if ($next >= 0 && $next < self::DAYS && $week->liftsHeavyOn(Weekday::cases()[$next])) {
                 return true;
             }
         }
@@ -80,7 +80,7 @@ final class HardDaySpacing implements Rule
                 $others[] = [self::DAYS * $program->weeks[$other->place[0]]->number + $other->session->day->number(), $other->isHard()];
             }
         }
-        foreach (Day::cases() as $day) {
+        foreach (Weekday::cases() as $day) {
             $then = self::DAYS * $week->number + $day->number();
             $offered = $program->client?->days === null || 60_000 * $program->client->minutesOn($day) >= $session->time->time->total()->ms;
             $clash = array_filter($others, static fn (array $other): bool => $other[0] === $then || ($other[1] && abs($other[0] - $then) <= 1));

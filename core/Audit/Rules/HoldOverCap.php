@@ -11,12 +11,11 @@ use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Dose\Dose;
-use EvenRungs\Core\Dose\Hold;
 use EvenRungs\Core\Dose\Intervals;
 use EvenRungs\Core\Dose\Measure;
 use EvenRungs\Core\Dose\Reps;
-use EvenRungs\Core\Dose\Seconds;
 use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Time\Seconds;
 
 final class HoldOverCap implements Rule
 {

@@ -12,9 +12,9 @@ use EvenRungs\Core\Audit\Fix;
 use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
-use EvenRungs\Core\Body\TrainingType;
-use EvenRungs\Core\Session\Day;
-use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Client\TrainingType;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Time\Weekday;
 
 final class NoFreeDay implements Rule
 {
@@ -41,7 +41,7 @@ final class NoFreeDay implements Rule
             foreach ($week->sessions as $session) {
                 $days[$session->session->day->value] = true;
             }
-            if (count($days) === count(Day::cases())) {
+            if (count($days) === count(Weekday::cases())) {
                 $findings[] = new Finding('recovery.none', Severity::Warn, $week->where(), sprintf('week %d trains on all seven days', $week->number), ['days' => count($days)], array_values(array_filter([$this->free($week, $elsewhere)])));
             }
         }

@@ -9,7 +9,7 @@ use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Ladder\Category;
-use EvenRungs\Core\Session\Kind;
+use EvenRungs\Core\Program\Kind;
 
 final class NothingPrepares implements Rule
 {

@@ -12,10 +12,10 @@ use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Placement\Steps;
-use EvenRungs\Core\Session\Entry;
-use EvenRungs\Core\Session\Program;
-use EvenRungs\Core\Session\Session;
-use EvenRungs\Core\Session\Week;
+use EvenRungs\Core\Program\Entry;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\Week;
 
 final class StuckRung implements Rule
 {

@@ -11,12 +11,12 @@ use EvenRungs\Core\Audit\Fix;
 use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
-use EvenRungs\Core\Body\Age;
-use EvenRungs\Core\Dose\Seconds;
-use EvenRungs\Core\Planning\Refit;
-use EvenRungs\Core\Session\Day;
-use EvenRungs\Core\Session\ProgramDates;
-use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Client\Age;
+use EvenRungs\Core\Program\ProgramDates;
+use EvenRungs\Core\Program\Refit;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Core\Time\Weekday;
 
 final class TimeBudget implements Rule
 {
@@ -62,8 +62,8 @@ final class TimeBudget implements Rule
     /** To the first offered day without a session on which it fits. */
     private function move(AuditedProgram $program, AuditedSession $session): ?Fix
     {
-        $taken = array_map(static fn (AuditedSession $each): Day => $each->session->day, $program->weeks[$session->place[0]]->sessions);
-        foreach (Day::cases() as $day) {
+        $taken = array_map(static fn (AuditedSession $each): Weekday => $each->session->day, $program->weeks[$session->place[0]]->sessions);
+        foreach (Weekday::cases() as $day) {
             if (! in_array($day, $taken, true) && 60_000 * ($program->clientFor($session)?->minutesOn($day) ?? 0) >= $session->time->time->total()->ms) {
                 return $this->repairs->session(sprintf('Move it to %s.', $day->label()), $session, static fn (Session $found): Session => ProgramDates::onDay($found, $day));
             }

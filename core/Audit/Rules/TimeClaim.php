@@ -9,7 +9,7 @@ use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
-use EvenRungs\Core\Session\Session;
+use EvenRungs\Core\Program\Session;
 
 final class TimeClaim implements Rule
 {

@@ -16,7 +16,7 @@ use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Session\Entry;
+use EvenRungs\Core\Program\Entry;
 
 final class UnknownExercise implements Rule
 {

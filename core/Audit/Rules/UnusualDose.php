@@ -14,7 +14,7 @@ use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Ladder\DoseRange;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Steps;
-use EvenRungs\Core\Session\CircuitBlock;
+use EvenRungs\Core\Program\CircuitBlock;
 
 final class UnusualDose implements Rule
 {

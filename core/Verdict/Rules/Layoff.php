@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Verdict\Rules;
 
+use EvenRungs\Core\Log\History;
+use EvenRungs\Core\Log\Position;
 use EvenRungs\Core\Verdict\Decision;
-use EvenRungs\Core\Verdict\History;
 use EvenRungs\Core\Verdict\Matter;
-use EvenRungs\Core\Verdict\Position;
 use EvenRungs\Core\Verdict\Rule;
 use EvenRungs\Core\Verdict\Verdict;
 

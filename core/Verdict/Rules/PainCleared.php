@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Verdict\Rules;
 
+use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Verdict\Decision;
-use EvenRungs\Core\Verdict\LoggedSession;
 use EvenRungs\Core\Verdict\Matter;
 use EvenRungs\Core\Verdict\Rule;
 use EvenRungs\Core\Verdict\Verdict;

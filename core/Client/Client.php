@@ -1,0 +1,386 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Client;
+
+use DateTimeImmutable;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Level;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\LimitRule;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Core\Time\Weekday;
+
+/**
+ * The person a program is for.
+ */
+final class Client
+{
+    /** Timed tests, by the category that they show something of. */
+    private const TESTED = ['front-plank' => 'AE', 'flexor' => 'AE', 'extensor' => 'AF', 'side-plank-left' => 'AL', 'side-plank-right' => 'AL'];
+
+    /** A typed ability that nothing has shown counts as this at most (house rule). */
+    public const MOST_UNSHOWN = 6;
+
+    /**
+     * @param  ?int  $born  year of birth
+     * @param  int|float|null  $massKg  kilograms
+     * @param  array<string, Level>  $ability  as typed, by category code; a category that is not there was not tested
+     * @param  list<Limit>  $limits
+     * @param  list<string>  $equipment  kit ids to hand
+     * @param  array<string, int>|null  $days  minutes to spend by day code; null where nobody asked
+     * @param  list<OtherTraining>  $otherTraining
+     * @param  ?Screen  $screen  null where nobody asked
+     * @param  array<string, string>  $shown  highest rung that training showed to be done clean, by ladder
+     * @param  ?Home  $home  days trained at home, and the kit there; null where all training is at the studio
+     * @param  ?DateTimeImmutable  $asOf  the day that is spoken of; null where nobody says, and then nothing has an end and nobody an age
+     * @param  array<string, Standing>  $standings  where the client stands, by ladder
+     * @param  ?Stop  $stopped  a stop of everything
+     * @param  list<Clearance>  $clearances
+     * @param  list<string>|null  $ladders  ladders that the trainer chose; null for all that the style does not leave out
+     * @param  list<Category>  $held  directions whose rung the trainer holds for evenness
+     * @param  array<string, 'left'|'right'>  $extraSets  the side that gets one set more, by ladder
+     */
+    public function __construct(
+        public readonly string $name,
+        public readonly Goal $goal = Goal::General,
+        public readonly ?int $born = null,
+        public readonly NormGroup $normGroup = NormGroup::None,
+        public readonly int|float|null $massKg = null,
+        public readonly ?TrainingAge $trained = null,
+        public readonly array $ability = [],
+        public readonly array $limits = [],
+        public readonly array $equipment = [],
+        public readonly ?array $days = null,
+        public readonly array $otherTraining = [],
+        public readonly ?Screen $screen = null,
+        public readonly Tests $tests = new Tests,
+        public readonly array $shown = [],
+        public readonly ?Home $home = null,
+        public readonly ?DateTimeImmutable $asOf = null,
+        public readonly array $standings = [],
+        public readonly ?Stop $stopped = null,
+        public readonly array $clearances = [],
+        public readonly ?array $ladders = null,
+        public readonly array $held = [],
+        public readonly array $extraSets = [],
+    ) {
+    }
+
+    /**
+     * @param  list<Limit>|null  $limits
+     * @param  list<string>|null  $equipment
+     * @param  array<string, int>|null  $days
+     * @param  array<string, string>|null  $shown
+     * @param  array<string, Standing>|null  $standings
+     * @param  list<Clearance>|null  $clearances
+     * @param  list<Category>|null  $held
+     * @param  array<string, 'left'|'right'>|null  $extraSets
+     */
+    private function but(
+        ?array $limits = null,
+        ?array $equipment = null,
+        ?array $days = null,
+        ?array $shown = null,
+        ?array $standings = null,
+        ?array $clearances = null,
+        ?Stop $stopped = null,
+        ?DateTimeImmutable $asOf = null,
+        bool $away = false,
+        ?array $held = null,
+        ?array $extraSets = null,
+    ): self {
+        return new self(
+            $this->name,
+            $this->goal,
+            $this->born,
+            $this->normGroup,
+            $this->massKg,
+            $this->trained,
+            $this->ability,
+            $limits ?? $this->limits,
+            $equipment ?? $this->equipment,
+            $days ?? $this->days,
+            $this->otherTraining,
+            $this->screen,
+            $this->tests,
+            $shown ?? $this->shown,
+            $away ? null : $this->home,
+            $asOf ?? $this->asOf,
+            $standings ?? $this->standings,
+            $stopped ?? $this->stopped,
+            $clearances ?? $this->clearances,
+            $this->ladders,
+            $held ?? $this->held,
+            $extraSets ?? $this->extraSets,
+        );
+    }
+
+    /**
+     * The same client with what training has shown since the tests.
+     *
+     * @param  array<string, string>  $shown  highest rung known to be done clean, by ladder
+     */
+    public function withShown(array $shown): self
+    {
+        return $this->but(shown: $shown);
+    }
+
+    /**
+     * The same client on a day, with what is known of them outside their document.
+     *
+     * @param  array<string, Standing>  $standings  by ladder
+     * @param  list<Clearance>  $clearances
+     */
+    public function known(DateTimeImmutable $asOf, array $standings, array $clearances, ?Stop $stopped): self
+    {
+        return $this->but(standings: $standings, clearances: $clearances, stopped: $stopped, asOf: $asOf);
+    }
+
+    /** @param  array<string, Standing>  $standings  by ladder */
+    public function standing(array $standings): self
+    {
+        return $this->but(standings: $standings);
+    }
+
+    /**
+     * With what evens the client out, as long as it is part of the plan.
+     *
+     * @param  list<Category>  $held  directions whose rung waits for the others
+     * @param  array<string, 'left'|'right'>  $extraSets  the side that gets one set more, by ladder
+     */
+    public function evened(array $held, array $extraSets = []): self
+    {
+        return $this->but(held: $held, extraSets: $extraSets);
+    }
+
+    /** Whether a rung may not be left for the next one, for evenness. */
+    public function holds(Rung $rung): bool
+    {
+        return in_array($rung->category, $this->held, true);
+    }
+
+    public function on(DateTimeImmutable $day): self
+    {
+        return $this->but(asOf: $day);
+    }
+
+    /** The same client with one more limit, where it is not among the limits already. */
+    public function with(Limit $limit): self
+    {
+        $known = array_map(static fn (Limit $each): string => $each->rule->id, $this->limits);
+
+        return in_array($limit->rule->id, $known, true) ? $this : $this->but(limits: [...$this->limits, $limit]);
+    }
+
+    /**
+     * The same client where it is sore today; what is sore anyway counts as the worse of both.
+     *
+     * @param  list<Limit>  $today
+     */
+    public function sore(array $today): self
+    {
+        $limits = [];
+        foreach ([...$this->limits, ...$today] as $limit) {
+            $known = $limits[$limit->rule->id] ?? null;
+            if ($known === null || $limit->severity->barsFrom() < $known->severity->barsFrom()) {
+                $limits[$limit->rule->id] = $limit;
+            }
+        }
+
+        return $this->but(limits: array_values($limits));
+    }
+
+    /** The same client with the kit that is at home; with none where nothing is known of it. */
+    public function atHome(): self
+    {
+        return $this->but(equipment: $this->home->equipment ?? []);
+    }
+
+    /**
+     * The same client somewhere else, with other minutes and kit.
+     *
+     * @param  array<string, int>  $days  minutes by day code
+     * @param  list<string>  $equipment  kit ids
+     */
+    public function inPlace(array $days, array $equipment): self
+    {
+        return $this->but(equipment: $equipment, days: $days, away: true);
+    }
+
+    /**
+     * The clearance in force that lifts something.
+     *
+     * @param  ?DateTimeImmutable  $after  only one of a later day counts
+     */
+    public function clearance(string $lifts, ?DateTimeImmutable $after = null): ?Clearance
+    {
+        foreach ($this->clearances as $clearance) {
+            if ($clearance->lifts === $lifts && $clearance->isInForce($this->asOf) && ($after === null || $clearance->on > $after)) {
+                return $clearance;
+            }
+        }
+
+        return null;
+    }
+
+    /** No rung above this level, by the clearances in force; null where none says so. */
+    public function clearedLevel(): ?int
+    {
+        $levels = array_filter(array_map(fn (Clearance $each): ?int => $each->isInForce($this->asOf) ? $each->maxLevel : null, $this->clearances));
+
+        return $levels === [] ? null : min($levels);
+    }
+
+    /** The day of a stop of this ladder that no later clearance lifts; null where there is none. */
+    public function stopOn(string $ladder): ?DateTimeImmutable
+    {
+        $on = ($this->standings[$ladder] ?? null)?->stopped;
+
+        return $on === null || $this->clearance(Clearance::ofStop($ladder), $on) !== null || $this->clearance(Clearance::STOP_OF_ALL, $on) !== null ? null : $on;
+    }
+
+    /** A stop of everything that no later clearance lifts. */
+    public function openStop(): ?Stop
+    {
+        return $this->stopped === null || $this->clearance(Clearance::STOP_OF_ALL, $this->stopped->on) !== null ? null : $this->stopped;
+    }
+
+    public function hasMedicalLimit(): bool
+    {
+        return array_filter($this->limits, static fn (Limit $limit): bool => $limit->rule->medical) !== [];
+    }
+
+    /**
+     * The highest level in a direction that a test, a standing or training has shown; null where nothing has.
+     */
+    public function shownLevel(Category $category): ?int
+    {
+        $levels = [];
+        foreach ($this->tests->ladders as $clean) {
+            if ($clean->left->category === $category) {
+                $levels[] = min($clean->left->level->value, $clean->right->level->value);
+            }
+        }
+        foreach ($this->standings as $standing) {
+            if ($standing->rung->category === $category) {
+                $levels[] = $standing->rung->level->value;
+            }
+        }
+
+        return $levels === [] ? null : max($levels);
+    }
+
+    private function isShown(Category $category): bool
+    {
+        $tested = array_filter(array_keys($this->tests->holds), static fn (string $test): bool => (self::TESTED[$test] ?? null) === $category->value);
+
+        return $tested !== [] || $this->shownLevel($category) !== null;
+    }
+
+    public function isAtHomeOn(Weekday $day): bool
+    {
+        return $this->home !== null && in_array($day, $this->home->days, true);
+    }
+
+    /** As typed; over 6 it counts as 6 where nothing in that direction has shown it. */
+    public function abilityIn(Category $category): ?Level
+    {
+        $typed = $this->ability[$category->value] ?? null;
+
+        return $typed === null || ! $this->isHeldBack($category) ? $typed : Level::of(self::MOST_UNSHOWN);
+    }
+
+    /** Whether the typed ability counts as less than was typed. */
+    public function isHeldBack(Category $category): bool
+    {
+        return ($this->ability[$category->value]->value ?? 0) > self::MOST_UNSHOWN && ! $this->isShown($category);
+    }
+
+    /** @return list<Bar> every reason a limit of this client bars the rung */
+    public function bars(Rung $rung): array
+    {
+        return array_merge([], ...array_map(static fn (Limit $limit): array => $limit->bars($rung), $this->limits));
+    }
+
+    /** @return list<Limit> limits that the rung loads, though not so much that they bar it: care is due */
+    public function cautions(Rung $rung): array
+    {
+        return array_values(array_filter(
+            $this->limits,
+            static fn (Limit $limit): bool => $limit->bars($rung) === [] && array_filter($limit->rule->stresses, static fn (string $stress): bool => $rung->grade($stress) > 0) !== [],
+        ));
+    }
+
+    /** @return list<string> required kit that is not to hand */
+    public function missingKit(Rung $rung): array
+    {
+        return array_values(array_diff($rung->equipment, $this->equipment));
+    }
+
+    public function minutesOn(Weekday $day): int
+    {
+        return $this->days[$day->value] ?? 0;
+    }
+
+    /** @return list<TrainingType> */
+    public function otherTrainingOn(Weekday $day): array
+    {
+        $types = [];
+        foreach ($this->otherTraining as $other) {
+            if ($other->day === $day) {
+                $types[] = $other->type;
+            }
+        }
+
+        return $types;
+    }
+
+    /** The longest unbroken hold that the client's limits allow, or null where none caps it. */
+    public function holdCap(): ?Seconds
+    {
+        return $this->least(static fn (LimitRule $rule): ?Seconds => $rule->holdCap);
+    }
+
+    /** Unbroken time flat on the back in a set stays under this; null where no limit says so. */
+    public function flatUnder(): ?Seconds
+    {
+        return $this->least(static fn (LimitRule $rule): ?Seconds => $rule->flatUnder);
+    }
+
+    /** @param  callable(LimitRule): ?Seconds  $of */
+    private function least(callable $of): ?Seconds
+    {
+        $least = null;
+        foreach ($this->limits as $limit) {
+            $own = $of($limit->rule);
+            $least = $own !== null && ($least === null || $least->isLongerThan($own)) ? $own : $least;
+        }
+
+        return $least;
+    }
+
+    /**
+     * Whether a gate rung was done clean: a typed ability stands at least one level above it, a test shows it, training has shown
+     * it, or the client stands above it on its ladder.
+     */
+    public function hasShown(Rung $gate, Library $library): bool
+    {
+        $typed = $this->abilityIn($gate->category);
+        if ($typed !== null && $typed->value >= $gate->level->value + 1) {
+            return true;
+        }
+        $ladder = $library->ladderOf($gate);
+        $clean = $this->tests->ladders[$ladder->id] ?? null;
+        $standing = $this->standings[$ladder->id] ?? null;
+        $highest = max(
+            $clean === null ? -1 : $ladder->indexOf($clean->lower($ladder)->id) ?? -1,
+            isset($this->shown[$ladder->id]) ? $ladder->indexOf($this->shown[$ladder->id]) ?? -1 : -1,
+            $standing === null ? -1 : ($ladder->indexOf($standing->rung->id) ?? 0) - 1,
+        );
+
+        return $highest >= $ladder->indexOf($gate->id);
+    }
+}

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Planning\Choice;
+
+use EvenRungs\Core\Client\Basis;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Dose\Range;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Placement\Moves;
+use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Style\Style;
+
+/**
+ * Where each exercise of a program is expected to be in a later week: one dose step further every so many training weeks as
+ * the house style says, and on the next allowed rung when the steps are used up. Two weeks are usual: a step takes two clean
+ * sessions, and two weeks leave room for one that is not (house rule). An expectation, not a promise: what is logged moves it.
+ *
+ * Where a step takes two weeks, half of the ladders step in one and half in the next, so that the week grows evenly. A lighter week steps nowhere.
+ */
+final class Progression
+{
+    private readonly Moves $moves;
+
+    public function __construct(Library $library, private readonly Style $style, private readonly Steps $steps, private readonly GoalRule $goal)
+    {
+        $this->moves = new Moves($library, $goal, $style);
+    }
+
+    public function isLight(int $week, int $weeks): bool
+    {
+        $every = $this->style->plan->lighterEvery;
+
+        return $every > 0 && $week % $every === 0 && $week < $weeks;
+    }
+
+    /** Weeks of training before this one in which doses may grow. */
+    private function grown(int $week): int
+    {
+        $every = $this->style->plan->lighterEvery;
+
+        return $week - 1 - ($every > 0 ? intdiv($week - 1, $every) : 0);
+    }
+
+    /**
+     * The choices of the first week as they are expected to be in another.
+     *
+     * @param  array<string, list<ExerciseChoice>>  $choices  by category code
+     * @param  int  $week  1 is the first
+     * @param  int  $held  weeks by which growth is held back
+     * @return array<string, list<ExerciseChoice>>
+     */
+    public function at(array $choices, int $week, int $held, Client $client): array
+    {
+        $later = [];
+        $turn = 0;
+        foreach ($choices as $category => $list) {
+            $later[$category] = [];
+            foreach ($list as $choice) {
+                $weeks = max(0, $this->grown($week) - $held - $turn % $this->style->plan->weeksPerStep);
+                $later[$category][] = $this->after($choice, intdiv($weeks, $this->style->plan->weeksPerStep), $client);
+                $turn++;
+            }
+        }
+
+        return $later;
+    }
+
+    /**
+     * Where somebody who stands on a rung today is expected to be in a week.
+     *
+     * @param  int  $step  of the rung's steps today, 0 the start
+     * @param  ?Range  $range  done at today
+     * @param  int  $week  1 is the first
+     */
+    public function expected(Rung $rung, int $step, ?Range $range, int $week, Client $client): ExerciseChoice
+    {
+        return $this->after(new ExerciseChoice($rung, Basis::HighestClean, false, [], $step, $range), intdiv($this->grown($week), $this->style->plan->weeksPerStep), $client);
+    }
+
+    /** @param  int  $further  steps from where the choice stands */
+    private function after(ExerciseChoice $choice, int $further, Client $client): ExerciseChoice
+    {
+        [$rung, $step, $range] = [$choice->rung, $this->steps->clamp($choice->rung, $choice->step), $choice->range];
+        for (; $further > 0; $further--) {
+            $on = $this->steps->further($rung, $step, $range);
+            if ($on !== null) {
+                [$step, $range] = $on;
+
+                continue;
+            }
+            $next = $client->holds($rung) ? null : $this->moves->next($rung, $client);
+            if ($next === null || ! $this->mayReach($next, $rung, $client)) {
+                break;
+            }
+            [$rung, $step, $range] = [$next, 0, null];
+        }
+
+        return $choice->at($rung, $step, $range);
+    }
+
+    /** One level more at most, and within a typed ability or what was reached already. */
+    private function mayReach(Rung $next, Rung $from, Client $client): bool
+    {
+        $ability = $client->abilityIn($next->category);
+
+        return $next->level->value <= $from->level->value + 1
+            && ($ability === null || $next->level->value <= max($ability->value, $from->level->value) + 1);
+    }
+}

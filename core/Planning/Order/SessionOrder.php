@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Planning\Order;
+
+use EvenRungs\Core\Style\Style;
+
+/**
+ * Puts the exercises of a planned session in their best order.
+ */
+final class SessionOrder
+{
+    private const MOST_KEPT = 200;
+
+    /** @var array<string, list<int>> orders found before, by what was ordered */
+    private static array $found = [];
+
+    /**
+     * @param  list<DraftItem>  $items
+     * @return list<DraftItem>
+     */
+    public static function arrange(array $items, Style $style): array
+    {
+        $key = $style->plan->order->value.implode(' ', array_map(static fn (DraftItem $item): string => $item->choice->rung->id.($item->isHeld() ? '*' : ''), $items));
+        if (! isset(self::$found[$key])) {
+            self::$found = count(self::$found) < self::MOST_KEPT ? self::$found : [];
+            self::$found[$key] = (new BestOrder(array_map(static fn (DraftItem $item): OrderItem => new OrderItem($item->choice->rung, $item->dose), $items), $style->plan->order, $style->orderWeights))->best();
+        }
+
+        return array_map(static fn (int $place): DraftItem => $items[$place], self::$found[$key]);
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Program;
+
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\InvalidValue;
+
+/**
+ * Weeks of sessions, for one client or for anyone.
+ */
+final class Program
+{
+    /**
+     * @param  list<Week>  $weeks
+     * @param  list<Gap>  $gaps
+     * @param  array<string, mixed>|null  $x  carried along untouched
+     */
+    public function __construct(
+        public readonly array $weeks,
+        public readonly ?string $title = null,
+        public readonly ?string $style = null,
+        public readonly ?Client $client = null,
+        public readonly array $gaps = [],
+        public readonly ?array $x = null,
+    ) {
+    }
+
+    /** @param  list<Week>  $weeks */
+    public function withWeeks(array $weeks): self
+    {
+        return new self($weeks, $this->title, $this->style, $this->client, $this->gaps, $this->x);
+    }
+
+    /**
+     * The program with every session passed through a function.
+     *
+     * @param  callable(Session, Week): Session  $change
+     */
+    public function mapSessions(callable $change): self
+    {
+        return $this->withWeeks(array_map(
+            static fn (Week $week): Week => $week->withSessions(array_map(static fn (Session $session): Session => $change($session, $week), $week->sessions)),
+            $this->weeks,
+        ));
+    }
+
+    /**
+     * The program with one session changed, or taken out.
+     *
+     * @param  int  $week  place in the program, from 0; likewise the session
+     * @param  callable(Session): ?Session  $change
+     *
+     * @throws InvalidValue when there is no such session
+     */
+    public function changeSession(int $week, int $session, callable $change): self
+    {
+        $weeks = $this->weeks;
+        $found = $weeks[$week] ?? throw InvalidValue::because('there is no such session in the program');
+        $sessions = $found->sessions;
+        $changed = $change($sessions[$session] ?? throw InvalidValue::because('there is no such session in the program'));
+        array_splice($sessions, $session, 1, $changed === null ? [] : [$changed]);
+        $weeks[$week] = $found->withSessions($sessions);
+
+        return $this->withWeeks(array_values($weeks));
+    }
+}

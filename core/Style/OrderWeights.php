@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Style;
+
+/**
+ * What each thing costs that is not as it should be in the order of a session. House rules, from data/weights.json.
+ */
+final class OrderWeights
+{
+    /**
+     * @param  int  $outOfTurn  each pair that stands against the style's order
+     * @param  int  $sameDirection  two exercises of one category running
+     * @param  int  $shouldersTwice  two shoulder-loaded exercises running
+     * @param  int  $balanceAfterHold  a balance task straight after a hard hold
+     * @param  int  $changeOfPosition  each change of position
+     * @param  int  $changeOfKit  each change of kit
+     */
+    public function __construct(
+        public readonly int $outOfTurn = 2,
+        public readonly int $sameDirection = 16,
+        public readonly int $shouldersTwice = 8,
+        public readonly int $balanceAfterHold = 6,
+        public readonly int $changeOfPosition = 2,
+        public readonly int $changeOfKit = 1,
+    ) {
+    }
+}
