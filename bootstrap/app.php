@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use App\Board\StaleVersion;
 use App\Console\DemoSeed;
 use App\Console\StudioAdmin;
 use App\Console\TrainerAdmin;
@@ -11,6 +10,7 @@ use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\WellFormed;
 use App\Http\Problem;
+use App\Support\StaleVersion;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Foundation\Application;

@@ -2,30 +2,30 @@
 
 declare(strict_types=1);
 
-use App\Http\Controllers\AccountController;
-use App\Http\Controllers\AuditController;
-use App\Http\Controllers\BoardController;
-use App\Http\Controllers\ClientController;
-use App\Http\Controllers\CopyController;
-use App\Http\Controllers\CuffController;
-use App\Http\Controllers\DoorController;
-use App\Http\Controllers\EvennessController;
-use App\Http\Controllers\GroupController;
-use App\Http\Controllers\HappenedController;
-use App\Http\Controllers\LadderController;
-use App\Http\Controllers\LibraryController;
-use App\Http\Controllers\LinkController;
-use App\Http\Controllers\LogController;
-use App\Http\Controllers\PeopleController;
-use App\Http\Controllers\ProgramController;
-use App\Http\Controllers\RungController;
-use App\Http\Controllers\ScreenController;
-use App\Http\Controllers\SessionController;
-use App\Http\Controllers\StyleController;
-use App\Http\Controllers\TestDayController;
+use App\Accounts\AccountController;
+use App\Accounts\LinkController;
+use App\Accounts\PeopleController;
+use App\Audit\AuditController;
+use App\Clients\ClientController;
+use App\Clients\ScreenController;
+use App\Copies\CopyController;
 use App\Http\Middleware\InPieces;
 use App\Http\Middleware\Recorded;
 use App\Http\Middleware\StudioWriting;
+use App\Library\LadderController;
+use App\Library\LibraryController;
+use App\Library\RungController;
+use App\Library\StyleController;
+use App\Planning\BoardController;
+use App\Planning\ProgramController;
+use App\Planning\SessionController;
+use App\Progress\CuffController;
+use App\Progress\EvennessController;
+use App\Progress\TestDayController;
+use App\Support\HappenedController;
+use App\Today\DoorController;
+use App\Today\GroupController;
+use App\Today\LogController;
 use Illuminate\Support\Facades\Route;
 
 // rows of the database and places in a program are numbers: anything else is no address

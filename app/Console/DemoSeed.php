@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Board\BoardLoader;
-use App\Board\ClientCommands;
-use App\Board\Ledger;
-use App\Board\TestDays;
+use App\Accounts\Role;
+use App\Accounts\Studios;
+use App\Clients\Erasure;
 use App\Models\Client;
 use App\Models\LadderChange;
 use App\Models\LogChange;
@@ -20,9 +19,10 @@ use App\Models\SessionTemplate;
 use App\Models\Studio;
 use App\Models\Trainer;
 use App\Models\VerdictAnswer;
-use App\People\Erasure;
-use App\People\Role;
-use App\People\Studios;
+use App\Planning\BoardLoader;
+use App\Planning\ClientCommands;
+use App\Progress\TestDays;
+use App\Support\Ledger;
 use EvenRungs\Core\Ladder\Name;
 use EvenRungs\Core\Program\ProgramDates;
 use EvenRungs\Formats\Json;

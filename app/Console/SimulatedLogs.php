@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Board\BoardLoader;
 use App\Models\Client;
 use App\Models\LoggedSession;
 use App\Models\LoggedSet;
 use App\Models\Standing;
 use App\Models\Trainer;
+use App\Planning\BoardLoader;
 use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\RunSheet;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Accounts\Links;
+use App\Accounts\Role;
+use App\Accounts\Studios;
+use App\Clients\Erasure;
 use App\Copies\ReadIn;
 use App\Copies\TakeOut;
 use App\Models\Studio;
-use App\People\Erasure;
-use App\People\Happened;
-use App\People\Links;
-use App\People\Role;
-use App\People\Studios;
+use App\Support\Happened;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;

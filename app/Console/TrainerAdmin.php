@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Accounts\Address;
+use App\Accounts\Links;
+use App\Accounts\Role;
+use App\Accounts\SecondFactor;
+use App\Accounts\Studios;
 use App\Models\Studio;
 use App\Models\Trainer;
-use App\People\Address;
-use App\People\Happened;
-use App\People\Links;
-use App\People\Role;
-use App\People\SecondFactor;
-use App\People\Studios;
+use App\Support\Happened;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;

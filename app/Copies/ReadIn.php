@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace App\Copies;
 
-use App\Board\BoardLoader;
-use App\Board\EvennessPage;
-use App\Board\LogPage;
+use App\Accounts\Address;
+use App\Accounts\Role;
+use App\Accounts\Studios;
 use App\Http\Body;
 use App\Http\Progress;
 use App\Library\StudioTables;
 use App\Models\Client;
 use App\Models\Studio;
 use App\Models\Trainer;
-use App\People\Address;
-use App\People\Role;
-use App\People\Studios;
+use App\Planning\BoardLoader;
+use App\Progress\EvennessPage;
+use App\Today\LogPage;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;

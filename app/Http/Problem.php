@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use App\Board\StaleVersion;
+use App\Support\StaleVersion;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Formats\Problem as FieldProblem;
 use EvenRungs\Formats\UnusableInput;

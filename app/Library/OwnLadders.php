@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Library;
 
-use App\Board\BoardLoader;
-use App\Board\StaleVersion;
 use App\Models\Change;
 use App\Models\Client;
 use App\Models\LadderChange;
@@ -13,6 +11,8 @@ use App\Models\OwnLadder;
 use App\Models\Program;
 use App\Models\Standing;
 use App\Models\Trainer;
+use App\Planning\BoardLoader;
+use App\Support\StaleVersion;
 use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Ladder\Ladder;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Library;
 
-use App\Board\RosterRows;
+use App\Clients\RosterRows;
 use App\Models\OwnLadder;
 use App\Models\OwnStyle;
 use App\Models\OwnWord;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Devices\CuffLine;
+use App\Accounts\SignedInSessions;
 use App\Http\Progress;
 use App\Library\StudioTables;
 use App\Models\Client;
 use App\Models\Trainer;
-use App\People\Happened;
-use App\People\SignedInSessions;
+use App\Progress\CuffLine;
+use App\Support\Happened;
 use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Schemas;
 use Illuminate\Auth\AuthenticationException;

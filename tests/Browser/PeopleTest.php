@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use App\People\OneTimeCode;
+use App\Accounts\OneTimeCode;
 use Facebook\WebDriver\WebDriverBy;
 
 /**

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
+use App\Accounts\Role;
+use App\Clients\Erasure;
 use App\Copies\ReadIn;
 use App\Copies\TakeOut;
 use App\Models\Client;
 use App\Models\Event;
 use App\Models\Studio;
 use App\Models\Trainer;
-use App\People\Erasure;
-use App\People\Role;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
-use App\Board\Logs;
-use App\Board\Roster;
+use App\Clients\Roster;
 use App\Models\Event;
 use App\Models\LoggedSession;
+use App\Today\Logs;
 use Illuminate\Contracts\Debug\ExceptionHandler;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
-use App\Board\BoardLoader;
-use App\Board\Verdicts;
+use App\Accounts\Role;
 use App\Models\Client;
 use App\Models\Trainer;
-use App\People\Role;
+use App\Planning\BoardLoader;
+use App\Today\Verdicts;
 use EvenRungs\Formats\Schemas;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
+use App\Accounts\Links;
+use App\Accounts\NewPassword;
+use App\Accounts\OneTimeCode;
+use App\Clients\Erasure;
 use App\Models\Link;
 use App\Models\Studio;
 use App\Models\Trainer;
-use App\People\Erasure;
-use App\People\Links;
-use App\People\NewPassword;
-use App\People\OneTimeCode;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;

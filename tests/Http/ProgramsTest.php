@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
-use App\Board\BoardLoader;
+use App\Planning\BoardLoader;
 use EvenRungs\Core\Placement\Steps;
 
 final class ProgramsTest extends HttpTestCase

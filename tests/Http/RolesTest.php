@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
+use App\Accounts\Role;
+use App\Clients\Erasure;
 use App\Models\Client;
 use App\Models\Event;
 use App\Models\Studio;
 use App\Models\Trainer;
-use App\People\Erasure;
-use App\People\Happened;
-use App\People\Role;
+use App\Support\Happened;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use App\Models\Trainer;
-use App\People\Happened;
+use App\Support\Happened;
 use Closure;
 use Illuminate\Database\ConcurrencyErrorDetector;
 use Illuminate\Http\Request;

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Audit;
+
+use App\Http\Body;
+use App\Models\Client;
+use App\Planning\BoardLoader;
+use App\Support\Controller;
+use EvenRungs\Core\Client\Client as Person;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Style\Style;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/**
+ * Audits of programs from anywhere. Nothing is stored.
+ */
+final class AuditController extends Controller
+{
+    public function __construct(private readonly Audits $audits, private readonly DataFolder $data, private readonly BoardLoader $boards)
+    {
+    }
+
+    public function read(Request $request): JsonResponse
+    {
+        $body = Body::read($request, 'AuditRequest');
+        $program = $body->has('program') ? $this->program($body) : $this->audits->pasted($body->optionalString('text') ?? '');
+
+        return new JsonResponse($this->audits->of($program, $this->style($body), $this->client($body)));
+    }
+
+    public function fix(Request $request): JsonResponse
+    {
+        $body = Body::read($request, 'AuditFixRequest');
+        [$style, $client] = [$this->style($body), $this->client($body)];
+
+        return new JsonResponse($this->audits->of($this->audits->mended($this->program($body), $body->string('rule'), $body->string('where'), $style, $client), $style, $client));
+    }
+
+    public function ofClient(Client $client): JsonResponse
+    {
+        $program = $this->boards->program($client);
+
+        return new JsonResponse($this->audits->of($program ?? new Program([]), $this->boards->style($client), $this->boards->person($client), false));
+    }
+
+    private function program(Node $body): Program
+    {
+        return $this->audits->fromDocument($body->opaque('program') ?? []);
+    }
+
+    private function style(Node $body): ?Style
+    {
+        $name = $body->optionalString('style');
+        if ($name !== null && ! in_array($name, $this->data->styleNames(), true)) {
+            throw UnusableInput::at('/style', sprintf('there is no house style "%s"', $name));
+        }
+
+        return $name === null ? null : $this->data->style($name);
+    }
+
+    private function client(Node $body): ?Person
+    {
+        $id = $body->optionalString('client');
+
+        return $id === null ? null : $this->boards->person(Client::query()->seenBy($this->trainer())->whereKey($id)->firstOrFail());
+    }
+}

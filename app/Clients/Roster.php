@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Clients;
+
+use App\Models\Client;
+use App\Models\TestDay;
+use App\Planning\Board;
+use App\Planning\BoardLoader;
+use App\Support\StudioDay;
+use App\Today\LogBook;
+use App\Today\Verdicts;
+use DateTimeImmutable;
+use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Review\Roster\Need;
+use EvenRungs\Core\Review\Roster\Needs;
+use EvenRungs\Formats\DataFolder;
+use Illuminate\Support\Collection;
+
+/**
+ * The clients of a studio, those first who need the trainer's eye.
+ */
+final class Roster
+{
+    /** Rows that are found anew in one look; others are shown as they were last, or not yet, until the next one. */
+    private const AT_ONCE = 8;
+
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly Verdicts $verdicts,
+        private readonly Screening $screening,
+        private readonly RosterRows $kept,
+    ) {
+    }
+
+    /**
+     * @param  Collection<int, Client>  $clients  of one studio
+     * @return array{clients: list<array<string, mixed>>, behind: int} rows by need, and among equals in the order given; how many are of an earlier day or not there yet
+     */
+    public function byNeed(string $studio, Collection $clients): array
+    {
+        $today = StudioDay::today()->toDateString();
+        $true = $this->kept->of($studio, $today);
+        $old = null;
+        $rows = [];
+        $behind = 0;
+        $found = 0;
+        foreach ($clients as $client) {
+            $row = $true[$client->id] ?? null;
+            if ($row === null && $found >= self::AT_ONCE) {
+                $old ??= $this->kept->last($studio);
+                $row = $old[$client->id] ?? null;
+                $behind++;
+                if ($row === null) {
+                    continue;
+                }
+            }
+            if ($row === null) {
+                $row = $this->found($client);
+                $this->kept->keep($client, $today, $row);
+                $found++;
+            }
+            $rows[] = [...$row, 'days' => (object) $row['days'], 'levels' => (object) $row['levels']];
+        }
+        usort($rows, static fn (array $a, array $b): int => self::rank($a) <=> self::rank($b));
+
+        return ['clients' => $rows, 'behind' => $behind];
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function rank(array $row): int
+    {
+        return $row['needs'] === [] ? count(Need::cases()) : Need::from($row['needs'][0]['kind'])->rank();
+    }
+
+    /** @return array<string, mixed> */
+    private function found(Client $client): array
+    {
+        $board = $this->boards->load($client);
+        $row = ClientRow::of($board);
+        $needs = array_map(
+            static fn (array $need): array => ['kind' => $need[0]->value, 'on' => $need[1]?->format('Y-m-d'), 'count' => $need[2]],
+            $this->needs($client, $board)->all,
+        );
+
+        return [...$row, 'needs' => $needs];
+    }
+
+    private function needs(Client $client, Board $board): Needs
+    {
+        $today = StudioDay::today()->toDateTimeImmutable();
+        [$painOn, $pain] = LogBook::worstPain($client, Needs::recentFrom($today)) ?? [null, 0];
+        $tested = TestDay::query()->ofClient($client)->max('on');
+        [$waiting, $stuck] = $this->verdicts->counts($client, $today);
+
+        return Needs::on(
+            $today,
+            $board->referrals !== [],
+            $painOn,
+            $pain,
+            $waiting,
+            $this->screening->due($client),
+            LogBook::lastDay($client),
+            $stuck,
+            is_string($tested) ? new DateTimeImmutable($tested) : null,
+            self::stoppedOn($board),
+            $this->kept($board),
+        );
+    }
+
+    /** The newest stop that no clearance lifts. */
+    private static function stoppedOn(Board $board): ?DateTimeImmutable
+    {
+        $days = array_filter([$board->client->openStop()?->on, ...array_map($board->client->stopOn(...), array_keys($board->client->standings))]);
+
+        return $days === [] ? null : max($days);
+    }
+
+    /** Exercises of the program that limits, age or a clearance forbid. */
+    private function kept(Board $board): int
+    {
+        $library = $this->data->library();
+        $kept = [];
+        foreach ($board->program->weeks ?? [] as $week) {
+            foreach ($week->sessions as $session) {
+                foreach ($session->entries() as $entry) {
+                    $rung = $library->find($entry->exercise);
+                    if ($rung !== null && ! isset($kept[$rung->id])) {
+                        $obstacles = Obstacles::between($board->client, $rung, $library);
+                        $kept[$rung->id] = $obstacles->bars !== [] || $obstacles->unsuitable !== null;
+                    }
+                }
+            }
+        }
+
+        return count(array_filter($kept));
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Clients;
+
+use App\Http\Body;
+use App\Models\Client;
+use App\Planning\BoardLoader;
+use App\Planning\ClientCommands;
+use App\Support\Controller;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/**
+ * The screen of one client: dated answers, clearances, and when it is due again.
+ */
+final class ScreenController extends Controller
+{
+    public function __construct(private readonly ClientCommands $commands, private readonly Screening $screening, private readonly BoardLoader $boards)
+    {
+    }
+
+    public function show(Client $client): JsonResponse
+    {
+        return new JsonResponse($this->screening->of($client, $this->boards->person($client), $this->boards->style($client)->monitorsPain));
+    }
+
+    public function ask(Request $request, Client $client): JsonResponse
+    {
+        $this->commands->screen($client, $this->trainer(), Body::read($request, 'ScreenRequest'));
+
+        return $this->show($client->refresh());
+    }
+
+    public function clear(Request $request, Client $client): JsonResponse
+    {
+        $this->commands->clear($client, $this->trainer(), Body::read($request, 'ClearanceRequest'));
+
+        return $this->show($client->refresh());
+    }
+
+    public function withdraw(Request $request, Client $client, int $clearance): JsonResponse
+    {
+        $this->commands->withdraw($client, Body::read($request, 'VersionRequest')->int('version'), $clearance);
+
+        return $this->show($client->refresh());
+    }
+}

@@ -1,0 +1,214 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Clients;
+
+use App\Models\Clearance;
+use App\Models\Client;
+use App\Models\Program;
+use App\Models\Screen;
+use App\Models\Trainer;
+use App\Support\StudioDay;
+use App\Today\LogBook;
+use DateTimeImmutable;
+use EvenRungs\Core\Client\Clearance as Allowed;
+use EvenRungs\Core\Client\Client as Person;
+use EvenRungs\Core\Client\Flag;
+use EvenRungs\Core\Client\Limit;
+use EvenRungs\Core\Client\Referral;
+use EvenRungs\Core\Client\SafetyScreen;
+use EvenRungs\Core\Client\ScreenDue;
+use EvenRungs\Formats\DataFolder;
+
+/**
+ * The dated answers of a client's screen, the clearances that lift them, and when the next screen is due.
+ */
+final class Screening
+{
+    public function __construct(private readonly DataFolder $data)
+    {
+    }
+
+    /**
+     * The clearances that are recorded and were not withdrawn, one for each thing that they lift.
+     *
+     * A clearance lifts only what it was given for: it is not older than the last screen without that answer.
+     *
+     * @return list<array<string, mixed>> as a client's document has them
+     */
+    public function inForce(Client $record): array
+    {
+        $rows = Clearance::query()->ofClient($record)->ordered('id')->whereNull('withdrawn_at')->get()->all();
+        $screens = $rows === [] ? [] : Screen::query()->ofClient($record)->ordered('id', 'desc')->get()->all();
+        $written = [];
+        foreach ($rows as $row) {
+            foreach ($row->covers as $lifts) {
+                if (str_contains($lifts, ':') || $lifts === Allowed::MONITORED_PAIN || $row->on >= self::lastWithout($lifts, $screens)) {
+                    $written[] = array_filter(['lifts' => $lifts, 'on' => $row->on, 'until' => $row->until, 'max_level' => $row->max_level, 'by' => $row->who, 'role' => $row->role], static fn (mixed $value): bool => $value !== null);
+                }
+            }
+        }
+
+        return $written;
+    }
+
+    /** The day of the answers that stand, the last that were written down; null where nobody asked. */
+    public function askedOn(Client $record): ?string
+    {
+        return Screen::query()->ofClient($record)->where('asked', true)->ordered('id', 'desc')->first()?->on;
+    }
+
+    /** Whether a stop asks for the screen anew, before anything is planned or run. */
+    public function isAskedAfterStop(Client $record): bool
+    {
+        $stop = LogBook::stops($record)->newest;
+
+        return $stop === null || ($this->askedOn($record) ?? '') > $stop;
+    }
+
+    /**
+     * @param  array<Screen>  $screens  the newest first
+     * @return string ISO date of the newest screen that was asked without this answer; empty where it was always there
+     */
+    private static function lastWithout(string $id, array $screens): string
+    {
+        foreach ($screens as $screen) {
+            if ($screen->flags !== null && ! in_array($id, [...$screen->flags, ...array_column($screen->limits, 'limit')], true)) {
+                return $screen->on;
+            }
+        }
+
+        return '';
+    }
+
+    /**
+     * Keeps the answers of a client's document where they differ from the newest ones, or where they were asked again.
+     *
+     * @param  Person  $person  the client with these answers, to tell which programs they touch
+     */
+    public function keep(Client $record, ?Trainer $trainer, Person $person, bool $asked, string $on): void
+    {
+        $flags = $person->screen === null ? null : array_map(static fn (Flag $flag): string => $flag->id, $person->screen->flags);
+        $limits = array_map(static fn (Limit $limit): array => ['limit' => $limit->rule->id, 'severity' => $limit->severity->value], $person->limits);
+        $newest = Screen::query()->ofClient($record)->ordered('id', 'desc')->first();
+        if (! $asked && $newest !== null && $newest->flags === $flags && $newest->limits == $limits) {
+            return;
+        }
+        Screen::query()->create([
+            'studio_id' => $record->studio_id,
+            'client_id' => $record->id,
+            'trainer_id' => $trainer?->id,
+            'on' => $on,
+            'asked' => $asked || ($newest?->flags === null && $flags !== null),
+            'flags' => $flags,
+            'limits' => $limits,
+            'touched' => $this->touched($record, $person),
+        ]);
+    }
+
+    /** @return list<array{program: string, title: string, exercises: list<string>}> programs with exercises that the client's limits bar */
+    private function touched(Client $record, Person $person): array
+    {
+        $touched = [];
+        foreach (Program::query()->ofClient($record)->ordered('created_at', 'desc')->get() as $row) {
+            $barred = [];
+            foreach ($row->document['weeks'] ?? [] as $week) {
+                foreach ($week['sessions'] as $session) {
+                    foreach ($session['blocks'] as $block) {
+                        foreach ($block['entries'] ?? [] as $entry) {
+                            $rung = $this->data->library()->find($entry['exercise']);
+                            if ($rung !== null && $person->bars($rung) !== []) {
+                                $barred[$rung->id] = $rung->name;
+                            }
+                        }
+                    }
+                }
+            }
+            if ($barred !== []) {
+                $touched[] = ['program' => $row->id, 'title' => $row->document['title'] ?? 'Program', 'exercises' => array_values($barred)];
+            }
+        }
+
+        return $touched;
+    }
+
+    public function due(Client $record): ?ScreenDue
+    {
+        $screens = Screen::query()->ofClient($record)->ordered('id')->get();
+        $asked = $screens->where('asked', true)->last();
+        if ($asked === null) {
+            return null;
+        }
+        $known = array_column($asked->limits, 'limit');
+        $symptom = $screens->first(static fn (Screen $screen): bool => $screen->id > $asked->id && array_diff(array_column($screen->limits, 'limit'), $known) !== []);
+
+        $since = new DateTimeImmutable($asked->on);
+
+        return ScreenDue::after($since, $symptom === null ? null : new DateTimeImmutable($symptom->on), LogBook::lastDay($record), $this->stopSince($record, $asked->on));
+    }
+
+    private function stopSince(Client $record, string $asked): ?DateTimeImmutable
+    {
+        $newest = LogBook::stops($record)->newest;
+
+        return $newest === null || $newest < $asked ? null : new DateTimeImmutable($newest);
+    }
+
+    /**
+     * @param  bool  $monitorsPain  whether the client's style lets monitored pain count
+     * @return array<string, mixed>
+     */
+    public function of(Client $record, Person $person, bool $monitorsPain): array
+    {
+        $due = $this->due($record);
+        $names = [...array_map(static fn (Flag $flag): string => $flag->name, $this->data->flags()), ...array_map(static fn ($rule): string => $rule->name, $this->data->library()->limits)];
+        $document = $record->document;
+        $library = $this->data->library();
+        $refused = array_map(static fn (Referral $each): string => $each->kind === 'stop' ? Allowed::STOP_OF_ALL : $each->id, (new SafetyScreen)->referrals($person));
+        $needed = [...($document['screen']['flags'] ?? []), ...array_filter(
+            array_map(static fn (mixed $limit): string => is_array($limit) ? $limit['limit'] : $limit, $document['limits'] ?? []),
+            static fn (string $id): bool => $library->limits[$id]->medical,
+        ), ...($person->stopped === null ? [] : [Allowed::STOP_OF_ALL])];
+        $named = static fn (string $id): string => $names[$id] ?? match (true) {
+            $id === Allowed::STOP_OF_ALL => 'the stop of everything',
+            $id === Allowed::MONITORED_PAIN => 'monitored pain',
+            str_starts_with($id, 'stop:') && $library->hasLadder(substr($id, 5)) => 'the stop of '.lcfirst($library->ladder(substr($id, 5))->name),
+            default => $id,
+        };
+
+        $rows = array_map(static fn (string $id): array => ['id' => $id, 'name' => ucfirst($named($id)), 'covered' => ! in_array($id, $refused, true)], array_values($needed));
+        foreach ($person->standings as $ladder => $standing) {
+            if ($standing->stopped !== null) {
+                $rows[] = ['id' => Allowed::ofStop($ladder), 'name' => ucfirst($named(Allowed::ofStop($ladder))), 'covered' => $person->stopOn($ladder) === null];
+            }
+        }
+        if ($monitorsPain) {
+            $rows[] = ['id' => Allowed::MONITORED_PAIN, 'name' => 'Training with monitored pain, up to 5', 'covered' => $person->clearance(Allowed::MONITORED_PAIN) !== null];
+        }
+
+        return [
+            'needed' => $rows,
+            'due' => $due === null ? null : ['on' => $due->on->format('Y-m-d'), 'why' => $due->why, 'over' => $due->isOver(StudioDay::today()->toDateTimeImmutable())],
+            'answers' => Screen::query()->ofClient($record)->with('trainer')->ordered('id', 'desc')->get()->take(50)->map(static fn (Screen $screen): array => [
+                'on' => $screen->on,
+                'asked' => $screen->asked,
+                'by' => $screen->trainer?->name,
+                'flags' => $screen->flags === null ? null : array_map(static fn (string $id): string => $names[$id] ?? $id, $screen->flags),
+                'limits' => array_map(static fn (array $limit): string => ($names[$limit['limit']] ?? $limit['limit']).', '.$limit['severity'], $screen->limits),
+                'touched' => array_map(static fn (array $each): array => ['title' => $each['title'], 'exercises' => $each['exercises']], $screen->touched),
+            ])->all(),
+            'clearances' => Clearance::query()->ofClient($record)->ordered('id', 'desc')->get()->map(static fn (Clearance $each): array => [
+                'id' => $each->id,
+                'who' => $each->who,
+                'role' => $each->role,
+                'on' => $each->on,
+                'covers' => array_map($named, $each->covers),
+                'until' => $each->until,
+                'max_level' => $each->max_level,
+                'note' => $each->note,
+                'withdrawn' => $each->withdrawn_at !== null,
+            ])->all(),
+        ];
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Library;
+
+use App\Support\Controller;
+use EvenRungs\Core\Client\Flag;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Planning\Choice\Intent;
+use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\LibraryJson;
+use EvenRungs\Formats\Schemas;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+
+final class LibraryController extends Controller
+{
+    public function health(): JsonResponse
+    {
+        DB::select('select 1');
+
+        return new JsonResponse(['status' => 'ready']);
+    }
+
+    public function library(DataFolder $data): JsonResponse
+    {
+        return new JsonResponse([
+            'library' => LibraryJson::write($data->library()),
+            'flags' => array_map(static fn (Flag $each): array => [
+                'id' => $each->id,
+                'name' => $each->name,
+                'urgency' => $each->urgency->value,
+            ], array_values($data->flags())),
+            'goals' => array_map(static fn (GoalRule $each): array => [
+                'id' => $each->goal->value,
+                'name' => $each->name,
+                'intent' => $each->intent,
+            ], array_values($data->goals())),
+            'intents' => array_map(static fn (Intent $each): array => ['id' => $each->id, 'name' => $each->name, 'text' => $each->text], $data->intents()),
+            'categories' => array_map(static fn (Category $each): array => [
+                'code' => $each->value,
+                'name' => $each->label(),
+                'resists' => $each->resists(),
+                'direction' => $each->isDirection(),
+            ], Category::cases()),
+        ]);
+    }
+
+    public function schema(string $name): Response
+    {
+        $text = Schemas::text($name);
+        abort_if($text === null, 404);
+
+        return new Response($text, 200, ['Content-Type' => 'application/schema+json']);
+    }
+}

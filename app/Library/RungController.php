@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Library;
+
+use App\Http\Body;
+use App\Support\Controller;
+use EvenRungs\Core\Dose\Tempo;
+use EvenRungs\Core\Figure\Drawing;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\FigureJson;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/**
+ * The rungs of the library: found, shown, drawn.
+ */
+final class RungController extends Controller
+{
+    public function __construct(private readonly DataFolder $data, private readonly RungPage $page)
+    {
+    }
+
+    public function search(Request $request, RungSearch $search): JsonResponse
+    {
+        $wanted = array_filter($request->query->all(), is_string(...));
+
+        return new JsonResponse(['rungs' => array_map($this->page->brief(...), $search->find($wanted))]);
+    }
+
+    public function show(string $rung): JsonResponse
+    {
+        $library = $this->data->library();
+        abort_unless($library->hasRung($rung), 404);
+
+        return new JsonResponse($this->page->of($library->rung($rung)));
+    }
+
+    /** The picture of every rung that shows it best when it does not move. */
+    public function figures(): JsonResponse
+    {
+        $stills = [];
+        foreach ($this->data->library()->rungs() as $rung) {
+            $stills[$rung->id] = FigureJson::drawing(Drawing::still($rung->figure()));
+        }
+
+        return new JsonResponse(['figures' => (object) $stills]);
+    }
+
+    /** A figure while it is being written. */
+    public function draw(Request $request): JsonResponse
+    {
+        $figure = FigureJson::read(Body::read($request, 'DrawRequest')->child('figure'), $this->data->poses());
+
+        return new JsonResponse(FigureJson::drawing(Drawing::of($figure, Tempo::unwritten())));
+    }
+
+    public function poses(): JsonResponse
+    {
+        return new JsonResponse(['poses' => array_map(FigureJson::writeBase(...), array_values($this->data->poses()))]);
+    }
+}

@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Http\Body;
+use App\Library\RungPage;
+use App\Models\Client;
+use App\Progress\Forecasts;
+use App\Support\Controller;
+use EvenRungs\Core\Client\Limit;
+use EvenRungs\Core\Placement\Road;
+use EvenRungs\Core\Placement\Swap;
+use EvenRungs\Core\Placement\Swaps;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/**
+ * The board of one client: the wall, the week and what can be undone. Every command answers with the board as it became.
+ */
+final class BoardController extends Controller
+{
+    public function __construct(
+        private readonly BoardLoader $boards,
+        private readonly BoardView $view,
+        private readonly ClientCommands $commands,
+    ) {
+    }
+
+    public function show(Client $client): JsonResponse
+    {
+        return $this->board($client);
+    }
+
+    public function move(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'MoveRequest');
+        $this->commands->move($client, $this->trainer(), $body->int('version'), $body->string('rung'), $body->optionalInt('step') ?? 0, $body->optionalString('note'));
+
+        return $this->board($client);
+    }
+
+    public function dose(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'DoseRequest');
+        $this->commands->changeDose($client, $this->trainer(), $body->int('version'), $body);
+
+        return $this->board($client);
+    }
+
+    public function swap(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'SwapRequest');
+        $this->commands->swap($client, $this->trainer(), $body->int('version'), $body);
+
+        return $this->board($client);
+    }
+
+    /** What may stand in for a rung for this client, with more limits where they are asked for. */
+    public function swaps(Request $request, Client $client, string $rung, DataFolder $data, RungPage $page): JsonResponse
+    {
+        $library = $data->library();
+        abort_unless($library->hasRung($rung), 404);
+        $person = $this->boards->person($client);
+        $spare = $request->query('spare');
+        foreach (is_string($spare) && $spare !== '' ? explode(',', $spare) : [] as $limit) {
+            $person = $person->with(new Limit($library->limits[$limit] ?? throw UnusableInput::at('/spare', sprintf('there is no limit "%s"', mb_substr($limit, 0, 60)))));
+        }
+        $swaps = (new Swaps($library, $this->boards->style($client)->plan->withoutLadders))->for($library->rung($rung), $person);
+
+        return new JsonResponse([
+            'for' => $page->brief($library->rung($rung)),
+            'swaps' => array_map(static fn (Swap $swap): array => [...$page->brief($swap->rung), 'same_direction' => $swap->sameDirection, 'why' => $swap->why], $swaps),
+        ]);
+    }
+
+    public function minutes(Client $client, string $rung, DataFolder $data): JsonResponse
+    {
+        abort_unless($data->library()->hasRung($rung), 404);
+
+        return new JsonResponse($this->view->minutesOn($data->library()->rung($rung), $this->boards->load($client)));
+    }
+
+    public function road(Client $client, string $rung, DataFolder $data, Forecasts $forecasts): JsonResponse
+    {
+        $library = $data->library();
+        abort_unless($library->hasRung($rung), 404);
+        $board = $this->boards->load($client);
+
+        return new JsonResponse(RoadView::of(Road::to($library->rung($rung), $board->client, $board->placements, $library, $board->steps()), $board, $library, $forecasts->of($client)));
+    }
+
+    public function aim(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'AimRequest');
+        $this->commands->aim($client, $body->int('version'), $body->string('rung'), $body->bool('wanted'));
+
+        return $this->board($client);
+    }
+
+    public function useLadders(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'UsedLaddersRequest');
+        $this->commands->useLadders($client, $body->int('version'), $body->has('ladders') ? $body->strings('ladders') : null);
+
+        return $this->board($client);
+    }
+
+    public function follow(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'StyleRequest');
+        $this->commands->follow($client, $this->trainer(), $body->int('version'), $body->string('style'));
+
+        return $this->board($client);
+    }
+
+    public function whatIf(Request $request, Client $client): JsonResponse
+    {
+        return new JsonResponse($this->view->of($this->commands->whatIf($client, Body::read($request, 'WhatIfRequest'))));
+    }
+
+    public function plan(Request $request, Client $client): JsonResponse
+    {
+        $this->commands->plan($client, $this->trainer(), Body::read($request, 'VersionRequest')->int('version'));
+
+        return $this->board($client);
+    }
+
+    public function undo(Request $request, Client $client): JsonResponse
+    {
+        $this->commands->undo($client, Body::read($request, 'VersionRequest')->int('version'));
+
+        return $this->board($client);
+    }
+
+    public function redo(Request $request, Client $client): JsonResponse
+    {
+        $this->commands->redo($client, Body::read($request, 'VersionRequest')->int('version'));
+
+        return $this->board($client);
+    }
+
+    private function board(Client $client): JsonResponse
+    {
+        return new JsonResponse($this->view->of($this->boards->load($client->refresh())));
+    }
+}

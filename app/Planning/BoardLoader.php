@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Clients\Screening;
+use App\Models\Change;
+use App\Models\Client;
+use App\Models\Program;
+use App\Models\Standing;
+use App\Progress\EvenOuts;
+use App\Support\StudioDay;
+use App\Today\LastLoads;
+use App\Today\LogBook;
+use DateTimeImmutable;
+use EvenRungs\Core\Client\Basis;
+use EvenRungs\Core\Client\Client as Person;
+use EvenRungs\Core\Client\SafetyScreen;
+use EvenRungs\Core\Client\Standing as At;
+use EvenRungs\Core\Placement\Placer;
+use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\Choice\Progression;
+use EvenRungs\Core\Planning\Edit\ProgramEdit;
+use EvenRungs\Core\Program\ExtraSet;
+use EvenRungs\Core\Program\Program as Plan;
+use EvenRungs\Core\Program\ProgramRefit;
+use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Style\Style;
+use EvenRungs\Formats\ClientJson;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\ProgramJson;
+
+/**
+ * Reads a client's rows into the core's terms.
+ */
+final class BoardLoader
+{
+    public function __construct(private readonly DataFolder $data, private readonly Screening $screening)
+    {
+    }
+
+    public function load(Client $record): Board
+    {
+        $style = $this->style($record);
+        $person = $this->person($record);
+        $goal = GoalRule::for($person, $this->data->goals());
+        $next = static fn (bool $undone): ?string => Change::query()->ofClient($record)->where('undone', $undone)->ordered('id', $undone ? 'asc' : 'desc')->first()?->label;
+
+        return new Board(
+            $record,
+            $person,
+            $style,
+            $goal,
+            (new Placer($this->data->library(), $style))->place($person),
+            $this->program($record),
+            (new SafetyScreen)->referrals($person),
+            $next(false),
+            $next(true),
+            LogBook::planned($record),
+            LastLoads::of($record),
+        );
+    }
+
+    /** The client as they are known today: document, standings, stops and clearances. */
+    public function person(Client $record): Person
+    {
+        $person = $this->data->storedClients()->read(new Node($this->document($record)), StudioDay::today()->toDateTimeImmutable());
+        $rows = $this->standings($record);
+        $standings = [];
+        foreach ($person->standings as $ladder => $each) {
+            $standings[$ladder] = new At($each->rung, $each->step, $each->range, $each->dose, $each->arrived, $each->stopped, $rows[$ladder]->why, Basis::from($rows[$ladder]->basis));
+        }
+
+        return $person->standing($standings);
+    }
+
+    /**
+     * The whole document of a client: what the command line needs to say the same as the pages.
+     *
+     * @return array<string, mixed> even-rungs/client
+     */
+    public function document(Client $record): array
+    {
+        $stops = LogBook::stops($record);
+        $standings = [];
+        foreach ($this->standings($record) as $row) {
+            $standings[$row->ladder] = array_filter([
+                'rung' => $row->rung,
+                'step' => $row->step,
+                ...($row->range ?? []),
+                'arrived' => null,
+                'dose' => $row->dose,
+                'stopped' => $stops->onLadder($row->ladder),
+            ], static fn (mixed $value): bool => $value !== null);
+        }
+        foreach ($this->arrived($record) as $ladder => $day) {
+            if (isset($standings[$ladder])) {
+                $standings[$ladder]['arrived'] = $day->format('Y-m-d');
+            }
+        }
+        $document = $record->document;
+        $screen = is_array($document['screen'] ?? null) ? $document['screen'] : null;
+        $asked = $screen === null ? null : $this->screening->askedOn($record);
+        $clearances = $this->screening->inForce($record);
+        $x = [...is_array($document['x'] ?? null) ? $document['x'] : [], ...ClientJson::evened(EvenOuts::held($record), EvenOuts::sides($record))];
+
+        return [
+            ...$document,
+            'as_of' => StudioDay::today()->toDateString(),
+            ...($screen === null ? [] : ['screen' => [...$screen, 'cleared' => false, ...($asked === null ? [] : ['on' => $asked])]]),
+            ...($standings === [] ? [] : ['standings' => $standings]),
+            ...($stops->all === null ? [] : ['stopped' => $stops->all]),
+            ...($clearances === [] ? [] : ['clearances' => $clearances]),
+            ...($record->used_ladders === null ? [] : ['ladders' => array_values(array_filter($record->used_ladders, $this->data->library()->hasLadder(...)))]),
+            ...($x === [] ? [] : ['x' => $x]),
+        ];
+    }
+
+    /**
+     * The day of the move to the rung of each ladder, from the list of moves.
+     *
+     * @param  bool  $placed  whether the first placement is a move: who was placed there may have trained the rung before
+     * @return array<string, DateTimeImmutable> by ladder
+     */
+    public function arrived(Client $record, bool $placed = false): array
+    {
+        $arrived = [];
+        $rungs = [];
+        foreach (Standing::query()->ofClient($record)->ordered('id')->toBase()->get(['ladder', 'rung', 'created_at']) as $row) {
+            $isFirst = ! isset($rungs[$row->ladder]);
+            if ($isFirst ? $placed : $rungs[$row->ladder] !== $row->rung) {
+                $arrived[$row->ladder] = new DateTimeImmutable(substr((string) $row->created_at, 0, 10));
+            }
+            $rungs[$row->ladder] = $row->rung;
+        }
+
+        return $arrived;
+    }
+
+    /**
+     * The program in use: what it expected of the present week and did not get is taken back, and the extra sets of a weaker side are in it
+     * as long as they are needed.
+     */
+    public function program(Client $record): ?Plan
+    {
+        $row = Program::query()->ofClient($record)->current()->first();
+        $program = $row === null ? null : $this->read($row);
+        if ($program === null) {
+            return null;
+        }
+        $library = $this->data->library();
+        $present = PresentWeek::of($program);
+        $person = $this->person($record);
+        $caughtUp = $present === 1 ? $program : $this->caughtUp($record, $program, $person, $present);
+        $evened = ExtraSet::into($caughtUp, $person->extraSets, $library, $present);
+
+        return $evened === $program ? $program : ProgramRefit::of($library)->into($evened, $person)[0];
+    }
+
+    private function caughtUp(Client $record, Plan $program, Person $person, int $present): Plan
+    {
+        $library = $this->data->library();
+        $style = $this->style($record);
+        $steps = new Steps($style, $person);
+
+        return (new ProgramEdit($library, $steps))->caughtUp($program, $person, new Progression($library, $style, $steps, GoalRule::for($person, $this->data->goals())), $present);
+    }
+
+    public function read(Program $row): Plan
+    {
+        return (new ProgramJson($this->data->storedClients()))->read(new Node($row->document));
+    }
+
+    /** @return array<string, Standing> where the client stands, by ladder: the newest move of each that leads to a rung of the library */
+    public function standings(Client $record): array
+    {
+        $library = $this->data->library();
+        $standings = [];
+        foreach (Standing::query()->ofClient($record)->newestOfEachLadder()->get() as $row) {
+            if ($row->rung !== null && $library->hasRung($row->rung) && $library->rung($row->rung)->ladder === $row->ladder) {
+                $standings[$row->ladder] = $row;
+            }
+        }
+
+        return $standings;
+    }
+
+    /** The house style that a client's plan follows. */
+    public function style(Client $record): Style
+    {
+        $known = in_array($record->style, $this->data->styleNames(), true);
+
+        return $this->data->style($known ? (string) $record->style : DataFolder::DEFAULT_STYLE);
+    }
+}

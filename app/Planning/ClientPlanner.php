@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Clients\Screening;
+use App\Models\Client;
+use App\Support\StudioDay;
+use EvenRungs\Core\Client\Client as Person;
+use EvenRungs\Core\Client\SafetyScreen;
+use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\Edit\ProgramCopy;
+use EvenRungs\Core\Planning\Edit\ProgramEdit;
+use EvenRungs\Core\Planning\Week\Calendar;
+use EvenRungs\Core\Planning\Week\WeekPlanner;
+use EvenRungs\Core\Program\Program as Plan;
+use EvenRungs\Core\Program\ProgramDates;
+use EvenRungs\Core\Program\ProgramRefit;
+use EvenRungs\Core\Program\Shift;
+use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\UnusableInput;
+
+/**
+ * The planning tools of one client: with the client's house style, goal, standings and chosen ladders.
+ */
+final class ClientPlanner
+{
+    /** Weeks of a program where nobody said how many. */
+    public const USUAL_WEEKS = 6;
+
+    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly Screening $screening)
+    {
+    }
+
+    /**
+     * @param  int  $weeks  1 to 12
+     * @param  ?Calendar  $calendar  weeks away, matches and wishes; null keeps those of the program in use
+     *
+     * @throws UnusableInput when something is not known, or a clinician comes first
+     */
+    public function planned(Client $client, int $weeks, ?Calendar $calendar = null): Plan
+    {
+        $this->checkMayPlan($client);
+        $planner = new WeekPlanner($this->data->library(), $this->boards->style($client), $this->data->goals());
+
+        $old = $this->boards->program($client);
+        $planned = PresentWeek::begun($planner->plan($this->boards->person($client), $weeks, $calendar ?? Calendar::of($old)));
+        $today = StudioDay::today()->toDateTimeImmutable();
+        // who will be away is away from the new program too
+        $away = array_values(array_filter(($old === null ? null : ProgramDates::of($old))->shifts ?? [], static fn (Shift $shift): bool => $shift->to !== null && $shift->to >= $today));
+
+        return ProgramDates::of($planned)?->shiftedBy($away) ?? $planned;
+    }
+
+    public function plannedIfAllowed(Client $client, int $weeks): ?Plan
+    {
+        $person = $this->boards->person($client);
+
+        return $person->screen !== null && $person->days !== null && $this->whyNot($client, $person) === null ? $this->planned($client, $weeks) : null;
+    }
+
+    /** @throws UnusableInput when something is not known, or a clinician comes first */
+    public function checkMayPlan(Client $client): void
+    {
+        $person = $this->boards->person($client);
+        if ($person->screen === null || $person->days === null) {
+            throw UnusableInput::at('/', 'the screen and the days are needed before a week is planned');
+        }
+        $why = $this->whyNot($client, $person);
+        if ($why !== null) {
+            throw UnusableInput::at('/', $why);
+        }
+    }
+
+    /** @throws UnusableInput while nothing may be run with this client */
+    public function checkMayRun(Client $client): void
+    {
+        $why = $this->whyNot($client, $this->boards->person($client));
+        if ($why !== null) {
+            throw UnusableInput::at('/', $why);
+        }
+    }
+
+    /** Why nothing new is planned or run: a clinician comes first, or the screen after a stop. */
+    public function whyNot(Client $client, Person $person): ?string
+    {
+        $referral = (new SafetyScreen)->referrals($person)[0] ?? null;
+
+        return match (true) {
+            $referral?->kind === 'stop' => 'everything is stopped until a clinician has seen the client and a clearance of a later day is recorded',
+            $referral !== null => 'planning stops here until a clinician has seen the client',
+            ! $this->screening->isAskedAfterStop($client) => 'there was a stop: ask the screen again, on a later day, before anything new is planned or run',
+            default => null,
+        };
+    }
+
+    public function steps(Client $client): Steps
+    {
+        return new Steps($this->boards->style($client), $this->boards->person($client));
+    }
+
+    public function edit(Client $client): ProgramEdit
+    {
+        return new ProgramEdit($this->data->library(), $this->steps($client));
+    }
+
+    public function copy(Client $client): ProgramCopy
+    {
+        return new ProgramCopy($this->data->library(), $this->boards->style($client));
+    }
+
+    public function goal(Client $client): GoalRule
+    {
+        return GoalRule::for($this->boards->person($client), $this->data->goals());
+    }
+
+    /**
+     * A program whose sessions have grown, back inside the client's minutes.
+     *
+     * @return array{Plan, list<string>} the program, and what gave way, each once
+     */
+    public function refitted(Plan $program, Person $person): array
+    {
+        return ProgramRefit::of($this->data->library())->into($program, $person);
+    }
+}

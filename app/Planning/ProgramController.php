@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Http\Body;
+use App\Models\Client;
+use App\Models\Program;
+use App\Support\Controller;
+use EvenRungs\Core\Planning\Edit\CopyChange;
+use EvenRungs\Core\Planning\Week\BestWeek;
+use EvenRungs\Core\Planning\Week\Calendar;
+use EvenRungs\Core\Planning\Week\DayUse;
+use EvenRungs\Core\Planning\Week\WeekWishes;
+use EvenRungs\Core\Program\Away;
+use EvenRungs\Core\Time\Weekday;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\Node;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/**
+ * The programs of a client: the one in use, those that are kept, and copies of another client's.
+ */
+final class ProgramController extends Controller
+{
+    /** Instead of an id: the program in use. */
+    private const IN_USE = 'current';
+
+    public function __construct(
+        private readonly BoardLoader $boards,
+        private readonly BoardView $view,
+        private readonly ProgramView $programs,
+        private readonly ClientCommands $commands,
+    ) {
+    }
+
+    public function index(Client $client): JsonResponse
+    {
+        return new JsonResponse(['programs' => Program::query()->ofClient($client)->ordered('created_at', 'desc')->ordered('id', 'desc')->get()->map(static fn (Program $row): array => [
+            'id' => $row->id,
+            'title' => $row->document['title'] ?? 'Program',
+            'weeks' => count($row->document['weeks'] ?? []),
+            'style' => $row->document['style'] ?? null,
+            'began' => $row->created_at->toDateString(),
+            'current' => $row->current,
+        ])->all()]);
+    }
+
+    public function show(Client $client, string $program): JsonResponse
+    {
+        return new JsonResponse($this->programs->of($this->boardWith($client, $program)));
+    }
+
+    public function week(Client $client, string $program, int $week): JsonResponse
+    {
+        $board = $this->boardWith($client, $program);
+        $found = $board->program->weeks[$week - 1] ?? abort(404);
+
+        return new JsonResponse($this->view->week($found, $board));
+    }
+
+    public function begin(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'NewProgramRequest');
+        $this->commands->begin($client, $this->trainer(), $body->int('version'), $body->int('weeks'), self::calendar($body));
+
+        return $this->board($client);
+    }
+
+    private static function calendar(Node $body): Calendar
+    {
+        $away = $matches = $wished = [];
+        $body->each('away', static function (Node $week) use (&$away): void {
+            $away[$week->int('week')] = new Away($week->ints('days'), $week->strings('equipment'));
+        });
+        $body->each('matches', static function (Node $match) use (&$matches): void {
+            $matches[$match->int('week')][] = Weekday::from($match->string('day'));
+        });
+        foreach ($body->optionalChild('wished')?->keys() ?? [] as $day) {
+            $wished[Weekday::from($day)->number()] = DayUse::from($body->child('wished')->string($day));
+        }
+
+        return new Calendar($away, $matches, $wished);
+    }
+
+    /** The best use of the days under wishes, and what had to give; nothing is stored. */
+    public function bestWeek(Request $request, Client $client, DataFolder $data): JsonResponse
+    {
+        $calendar = self::calendar(Body::read($request, 'BestWeekRequest'));
+        $board = $this->boards->load($client);
+        $wishes = WeekWishes::of($board->client, $board->style, $data->goals()[$board->client->goal->value], $calendar->matches[1] ?? [], $calendar->wished);
+        $week = BestWeek::of($wishes, $board->style->weekWeights);
+
+        return new JsonResponse([
+            'days' => array_map(static fn (Weekday $day): array => [
+                'day' => $day->value,
+                'use' => $week->uses[$day->number()]->value,
+                'words' => $week->uses[$day->number()]->label(),
+                'minutes' => $board->client->minutesOn($day),
+                'may' => array_map(static fn (DayUse $use): string => $use->value, $wishes->uses($day->number())),
+            ], Weekday::cases()),
+            'cost' => $week->cost,
+            'parts' => array_map(static fn (string $what, int $cost): array => ['what' => $what, 'cost' => $cost], array_keys($week->parts), array_values($week->parts)),
+            'given_up' => $week->givenUp,
+        ]);
+    }
+
+    public function open(Request $request, Client $client, string $program): JsonResponse
+    {
+        $this->commands->open($client, $this->trainer(), Body::read($request, 'VersionRequest')->int('version'), $program);
+
+        return $this->board($client);
+    }
+
+    public function checkCopy(Request $request, Client $client): JsonResponse
+    {
+        [$plan, $changes] = $this->commands->copied($client, $this->source(Body::read($request, 'CopyRequest')));
+        $board = $this->boards->load($client)->with($plan);
+
+        return new JsonResponse([
+            'changes' => array_map(static fn (CopyChange $change): array => [
+                'from' => $change->from->name,
+                'to' => $change->to?->name,
+                'why' => $change->why,
+            ], $changes),
+            'week' => $plan->weeks === [] ? null : $this->view->week($plan->weeks[0], $board),
+            'weeks' => count($plan->weeks),
+        ]);
+    }
+
+    public function copy(Request $request, Client $client): JsonResponse
+    {
+        $body = Body::read($request, 'CopyRequest');
+        $this->commands->copy($client, $this->trainer(), $body->int('version'), $this->source($body));
+
+        return $this->board($client);
+    }
+
+    private function source(Node $body): Program
+    {
+        $from = Client::query()->seenBy($this->trainer())->whereKey($body->string('from'))->firstOrFail();
+
+        return Program::query()->ofClient($from)->whereKey($body->string('program'))->firstOrFail();
+    }
+
+    private function boardWith(Client $client, string $program): Board
+    {
+        $board = $this->boards->load($client);
+        $row = $program === self::IN_USE ? null : Program::query()->ofClient($client)->whereKey($program)->firstOrFail();
+
+        // the one in use is the same under either name: as far as it is earned
+        return $row === null || $row->current ? $board : $board->with($this->boards->read($row));
+    }
+
+    private function board(Client $client): JsonResponse
+    {
+        return new JsonResponse($this->view->of($this->boards->load($client->refresh())));
+    }
+}

@@ -1,0 +1,245 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Clients\RosterRows;
+use App\Models\Change;
+use App\Models\Client;
+use App\Models\Program;
+use App\Models\Standing;
+use App\Models\Trainer;
+use App\Planning\BoardLoader;
+use App\Planning\BoardView;
+use App\Progress\EvenOuts;
+use EvenRungs\Core\Client\Basis;
+use EvenRungs\Core\Client\Client as Person;
+use EvenRungs\Core\Log\Position;
+use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Placement\Placer;
+use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\Choice\ExerciseChoice;
+use EvenRungs\Core\Planning\Choice\ExerciseChooser;
+use EvenRungs\Core\Program\Program as Plan;
+use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\DoseJson;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\ProgramJson;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Changes to a client as they are kept: each in one transaction on the row it locked, refusing an older version, with what
+ * it takes to undo it.
+ */
+final class Ledger
+{
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly BoardView $view,
+        private readonly RosterRows $roster,
+        private readonly Happened $happened,
+        private readonly EvenOuts $evenOuts,
+    ) {
+    }
+
+    /**
+     * @param  callable(Client): void  $act
+     *
+     * @throws StaleVersion when somebody else changed the client since
+     */
+    public function change(Client $client, int $version, callable $act): void
+    {
+        DB::transaction(function () use ($client, $version, $act): void {
+            $locked = Client::query()->ofStudio($client->studio_id)->whereKey($client->id)->locked()->firstOrFail();
+            if ($locked->version !== $version) {
+                throw new StaleVersion($this->view->of($this->boards->load($locked)));
+            }
+            $act($locked);
+            $locked->version++;
+            $locked->save();
+            $this->evenOuts->settle($locked);
+            $this->roster->forget($locked);
+        });
+    }
+
+    /**
+     * What the next undo goes back to, and the next redo on to.
+     *
+     * @param  array<string, mixed>  $before  a state and what else changed with it
+     * @param  array<string, mixed>  $after
+     */
+    public function record(Client $client, Trainer $trainer, string $label, array $before, array $after): void
+    {
+        $this->happened->about($label);
+        Change::query()->ofClient($client)->where('undone', true)->delete();
+        Change::query()->create([
+            'studio_id' => $client->studio_id,
+            'client_id' => $client->id,
+            'trainer_id' => $trainer->id,
+            'label' => mb_substr($label, 0, 200),
+            'before' => $before,
+            'after' => $after,
+            'undone' => false,
+        ]);
+    }
+
+    /**
+     * @param  ?Plan  $program  the program in use
+     * @param  ?Standing  $stand  where the client stands on the ladder that the change moves
+     * @return array<string, mixed>
+     */
+    public function state(Client $client, ?Plan $program, ?string $ladder = null, ?Standing $stand = null): array
+    {
+        return [
+            'standing' => $ladder === null ? null : [
+                'ladder' => $ladder,
+                'rung' => $stand?->rung,
+                'step' => $stand->step ?? 0,
+                'range' => $stand?->range,
+                'basis' => $stand->basis ?? Basis::None->value,
+            ],
+            'program' => $program === null ? null : $this->written($program),
+            'program_id' => $this->current($client)?->id,
+        ];
+    }
+
+    public function undo(Client $client, int $version): void
+    {
+        $this->travel($client, $version, false);
+    }
+
+    public function redo(Client $client, int $version): void
+    {
+        $this->travel($client, $version, true);
+    }
+
+    private function travel(Client $client, int $version, bool $forward): void
+    {
+        $this->change($client, $version, function (Client $locked) use ($forward): void {
+            $change = Change::query()->ofClient($locked)->where('undone', $forward)->ordered('id', $forward ? 'asc' : 'desc')->first()
+                ?? throw UnusableInput::at('/', $forward ? 'there is nothing to redo' : 'there is nothing to undo');
+            $this->happened->about($change->label);
+            $state = new Node($forward ? $change->after : $change->before);
+            $standing = $state->optionalChild('standing');
+            if ($standing !== null) {
+                $rung = $standing->optionalString('rung');
+                $at = $rung === null ? null : new Position($this->data->library()->rung($rung), $standing->int('step'), $standing->has('range') ? DoseJson::readRange($standing->child('range')) : null);
+                $this->stand($locked, $standing->string('ladder'), $at, Basis::from($standing->string('basis')), [sprintf('%s: %s.', $forward ? 'Done again' : 'Undone', $change->label)]);
+            }
+            if (array_key_exists('style', $forward ? $change->after : $change->before)) {
+                $locked->style = $state->optionalString('style');
+            }
+            if (! $forward && isset($change->after['new_program'])) {
+                Program::query()->ofClient($locked)->whereKey($change->after['new_program'])->delete();
+            }
+            $this->putBack($locked, $state->optionalString('program_id'), $state->opaque('program'));
+            $change->undone = ! $forward;
+            $change->save();
+        });
+    }
+
+    /** @param  array<string, mixed>|null  $document */
+    private function putBack(Client $client, ?string $id, ?array $document): void
+    {
+        if ($document === null) {
+            Program::query()->ofClient($client)->current()->delete();
+
+            return;
+        }
+        if ($id !== null) {
+            Program::query()->ofClient($client)->update(['current' => false]);
+            $row = Program::query()->ofClient($client)->whereKey($id)->first();
+            $row === null ? $this->create($client, $document, $id) : $row->update(['document' => $document, 'current' => true]);
+
+            return;
+        }
+        $this->storeDocument($client, $document);
+    }
+
+    public function current(Client $client): ?Program
+    {
+        return Program::query()->ofClient($client)->current()->first();
+    }
+
+    /** Keeps the program in use aside and puts another in its place. */
+    public function begin(Client $client, Plan $program): Program
+    {
+        Program::query()->ofClient($client)->update(['current' => false]);
+
+        return $this->create($client, $this->written($program));
+    }
+
+    /** @param  array<string, mixed>  $document */
+    private function create(Client $client, array $document, ?string $id = null): Program
+    {
+        return Program::query()->create([...($id === null ? [] : ['id' => $id]), 'studio_id' => $client->studio_id, 'client_id' => $client->id, 'document' => $document, 'current' => true]);
+    }
+
+    public function store(Client $client, ?Plan $program): void
+    {
+        if ($program !== null) {
+            $this->storeDocument($client, $this->written($program));
+        }
+    }
+
+    /** @param  array<string, mixed>  $document */
+    private function storeDocument(Client $client, array $document): void
+    {
+        Program::query()->updateOrCreate(
+            ['studio_id' => $client->studio_id, 'client_id' => $client->id, 'current' => true],
+            ['document' => $document],
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function written(Plan $program): array
+    {
+        return (new ProgramJson($this->data->storedClients()))->write($program);
+    }
+
+    /** Lets the client stand where they train after what tests and ability, the goal and the style say. */
+    public function placed(Client $client, Placement $placement, Person $person): void
+    {
+        $at = $this->trainsOn($client, $placement, $person);
+        $this->stand($client, $placement->ladder->id, $at === null ? null : new Position($at->rung, $at->step, $at->range), $placement->basis, $at->why ?? $placement->why);
+    }
+
+    /** Brings every standing that the goal or the style does not train any more to where it is trained. */
+    public function settle(Client $client): void
+    {
+        $person = $this->boards->person($client);
+        foreach ((new Placer($this->data->library(), $this->boards->style($client)))->place($person) as $placement) {
+            $isThere = $placement->basis === Basis::Standing && $placement->rung !== null;
+            if ($isThere && $this->trainsOn($client, $placement, $person)?->rung !== $placement->rung) {
+                $this->placed($client, $placement, $person);
+            }
+        }
+    }
+
+    private function trainsOn(Client $client, Placement $placement, Person $person): ?ExerciseChoice
+    {
+        return (new ExerciseChooser($this->data->library(), $this->boards->style($client)))->standsOn($person, GoalRule::for($person, $this->data->goals()), $placement);
+    }
+
+    /** @param  list<string>  $why */
+    public function stand(Client $client, string $ladder, ?Position $at, Basis $basis, array $why): Standing
+    {
+        $dose = $at === null ? null : (new Steps($this->boards->style($client), $this->boards->person($client)))->dose($at->rung, $at->step, $at->range);
+
+        return Standing::query()->create([
+            'studio_id' => $client->studio_id,
+            'client_id' => $client->id,
+            'ladder' => $ladder,
+            'rung' => $at?->rung->id,
+            'step' => $at->step ?? 0,
+            'range' => $at?->range === null ? null : DoseJson::writeRange($at->range),
+            'dose' => $dose === null ? null : DoseJson::write($dose),
+            'basis' => ($at === null ? Basis::None : $basis)->value,
+            'why' => $why,
+        ]);
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Today;
+
+use App\Http\Body;
+use App\Models\Client;
+use App\Planning\BoardLoader;
+use App\Support\Controller;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\ProgramDates;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/**
+ * A client walks in: the planned session as what they say makes it, for this once. The plan stays as it is.
+ */
+final class DoorController extends Controller
+{
+    public function __construct(private readonly Doors $doors, private readonly BoardLoader $boards)
+    {
+    }
+
+    /** Planned and rewritten side by side; nothing is stored. */
+    public function check(Request $request, Client $client): JsonResponse
+    {
+        return new JsonResponse($this->doors->of($this->boards->load($client), Body::read($request, 'DoorRequest')));
+    }
+
+    /** Everything a device needs to run it. */
+    public function floor(Request $request, Client $client, FloorPlans $plans): JsonResponse
+    {
+        $body = Body::read($request, 'DoorRequest');
+        $board = $this->boards->load($client);
+        $door = $this->doors->rewrite($board, $body);
+        if ($door->session === null) {
+            throw UnusableInput::at('/', $door->why ?? 'nothing of it remains for today');
+        }
+        $program = $board->program ?? new Program([]);
+        [$week, $place] = [$body->int('week') - 1, $body->int('place') - 1];
+
+        return new JsonResponse($plans->ofClient($this->trainer()->studio, $client, $door->session, ProgramDates::keys($program)[$week][$place] ?? null, ProgramDates::of($program)?->session($week, $place), Doors::kept($body, $door)));
+    }
+}

@@ -1,0 +1,200 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Today;
+
+use App\Clients\Stops;
+use App\Models\Client;
+use App\Models\LoggedSession as SessionRow;
+use App\Models\LoggedSet as SetRow;
+use DateTimeImmutable;
+use EvenRungs\Core\Dose\Range;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Ladder\Sign;
+use EvenRungs\Core\Log\History;
+use EvenRungs\Core\Log\LoggedSession;
+use EvenRungs\Core\Log\LoggedSet;
+use EvenRungs\Core\Log\PainKind;
+
+/**
+ * What was logged, as the core reads it. Plain rows instead of models: a year of a client is some thousand sets, and the list of
+ * clients asks for all of them.
+ */
+final class LogBook
+{
+    private const SET = ['logged_session_id', 'ladder', 'rung', 'side', 'target', 'done', 'faults', 'cued', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'felt', 'range', 'range_cm', 'target_range', 'target_range_cm', 'open', 'target_hold', 'hold', 'timed', 'left'];
+
+    /**
+     * @param  list<Rung>  $rungs  one a ladder
+     * @return array<string, list<LoggedSession>> what was done on them lately, by ladder, oldest first
+     */
+    public static function recent(Client $client, array $rungs): array
+    {
+        $last = self::lastDay($client);
+        $sessions = [];
+        foreach ($last === null ? [] : self::since($client, $last->modify(sprintf('-%d days', History::LOOK_BACK_DAYS)), $rungs) as [$rung, $session]) {
+            $sessions[$rung->ladder][] = $session;
+        }
+
+        return $sessions;
+    }
+
+    /**
+     * What was done on some rungs from a day on.
+     *
+     * @param  list<Rung>  $rungs
+     * @return list<array{Rung, LoggedSession}> oldest first
+     */
+    public static function since(Client $client, DateTimeImmutable $from, array $rungs): array
+    {
+        $day = $from->format('Y-m-d');
+        $sets = [];
+        $byId = [];
+        foreach ($rungs as $rung) {
+            $byId[$rung->id] = $rung;
+        }
+        foreach (SetRow::query()->ofClient($client)->where('on', '>=', $day)->among('rung', array_keys($byId))->ordered('id')->toBase()->get(self::SET) as $row) {
+            $sets[$row->logged_session_id][$row->rung][] = self::set((array) $row, $byId[$row->rung]);
+        }
+        $found = [];
+        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', $day)->ordered('on')->ordered('id')->toBase()->get(['id', 'on', 'soreness', 'pain_before', 'pain_next_day', 'ticks', 'pain_kind', 'checked', 'signs']) as $row) {
+            $ticks = is_string($row->ticks) ? json_decode($row->ticks, true) : null;
+            foreach ($sets[$row->id] ?? [] as $rung => $of) {
+                $ticked = is_array($ticks) ? $ticks[$byId[$rung]->ladder] ?? null : null;
+                $found[] = [$byId[$rung], new LoggedSession(new DateTimeImmutable($row->on), $row->soreness, $row->pain_before, $row->pain_next_day, $of, is_array($ticked) ? array_values($ticked) : null, PainKind::tryFrom((string) $row->pain_kind), (bool) $row->checked, self::signs($row->signs))];
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, bool> planned sessions that have a log, by key; true while it is still run */
+    public static function planned(Client $client): array
+    {
+        return SessionRow::query()->ofClient($client)->whereNotNull('planned')->pluck('open', 'planned')->map(static fn (mixed $open): bool => (bool) $open)->all();
+    }
+
+    /** @return list<Sign> */
+    private static function signs(mixed $written): array
+    {
+        $signs = is_string($written) ? json_decode($written, true) : null;
+
+        return array_values(array_filter(array_map(static fn (mixed $sign): ?Sign => is_string($sign) ? Sign::tryFrom($sign) : null, is_array($signs) ? $signs : [])));
+    }
+
+    /** The stops that the logs ask for. What is said of a whole session counts for every ladder of it. */
+    public static function stops(Client $client): Stops
+    {
+        $kinds = array_values(array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops())));
+        $all = null;
+        $ladders = [];
+        $add = static function (string $on, ?string $kind, array $of) use (&$all, &$ladders): void {
+            if (PainKind::tryFrom((string) $kind)?->stopsAll() === true && ($all === null || $on >= $all['on'])) {
+                $all = ['on' => $on, 'kind' => (string) $kind];
+            }
+            foreach ($of as $ladder) {
+                $ladders[$ladder] = max($on, $ladders[$ladder] ?? '');
+            }
+        };
+        foreach (SetRow::query()->ofClient($client)->where(static fn ($query) => $query->where('pain', '>', LoggedSession::STOP_OVER)->orWhereIn('pain_kind', $kinds))->toBase()->get(['on', 'ladder', 'pain_kind']) as $row) {
+            $add((string) $row->on, $row->pain_kind, [(string) $row->ladder]);
+        }
+        $sessions = SessionRow::query()->ofClient($client)->where(static fn ($query) => $query->where('pain_before', '>', LoggedSession::STOP_OVER)->orWhere('pain_next_day', '>', LoggedSession::STOP_OVER)->orWhereIn('pain_kind', $kinds))->toBase()->get(['id', 'on', 'pain_kind']);
+        foreach ($sessions as $row) {
+            $add((string) $row->on, $row->pain_kind, SetRow::query()->ofClient($client)->where('logged_session_id', $row->id)->distinct()->pluck('ladder')->all());
+        }
+        $days = [...array_values($ladders), ...($all === null ? [] : [$all['on']]), ...$sessions->pluck('on')->map(strval(...))->all()];
+
+        return new Stops($all, $ladders, $days === [] ? null : max($days));
+    }
+
+    /** The newest log with sets on a rung, with its revision; null without any. */
+    public static function newestLog(Client $client, string $rung): ?string
+    {
+        $id = SetRow::query()->ofClient($client)->where('rung', $rung)->ordered('on', 'desc')->ordered('logged_session_id', 'desc')->toBase()->value('logged_session_id');
+        $revision = $id === null ? null : SessionRow::query()->ofClient($client)->whereKey($id)->value('revision');
+
+        return $revision === null ? null : $id.':'.$revision;
+    }
+
+    /**
+     * The worst pain from a day on, before, during or after training.
+     *
+     * @return ?array{DateTimeImmutable, int} the newest day with it, and how bad it was; null without any
+     */
+    public static function worstPain(Client $client, DateTimeImmutable $from): ?array
+    {
+        $day = $from->format('Y-m-d');
+        $worst = null;
+        foreach ([[SetRow::query(), 'pain'], [SessionRow::query(), 'pain_before'], [SessionRow::query(), 'pain_next_day']] as [$query, $column]) {
+            $row = $query->ofClient($client)->where('on', '>=', $day)->where($column, '>', 0)->ordered($column, 'desc')->ordered('on', 'desc')->toBase()->first(['on', $column]);
+            if ($row !== null && ($worst === null || [$row->{$column}, $row->on] > [$worst[1], $worst[0]])) {
+                $worst = [(string) $row->on, (int) $row->{$column}];
+            }
+        }
+
+        return $worst === null ? null : [new DateTimeImmutable($worst[0]), $worst[1]];
+    }
+
+    /** The newest day of training. */
+    public static function lastDay(Client $client): ?DateTimeImmutable
+    {
+        $on = SessionRow::query()->ofClient($client)->max('on');
+
+        return is_string($on) ? new DateTimeImmutable($on) : null;
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function set(array $row, Rung $rung): LoggedSet
+    {
+        $int = static fn (string $name): ?int => is_numeric($row[$name]) ? (int) $row[$name] : null;
+        $text = static fn (string $name): ?string => is_string($row[$name]) ? $row[$name] : null;
+        $list = static function (string $name) use ($row): ?array {
+            $value = is_string($row[$name]) ? json_decode($row[$name], true) : null;
+
+            return is_array($value) ? array_values(array_filter($value, is_string(...))) : null;
+        };
+
+        $isTimed = (bool) $row['timed'];
+        [$target, $done] = $isTimed ? LoggedSet::ofWork($rung, (int) $int('target'), (int) $int('done')) : [(int) $int('target'), (int) $int('done')];
+
+        return new LoggedSet(
+            match ($row['side']) {
+                'left', 'right', 'both' => $row['side'],
+                default => null,
+            },
+            $target,
+            $done,
+            $list('faults'),
+            $list('cued') ?? [],
+            $text('ended_by'),
+            $int('pain'),
+            PainKind::tryFrom($text('pain_kind') ?? ''),
+            $int('effort'),
+            $row['breathing'] === null ? null : (bool) $row['breathing'],
+            $list('felt') ?? [],
+            self::range($row, 'target_'),
+            self::range($row, ''),
+            ($row['range'] !== null && (float) $row['range'] <= 0) || ($row['range_cm'] !== null && (float) $row['range_cm'] <= 0),
+            (bool) $row['open'],
+            $isTimed,
+            $int('target_hold'),
+            $int('hold'),
+            (bool) $row['left'],
+        );
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function range(array $row, string $prefix): ?Range
+    {
+        $share = is_numeric($row[$prefix.'range']) ? (float) $row[$prefix.'range'] : 0.0;
+        $cm = is_numeric($row[$prefix.'range_cm']) ? (float) $row[$prefix.'range_cm'] : 0.0;
+
+        return match (true) {
+            $cm >= 1 => Range::cm($cm),
+            $share > 0 => Range::share($share),
+            default => null,
+        };
+    }
+}

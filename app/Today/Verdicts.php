@@ -1,0 +1,267 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Today;
+
+use App\Clients\RosterRows;
+use App\Models\Client;
+use App\Models\LoggedSet as SetRow;
+use App\Models\Studio;
+use App\Models\Trainer;
+use App\Models\VerdictAnswer;
+use App\Planning\Board;
+use App\Planning\BoardLoader;
+use App\Planning\ClientCommands;
+use App\Support\StudioDay;
+use DateTimeImmutable;
+use EvenRungs\Core\Client\Clearance;
+use EvenRungs\Core\Client\Standing;
+use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Log\Bands;
+use EvenRungs\Core\Log\History;
+use EvenRungs\Core\Log\Position;
+use EvenRungs\Core\Log\TwoForTwo;
+use EvenRungs\Core\Placement\Placer;
+use EvenRungs\Core\Planning\Choice\ExerciseChooser;
+use EvenRungs\Core\Review\Roster\Needs;
+use EvenRungs\Core\Verdict\Decision;
+use EvenRungs\Core\Verdict\Judge;
+use EvenRungs\Core\Verdict\Verdict;
+use EvenRungs\Formats\DataFolder;
+use EvenRungs\Formats\HistoryJson;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * What follows from the log on each ladder. Nothing moves before the trainer accepts it.
+ */
+final class Verdicts
+{
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly ClientCommands $commands,
+        private readonly RosterRows $roster,
+    ) {
+    }
+
+    /** @return list<array<string, mixed>> of every ladder with logs on the rung where the client trains */
+    public function of(Client $client): array
+    {
+        $verdicts = [];
+        $answers = $this->answers($client);
+        $board = $this->boards->load($client);
+        $loaded = LastLoads::sets($client);
+        $bands = Studio::query()->findOrFail($client->studio_id)->bands();
+        foreach ($this->judged($client) as [$history, $verdict, $log]) {
+            $answer = $answers->get($history->ladder->id);
+            $answered = self::isAnswerTo($answer, $history, $log) ? $answer : null;
+            $moves = $verdict->to !== null && ! $verdict->to->is($history->position());
+            $verdicts[] = [
+                'ladder' => $history->ladder->id,
+                'name' => $history->ladder->name,
+                'category' => $history->ladder->category->value,
+                'verdict' => $verdict->decision->value,
+                'scope' => $verdict->scope,
+                'rule' => $verdict->rule,
+                'sentence' => Judge::sentence($verdict->rule),
+                'from' => $history->rung->name,
+                'from_rung' => $history->rung->id,
+                'from_step' => $history->step,
+                'from_dose' => self::oneSet($history->dose()),
+                'to' => $verdict->to?->rung->name,
+                'dose' => $verdict->dose === null ? null : self::oneSet($verdict->dose),
+                'reasons' => $verdict->reasons,
+                'would_change' => $verdict->wouldChange,
+                'refer' => $verdict->refer,
+                'retest' => $verdict->retest,
+                'swap' => $verdict->swap?->name,
+                'load' => self::load($loaded[$history->rung->id] ?? [], $bands),
+                'moves' => $moves,
+                'gives_way' => $moves && $answered === null ? $this->commands->givesWay($board, $verdict->to) : [],
+                'answered' => $answered?->answer,
+                'moved_here' => $answer !== null && $answer->to !== null && $answer->log === $log && $answer->to == HistoryJson::writePosition($history->position()),
+                'note' => $answered?->note,
+                'logged_on' => $history->last()?->date->format('Y-m-d'),
+            ];
+        }
+
+        return $verdicts;
+    }
+
+    /** One set as it is written: sets and rest follow the goal and the minutes of each day. */
+    private static function oneSet(Dose $dose): string
+    {
+        return (string) preg_replace('/^1 × /u', '', Shorthand::write($dose->withSets(1)->withRest(null)));
+    }
+
+    /**
+     * Whether the load may go up.
+     *
+     * @param  list<SetRow>  $sets  with a load, oldest first
+     */
+    private static function load(array $sets, Bands $bands): ?string
+    {
+        $lastSets = [];
+        foreach ($sets as $set) {
+            $lastSets[$set->logged_session_id] = [$set->band ?? (float) $set->load_kg, $set->target, $set->done];
+        }
+
+        return TwoForTwo::advice(array_values($lastSets), $bands);
+    }
+
+    /** @return array{int, int} ladders with a verdict other than *stay* that nobody has answered, and ladders that are stuck */
+    public function counts(Client $client, DateTimeImmutable $today): array
+    {
+        $answers = $this->answers($client);
+        $waiting = 0;
+        $stuck = 0;
+        foreach ($this->judged($client) as [$history, $verdict, $log]) {
+            $waiting += $verdict->decision !== Decision::Stay && ! self::isAnswerTo($answers->get($history->ladder->id), $history, $log) ? 1 : 0;
+            $stuck += Needs::isStuck($history, $verdict->decision, $today) ? 1 : 0;
+        }
+
+        return [$waiting, $stuck];
+    }
+
+    /** @return Collection<string, VerdictAnswer> the newest of each ladder */
+    private function answers(Client $client): Collection
+    {
+        return VerdictAnswer::query()->ofClient($client)->newestOfEachLadder()->get()->toBase()->keyBy(static fn (VerdictAnswer $each): string => $each->ladder);
+    }
+
+    /** An answer belongs to the verdict that it was given to: its ladder, its newest log, and where the client stood. */
+    private static function isAnswerTo(?VerdictAnswer $answer, History $history, ?string $log): bool
+    {
+        return $answer !== null && $answer->log === $log && $answer->from == HistoryJson::writePosition($history->position());
+    }
+
+    /** @return list<array{History, Verdict, ?string}> each with the newest log that it rests on */
+    private function judged(Client $client, ?string $only = null): array
+    {
+        $board = $this->boards->load($client);
+        $library = $this->data->library();
+        $judge = new Judge($library, $board->style, $board->client, $board->goal);
+        $today = new DateTimeImmutable(StudioDay::today()->toDateString());
+        $places = array_filter($this->places($board), static fn (string $ladder): bool => $only === null || $only === $ladder, ARRAY_FILTER_USE_KEY);
+        $done = LogBook::recent($client, array_values(array_map(static fn (Position $each): Rung => $each->rung, $places)));
+        $arrived = $this->boards->arrived($client);
+        $trainedOn = LogBook::lastDay($client);
+        $monitored = $board->client->clearance(Clearance::MONITORED_PAIN);
+        $judged = [];
+        foreach ($places as $ladder => $place) {
+            $sessions = $done[$ladder] ?? [];
+            if ($sessions === []) {
+                continue;
+            }
+            $asOf = max($today, $sessions[count($sessions) - 1]->date);
+            $stopped = ($board->client->standings[$ladder] ?? null)?->stopped;
+            $history = new History(
+                $library->ladder($ladder),
+                $place->rung,
+                $place->step,
+                $arrived[$ladder] ?? null,
+                $asOf,
+                $sessions,
+                $judge->steps,
+                $place->range,
+                $stopped === null ? null : ($board->client->clearance(Clearance::ofStop($ladder), $stopped) ?? $board->client->clearance(Clearance::STOP_OF_ALL, $stopped))?->on,
+                $monitored === null ? null : [$monitored->on, $monitored->until],
+                $trainedOn,
+            );
+            if ($history->last() !== null) {
+                $judged[] = [$history, $judge->decide($history), LogBook::newestLog($client, $place->rung->id)];
+            }
+        }
+
+        return $judged;
+    }
+
+    /**
+     * Where the client trains on every ladder, stopped or not.
+     *
+     * @return array<string, Position> by ladder
+     */
+    private function places(Board $board): array
+    {
+        $library = $this->data->library();
+        $going = $board->client->standing(array_map(static fn (Standing $each): Standing => new Standing($each->rung, $each->step, $each->range, $each->dose, $each->arrived), $board->client->standings));
+        $chooser = new ExerciseChooser($library, $board->style);
+        $places = [];
+        foreach ((new Placer($library, $board->style))->place($going) as $placement) {
+            $choice = isset($going->standings[$placement->ladder->id]) ? $chooser->onLadder($going, $board->goal, $placement) : null;
+            if ($choice !== null) {
+                $places[$placement->ladder->id] = new Position($choice->rung, $choice->step, $choice->range);
+            }
+        }
+
+        return $places;
+    }
+
+    /**
+     * Accepts a verdict, which moves the client, moves elsewhere on the ladder with a reason, or postpones it.
+     *
+     * @throws UnusableInput where there is no verdict on that ladder, or the rung is not of it
+     */
+    public function answer(Client $client, Trainer $trainer, Node $body): void
+    {
+        [$history, $verdict, $log] = $this->judged($client, $body->string('ladder'))[0] ?? throw UnusableInput::at('/ladder', 'nothing was logged there');
+        $answer = $body->string('answer');
+        $note = trim($body->optionalString('note') ?? '');
+        if ($answer === 'changed') {
+            if ($note === '') {
+                throw UnusableInput::at('/note', 'is needed: why is another step better?');
+            }
+            if (! $body->has('rung') || $history->ladder->indexOf($body->string('rung')) === null) {
+                throw UnusableInput::at('/rung', sprintf('must be a rung of %s', $history->ladder->name));
+            }
+        }
+        DB::transaction(function () use ($client, $trainer, $body, $history, $verdict, $log, $answer, $note): void {
+            $to = match (true) {
+                $answer === 'changed' => $this->chosen($body),
+                $answer === 'accepted' && $verdict->to !== null && ! $verdict->to->is($history->position()) => $verdict->to,
+                default => null,
+            };
+            VerdictAnswer::query()->create([
+                'studio_id' => $client->studio_id,
+                'client_id' => $client->id,
+                'trainer_id' => $trainer->id,
+                'ladder' => $history->ladder->id,
+                'verdict' => $verdict->decision->value,
+                'answer' => $answer,
+                'logged_on' => $history->last()?->date->format('Y-m-d') ?? StudioDay::today()->toDateString(),
+                'reasons' => $verdict->reasons,
+                'note' => $note === '' ? null : $note,
+                'log' => $log,
+                'from' => HistoryJson::writePosition($history->position()),
+                'to' => $to === null ? null : HistoryJson::writePosition($to),
+            ]);
+            $this->roster->forget($client);
+            if ($answer === 'accepted' && $verdict->decision === Decision::Stop) {
+                $this->commands->halt($client, $trainer, $body->int('version'), $history->ladder->id, $verdict->swap);
+            }
+            if ($to === null) {
+                return;
+            }
+            try {
+                $this->commands->move($client, $trainer, $body->int('version'), $to->rung->id, $to->step, $answer === 'changed' ? $note : implode(' ', $verdict->reasons), $to->range);
+            } catch (InvalidValue $e) {
+                throw UnusableInput::at('/ladder', $e->getMessage());
+            }
+        });
+    }
+
+    /** Where the trainer would rather have the client, on a step that there is. */
+    private function chosen(Node $body): Position
+    {
+        $rung = $this->data->library()->rung($body->string('rung'));
+
+        return new Position($rung, $body->optionalInt('step') ?? 0);
+    }
+}
