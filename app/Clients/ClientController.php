@@ -7,7 +7,6 @@ namespace App\Clients;
 use App\Http\Body;
 use App\Models\Client;
 use App\Planning\BoardLoader;
-use App\Planning\ClientCommands;
 use App\Support\Controller;
 use App\Support\Happened;
 use App\Support\StaleVersion;
@@ -21,7 +20,6 @@ use Illuminate\Support\Facades\DB;
 final class ClientController extends Controller
 {
     public function __construct(
-        private readonly ClientCommands $commands,
         private readonly DataFolder $data,
         private readonly Roster $roster,
         private readonly Happened $happened,
@@ -45,13 +43,13 @@ final class ClientController extends Controller
         return new JsonResponse($this->roster->byNeed($this->trainer()->studio_id, $clients));
     }
 
-    public function store(Request $request): JsonResponse
+    public function store(Request $request, StartClient $start): JsonResponse
     {
         [$name, $document] = $this->document(Body::read($request, 'NewClientRequest'));
-        $client = DB::transaction(function () use ($name, $document): Client {
+        $client = DB::transaction(function () use ($name, $document, $start): Client {
             $client = Client::query()->create(['studio_id' => $this->trainer()->studio_id, 'name' => $name, 'document' => $document]);
             $client->belongsWith($this->trainer());
-            $this->commands->start($client, $this->trainer());
+            $start->of($client, $this->trainer());
             $this->happened->about($name, $client);
 
             return $client;
@@ -71,26 +69,26 @@ final class ClientController extends Controller
         return new JsonResponse(self::asObjects($boards->document($client)));
     }
 
-    public function update(Request $request, Client $client): JsonResponse
+    public function update(Request $request, Client $client, ChangeClient $change): JsonResponse
     {
         $body = Body::read($request, 'ClientRequest');
         $document = $this->document($body)[1];
 
-        return $this->changed($client, fn () => $this->commands->update($client, $this->trainer(), $body->int('version'), $document));
+        return $this->changed($client, fn () => $change->to($client, $this->trainer(), $body->int('version'), $document));
     }
 
-    public function archive(Request $request, Client $client): JsonResponse
+    public function archive(Request $request, Client $client, ArchiveClient $archive): JsonResponse
     {
         $version = Body::read($request, 'VersionRequest')->int('version');
 
-        return $this->changed($client, fn () => $this->commands->archive($client, $version, true));
+        return $this->changed($client, fn () => $archive->as($client, $version, true));
     }
 
-    public function restore(Request $request, Client $client): JsonResponse
+    public function restore(Request $request, Client $client, ArchiveClient $archive): JsonResponse
     {
         $version = Body::read($request, 'VersionRequest')->int('version');
 
-        return $this->changed($client, fn () => $this->commands->archive($client, $version, false));
+        return $this->changed($client, fn () => $archive->as($client, $version, false));
     }
 
     /** @param  callable(): void  $change */

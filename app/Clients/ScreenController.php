@@ -7,7 +7,6 @@ namespace App\Clients;
 use App\Http\Body;
 use App\Models\Client;
 use App\Planning\BoardLoader;
-use App\Planning\ClientCommands;
 use App\Support\Controller;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -17,7 +16,7 @@ use Illuminate\Http\Request;
  */
 final class ScreenController extends Controller
 {
-    public function __construct(private readonly ClientCommands $commands, private readonly Screening $screening, private readonly BoardLoader $boards)
+    public function __construct(private readonly Screening $screening, private readonly BoardLoader $boards)
     {
     }
 
@@ -26,23 +25,23 @@ final class ScreenController extends Controller
         return new JsonResponse($this->screening->of($client, $this->boards->person($client), $this->boards->style($client)->monitorsPain));
     }
 
-    public function ask(Request $request, Client $client): JsonResponse
+    public function ask(Request $request, Client $client, ChangeClient $change): JsonResponse
     {
-        $this->commands->screen($client, $this->trainer(), Body::read($request, 'ScreenRequest'));
+        $change->asked($client, $this->trainer(), Body::read($request, 'ScreenRequest'));
 
         return $this->show($client->refresh());
     }
 
-    public function clear(Request $request, Client $client): JsonResponse
+    public function clear(Request $request, Client $client, RecordClearance $clearance): JsonResponse
     {
-        $this->commands->clear($client, $this->trainer(), Body::read($request, 'ClearanceRequest'));
+        $clearance->from($client, $this->trainer(), Body::read($request, 'ClearanceRequest'));
 
         return $this->show($client->refresh());
     }
 
-    public function withdraw(Request $request, Client $client, int $clearance): JsonResponse
+    public function withdraw(Request $request, Client $client, int $clearance, RecordClearance $record): JsonResponse
     {
-        $this->commands->withdraw($client, Body::read($request, 'VersionRequest')->int('version'), $clearance);
+        $record->withdraw($client, Body::read($request, 'VersionRequest')->int('version'), $clearance);
 
         return $this->show($client->refresh());
     }

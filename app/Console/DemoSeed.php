@@ -7,6 +7,8 @@ namespace App\Console;
 use App\Accounts\Role;
 use App\Accounts\Studios;
 use App\Clients\Erasure;
+use App\Clients\RecordClearance;
+use App\Clients\StartClient;
 use App\Models\Client;
 use App\Models\LadderChange;
 use App\Models\LogChange;
@@ -20,7 +22,6 @@ use App\Models\Studio;
 use App\Models\Trainer;
 use App\Models\VerdictAnswer;
 use App\Planning\BoardLoader;
-use App\Planning\ClientCommands;
 use App\Progress\TestDays;
 use App\Support\Ledger;
 use EvenRungs\Core\Ladder\Name;
@@ -43,10 +44,10 @@ final class DemoSeed extends Command
 
     protected $description = 'Seed the demo studio when the database is empty';
 
-    public function handle(ClientCommands $commands, TestDays $days, SimulatedLogs $logs, BoardLoader $boards, Ledger $ledger): int
+    public function handle(StartClient $start, RecordClearance $clearance, TestDays $days, SimulatedLogs $logs, BoardLoader $boards, Ledger $ledger): int
     {
         if ($this->option('many') !== null) {
-            return $this->many((int) $this->option('many'), $commands, $logs);
+            return $this->many((int) $this->option('many'), $start, $logs);
         }
         $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
         if ($this->option('leave')) {
@@ -58,7 +59,7 @@ final class DemoSeed extends Command
 
             return self::FAILURE;
         }
-        DB::transaction(function () use ($scenario, $commands, $days, $logs, $boards, $ledger): void {
+        DB::transaction(function () use ($scenario, $start, $clearance, $days, $logs, $boards, $ledger): void {
             $studio = $scenario->child('studio');
             if ($this->option('again')) {
                 $this->remove($scenario->each('trainers', static fn (Node $each): string => $each->string('email')));
@@ -73,9 +74,9 @@ final class DemoSeed extends Command
                 'password' => $each->string('password'),
                 'role' => $each->string('role'),
             ]));
-            $this->clients($scenario, $record, $commands);
+            $this->clients($scenario, $record, $start);
             $scenario->each('trainers', fn (Node $each): array => array_map(static fn (string $name) => Client::query()->ofStudio($record->id)->where('name', $name)->firstOrFail()->belongsWith(Trainer::query()->where('email', $each->string('email'))->firstOrFail()), $each->strings('clients')));
-            $this->clearances($scenario, $record, $commands);
+            $this->clearances($scenario, $record, $clearance);
             $this->testDays($scenario, $record, $days);
             $scenario->each('logs', fn (Node $each): int => $logs->fill($this->client($each, $record), $this->trainer($record), $each->int('weeks'), $each->int('seed'), $each->int('clean_percent'), $each->optionalString('weak_side')));
             $this->ownAims($scenario, $record);
@@ -112,7 +113,7 @@ final class DemoSeed extends Command
     }
 
     /** A studio as large as one gets, in made-up names. */
-    private function many(int $count, ClientCommands $commands, SimulatedLogs $logs): int
+    private function many(int $count, StartClient $start, SimulatedLogs $logs): int
     {
         $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
         $many = $scenario->child('many');
@@ -126,9 +127,9 @@ final class DemoSeed extends Command
         for ($i = 0; $i < $count; $i++) {
             $name = sprintf('%s %s', $first[$i % count($first)], $last[intdiv($i, count($first)) % count($last)]);
             $document = [...$documents[$i % count($documents)], 'name' => $name, 'days' => ['mon' => 35, 'tue' => 20, 'thu' => 35, 'sat' => 30]];
-            DB::transaction(function () use ($studio, $trainer, $name, $document, $i, $commands, $logs, &$sets): void {
+            DB::transaction(function () use ($studio, $trainer, $name, $document, $i, $start, $logs, &$sets): void {
                 $client = Client::query()->create(['studio_id' => $studio->id, 'name' => $name, 'document' => $document]);
-                $commands->start($client, $trainer);
+                $start->of($client, $trainer);
                 $sets += $logs->fill($client->refresh(), $trainer, 52, $i + 1, 70 + $i % 30, $i % 7 === 0 ? 'left' : null);
             });
             $bar->advance();
@@ -139,7 +140,7 @@ final class DemoSeed extends Command
         return self::SUCCESS;
     }
 
-    private function clients(Node $scenario, Studio $studio, ClientCommands $commands): void
+    private function clients(Node $scenario, Studio $studio, StartClient $start): void
     {
         foreach (array_keys($scenario->opaque('clients') ?? []) as $i) {
             $document = $scenario->child('clients')->opaque((string) $i) ?? [];
@@ -147,7 +148,7 @@ final class DemoSeed extends Command
             if ($problems !== []) {
                 throw new UnusableInput($problems);
             }
-            $commands->start(Client::query()->create([
+            $start->of(Client::query()->create([
                 'studio_id' => $studio->id,
                 'name' => $document['name'],
                 'document' => $document,
@@ -166,11 +167,11 @@ final class DemoSeed extends Command
         }
     }
 
-    private function clearances(Node $scenario, Studio $studio, ClientCommands $commands): void
+    private function clearances(Node $scenario, Studio $studio, RecordClearance $clearance): void
     {
-        $scenario->each('clearances', function (Node $each) use ($studio, $commands): void {
+        $scenario->each('clearances', function (Node $each) use ($studio, $clearance): void {
             $client = $this->client($each, $studio);
-            $commands->clear($client, $this->trainer($studio), new Node([...($each->opaque('clearance') ?? []), 'on' => self::daysAgo($each), 'version' => $client->version]));
+            $clearance->from($client, $this->trainer($studio), new Node([...($each->opaque('clearance') ?? []), 'on' => self::daysAgo($each), 'version' => $client->version]));
         });
     }
 

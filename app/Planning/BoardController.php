@@ -9,6 +9,7 @@ use App\Library\RungPage;
 use App\Models\Client;
 use App\Progress\Forecasts;
 use App\Support\Controller;
+use App\Support\Ledger;
 use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Placement\Road;
 use EvenRungs\Core\Placement\Swap;
@@ -26,7 +27,6 @@ final class BoardController extends Controller
     public function __construct(
         private readonly BoardLoader $boards,
         private readonly BoardView $view,
-        private readonly ClientCommands $commands,
     ) {
     }
 
@@ -35,26 +35,26 @@ final class BoardController extends Controller
         return $this->board($client);
     }
 
-    public function move(Request $request, Client $client): JsonResponse
+    public function move(Request $request, Client $client, MoveRung $move): JsonResponse
     {
         $body = Body::read($request, 'MoveRequest');
-        $this->commands->move($client, $this->trainer(), $body->int('version'), $body->string('rung'), $body->optionalInt('step') ?? 0, $body->optionalString('note'));
+        $move->to($client, $this->trainer(), $body->int('version'), $body->string('rung'), $body->optionalInt('step') ?? 0, $body->optionalString('note'));
 
         return $this->board($client);
     }
 
-    public function dose(Request $request, Client $client): JsonResponse
+    public function dose(Request $request, Client $client, ChangeDose $dose): JsonResponse
     {
         $body = Body::read($request, 'DoseRequest');
-        $this->commands->changeDose($client, $this->trainer(), $body->int('version'), $body);
+        $dose->as($client, $this->trainer(), $body->int('version'), $body);
 
         return $this->board($client);
     }
 
-    public function swap(Request $request, Client $client): JsonResponse
+    public function swap(Request $request, Client $client, SwapExercise $swap): JsonResponse
     {
         $body = Body::read($request, 'SwapRequest');
-        $this->commands->swap($client, $this->trainer(), $body->int('version'), $body);
+        $swap->as($client, $this->trainer(), $body->int('version'), $body);
 
         return $this->board($client);
     }
@@ -93,52 +93,52 @@ final class BoardController extends Controller
         return new JsonResponse(RoadView::of(Road::to($library->rung($rung), $board->client, $board->placements, $library, $board->steps()), $board, $library, $forecasts->of($client)));
     }
 
-    public function aim(Request $request, Client $client): JsonResponse
+    public function aim(Request $request, Client $client, AimAtRung $aim): JsonResponse
     {
         $body = Body::read($request, 'AimRequest');
-        $this->commands->aim($client, $body->int('version'), $body->string('rung'), $body->bool('wanted'));
+        $aim->at($client, $body->int('version'), $body->string('rung'), $body->bool('wanted'));
 
         return $this->board($client);
     }
 
-    public function useLadders(Request $request, Client $client): JsonResponse
+    public function useLadders(Request $request, Client $client, ChooseLadders $ladders): JsonResponse
     {
         $body = Body::read($request, 'UsedLaddersRequest');
-        $this->commands->useLadders($client, $body->int('version'), $body->has('ladders') ? $body->strings('ladders') : null);
+        $ladders->as($client, $body->int('version'), $body->has('ladders') ? $body->strings('ladders') : null);
 
         return $this->board($client);
     }
 
-    public function follow(Request $request, Client $client): JsonResponse
+    public function follow(Request $request, Client $client, FollowStyle $follow): JsonResponse
     {
         $body = Body::read($request, 'StyleRequest');
-        $this->commands->follow($client, $this->trainer(), $body->int('version'), $body->string('style'));
+        $follow->as($client, $this->trainer(), $body->int('version'), $body->string('style'));
 
         return $this->board($client);
     }
 
-    public function whatIf(Request $request, Client $client): JsonResponse
+    public function whatIf(Request $request, Client $client, WhatIf $whatIf): JsonResponse
     {
-        return new JsonResponse($this->view->of($this->commands->whatIf($client, Body::read($request, 'WhatIfRequest'))));
+        return new JsonResponse($this->view->of($whatIf->of($client, Body::read($request, 'WhatIfRequest'))));
     }
 
-    public function plan(Request $request, Client $client): JsonResponse
+    public function plan(Request $request, Client $client, PlanAnew $plan): JsonResponse
     {
-        $this->commands->plan($client, $this->trainer(), Body::read($request, 'VersionRequest')->int('version'));
+        $plan->from($client, $this->trainer(), Body::read($request, 'VersionRequest')->int('version'));
 
         return $this->board($client);
     }
 
-    public function undo(Request $request, Client $client): JsonResponse
+    public function undo(Request $request, Client $client, Ledger $ledger): JsonResponse
     {
-        $this->commands->undo($client, Body::read($request, 'VersionRequest')->int('version'));
+        $ledger->undo($client, Body::read($request, 'VersionRequest')->int('version'));
 
         return $this->board($client);
     }
 
-    public function redo(Request $request, Client $client): JsonResponse
+    public function redo(Request $request, Client $client, Ledger $ledger): JsonResponse
     {
-        $this->commands->redo($client, Body::read($request, 'VersionRequest')->int('version'));
+        $ledger->redo($client, Body::read($request, 'VersionRequest')->int('version'));
 
         return $this->board($client);
     }

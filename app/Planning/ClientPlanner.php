@@ -125,4 +125,18 @@ final class ClientPlanner
     {
         return ProgramRefit::of($this->data->library())->into($program, $person);
     }
+
+    /** As many weeks as a program has, within what can be planned. */
+    public static function weeksOf(?Plan $program): int
+    {
+        return min(WeekPlanner::MOST_WEEKS, max(1, count($program->weeks ?? []) ?: self::USUAL_WEEKS));
+    }
+
+    /** @throws UnusableInput where there is no such style */
+    public function checkStyle(string $style): void
+    {
+        if (! in_array($style, $this->data->styleNames(), true)) {
+            throw UnusableInput::at('/style', sprintf('there is no house style "%s"', $style));
+        }
+    }
 }

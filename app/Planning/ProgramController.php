@@ -32,7 +32,6 @@ final class ProgramController extends Controller
         private readonly BoardLoader $boards,
         private readonly BoardView $view,
         private readonly ProgramView $programs,
-        private readonly ClientCommands $commands,
     ) {
     }
 
@@ -61,10 +60,10 @@ final class ProgramController extends Controller
         return new JsonResponse($this->view->week($found, $board));
     }
 
-    public function begin(Request $request, Client $client): JsonResponse
+    public function begin(Request $request, Client $client, BeginProgram $begin): JsonResponse
     {
         $body = Body::read($request, 'NewProgramRequest');
-        $this->commands->begin($client, $this->trainer(), $body->int('version'), $body->int('weeks'), self::calendar($body));
+        $begin->of($client, $this->trainer(), $body->int('version'), $body->int('weeks'), self::calendar($body));
 
         return $this->board($client);
     }
@@ -107,16 +106,16 @@ final class ProgramController extends Controller
         ]);
     }
 
-    public function open(Request $request, Client $client, string $program): JsonResponse
+    public function open(Request $request, Client $client, string $program, OpenProgram $open): JsonResponse
     {
-        $this->commands->open($client, $this->trainer(), Body::read($request, 'VersionRequest')->int('version'), $program);
+        $open->again($client, $this->trainer(), Body::read($request, 'VersionRequest')->int('version'), $program);
 
         return $this->board($client);
     }
 
-    public function checkCopy(Request $request, Client $client): JsonResponse
+    public function checkCopy(Request $request, Client $client, CopyProgram $copy): JsonResponse
     {
-        [$plan, $changes] = $this->commands->copied($client, $this->source(Body::read($request, 'CopyRequest')));
+        [$plan, $changes] = $copy->seen($client, $this->source(Body::read($request, 'CopyRequest')));
         $board = $this->boards->load($client)->with($plan);
 
         return new JsonResponse([
@@ -130,10 +129,10 @@ final class ProgramController extends Controller
         ]);
     }
 
-    public function copy(Request $request, Client $client): JsonResponse
+    public function copy(Request $request, Client $client, CopyProgram $copy): JsonResponse
     {
         $body = Body::read($request, 'CopyRequest');
-        $this->commands->copy($client, $this->trainer(), $body->int('version'), $this->source($body));
+        $copy->to($client, $this->trainer(), $body->int('version'), $this->source($body));
 
         return $this->board($client);
     }

@@ -8,8 +8,8 @@ use App\Accounts\Studios;
 use App\Models\Client;
 use App\Models\OwnAim;
 use App\Models\Trainer;
-use App\Planning\ClientCommands;
 use App\Support\Happened;
+use App\Support\PastDay;
 use App\Support\StudioDay;
 use EvenRungs\Core\Review\Testing\OwnAim as Aim;
 use EvenRungs\Formats\Node;
@@ -68,7 +68,7 @@ final class OwnAims
         DB::transaction(function () use ($client, $id, $body): void {
             $row = OwnAim::query()->ofClient($client)->whereKey($id)->where('ended_on', null)->locked()->first() ?? throw UnusableInput::at('/', 'this aim is over');
             if ($body->has('score')) {
-                $row->scores = $row->aim()->scored(ClientCommands::pastDay($body, 'on'), $body->int('score'))->scores;
+                $row->scores = $row->aim()->scored(PastDay::of($body, 'on'), $body->int('score'))->scores;
             }
             if ($body->has('ended')) {
                 $row->ended_on = StudioDay::today()->toDateString();

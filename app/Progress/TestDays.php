@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Progress;
 
+use App\Clients\ChangeClient;
 use App\Models\Client;
 use App\Models\TestDay;
 use App\Models\Trainer;
 use App\Planning\BoardLoader;
-use App\Planning\ClientCommands;
+use App\Support\PastDay;
 use App\Support\StudioDay;
 use App\Today\Spacing;
 use EvenRungs\Core\Client\NormGroup;
@@ -32,7 +33,7 @@ final class TestDays
     /** The staged leg-loading test, beside the timed ones. */
     private const STAGED = 'leg-loading';
 
-    public function __construct(private readonly DataFolder $data, private readonly ClientCommands $commands, private readonly Spacing $spacing, private readonly BoardLoader $boards)
+    public function __construct(private readonly DataFolder $data, private readonly ChangeClient $change, private readonly Spacing $spacing, private readonly BoardLoader $boards)
     {
     }
 
@@ -107,7 +108,7 @@ final class TestDays
      */
     public function add(Client $client, Trainer $trainer, Node $body): void
     {
-        $on = ClientCommands::pastDay($body, 'on');
+        $on = PastDay::of($body, 'on');
         $tests = $body->numbers('tests');
         $ladders = $body->opaque('ladders') ?? [];
         $legLoading = $this->legLoading($body->optionalChild('leg_loading'));
@@ -146,7 +147,7 @@ final class TestDays
                 'leg_loading' => $legLoading,
                 'feet' => array_intersect_key($body->opaque('feet') ?? [], array_flip(NormTables::TESTS)) ?: null,
             ]);
-            $this->commands->update($client, $trainer, $body->int('version'), $document);
+            $this->change->to($client, $trainer, $body->int('version'), $document);
         });
     }
 

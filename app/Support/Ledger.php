@@ -87,6 +87,20 @@ final class Ledger
         ]);
     }
 
+    /** Likewise, of a change of the program in use. */
+    public function recordProgram(Client $client, Trainer $trainer, string $label, ?Plan $before, ?Plan $after): void
+    {
+        $this->record($client, $trainer, $label, $this->state($client, $before), $this->state($client, $after));
+    }
+
+    /** Puts another program in the place of the one in use. */
+    public function replace(Client $locked, Trainer $trainer, string $label, Plan $plan): void
+    {
+        $before = $this->state($locked, $this->boards->program($locked));
+        $row = $this->begin($locked, $plan);
+        $this->record($locked, $trainer, $label, $before, [...$this->state($locked, $plan), 'new_program' => $row->id]);
+    }
+
     /**
      * @param  ?Plan  $program  the program in use
      * @param  ?Standing  $stand  where the client stands on the ladder that the change moves

@@ -6,7 +6,7 @@ namespace App\Today;
 
 use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
-use App\Planning\ClientCommands;
+use App\Support\PastDay;
 use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
@@ -36,7 +36,7 @@ final class LogDocument
      */
     public function session(Node $body, ?string $on = null): array
     {
-        $columns = ['on' => $on ?? ClientCommands::pastDay($body, 'on'), 'ticks' => $this->ticks($body)];
+        $columns = ['on' => $on ?? PastDay::of($body, 'on'), 'ticks' => $this->ticks($body)];
         foreach (self::OF_SESSION as $name) {
             $columns[$name] = $body->optionalInt($name);
         }

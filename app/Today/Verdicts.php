@@ -12,7 +12,8 @@ use App\Models\Trainer;
 use App\Models\VerdictAnswer;
 use App\Planning\Board;
 use App\Planning\BoardLoader;
-use App\Planning\ClientCommands;
+use App\Planning\HaltLadder;
+use App\Planning\MoveRung;
 use App\Support\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Clearance;
@@ -46,7 +47,8 @@ final class Verdicts
     public function __construct(
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
-        private readonly ClientCommands $commands,
+        private readonly MoveRung $move,
+        private readonly HaltLadder $halt,
         private readonly RosterRows $roster,
     ) {
     }
@@ -84,7 +86,7 @@ final class Verdicts
                 'swap' => $verdict->swap?->name,
                 'load' => self::load($loaded[$history->rung->id] ?? [], $bands),
                 'moves' => $moves,
-                'gives_way' => $moves && $answered === null ? $this->commands->givesWay($board, $verdict->to) : [],
+                'gives_way' => $moves && $answered === null ? $this->move->givesWay($board, $verdict->to) : [],
                 'answered' => $answered?->answer,
                 'moved_here' => $answer !== null && $answer->to !== null && $answer->log === $log && $answer->to == HistoryJson::writePosition($history->position()),
                 'note' => $answered?->note,
@@ -244,13 +246,13 @@ final class Verdicts
             ]);
             $this->roster->forget($client);
             if ($answer === 'accepted' && $verdict->decision === Decision::Stop) {
-                $this->commands->halt($client, $trainer, $body->int('version'), $history->ladder->id, $verdict->swap);
+                $this->halt->of($client, $trainer, $body->int('version'), $history->ladder->id, $verdict->swap);
             }
             if ($to === null) {
                 return;
             }
             try {
-                $this->commands->move($client, $trainer, $body->int('version'), $to->rung->id, $to->step, $answer === 'changed' ? $note : implode(' ', $verdict->reasons), $to->range);
+                $this->move->to($client, $trainer, $body->int('version'), $to->rung->id, $to->step, $answer === 'changed' ? $note : implode(' ', $verdict->reasons), $to->range);
             } catch (InvalidValue $e) {
                 throw UnusableInput::at('/ladder', $e->getMessage());
             }

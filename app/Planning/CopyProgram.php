@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\Client;
+use App\Models\Program;
+use App\Models\Trainer;
+use App\Support\Ledger;
+use EvenRungs\Core\Planning\Edit\CopyChange;
+use EvenRungs\Core\Program\Program as Plan;
+use EvenRungs\Formats\UnusableInput;
+
+/**
+ * A program of another client for this one.
+ */
+final class CopyProgram
+{
+    public function __construct(private readonly BoardLoader $boards, private readonly Ledger $ledger, private readonly ClientPlanner $planner)
+    {
+    }
+
+    /**
+     * What a program of another client would be for this one. Nothing is stored.
+     *
+     * @return array{Plan, list<CopyChange>}
+     *
+     * @throws UnusableInput when this client may not be planned for
+     */
+    public function seen(Client $client, Program $program): array
+    {
+        $this->planner->checkMayPlan($client);
+
+        return $this->planner->copy($client)->to($this->boards->read($program), $this->boards->person($client), $this->planner->goal($client));
+    }
+
+    /** Begins a program copied from another client. */
+    public function to(Client $client, Trainer $trainer, int $version, Program $program): void
+    {
+        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $program): void {
+            $this->ledger->replace($locked, $trainer, 'Program copied', PresentWeek::begun($this->seen($locked, $program)[0]));
+        });
+    }
+}
