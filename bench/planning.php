@@ -12,7 +12,7 @@ use EvenRungs\Core\Planning\Week\BestWeek;
 use EvenRungs\Core\Planning\Week\DayUse;
 use EvenRungs\Core\Planning\Week\WeekWishes;
 use EvenRungs\Core\Style\SetOrder;
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 
 const RUNS = 40;
 

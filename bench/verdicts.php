@@ -11,7 +11,7 @@ use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Log\LoggedSet;
 use EvenRungs\Core\Log\PainKind;
 use EvenRungs\Core\Verdict\Judge;
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 
 const VERDICTS = 5_000;
 const SESSIONS = 24;

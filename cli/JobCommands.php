@@ -22,7 +22,6 @@ use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Verdict\Judge;
 use EvenRungs\Formats\AuditJson;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\HistoryJson;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\LibraryJson;
@@ -31,10 +30,11 @@ use EvenRungs\Formats\NormsJson;
 use EvenRungs\Formats\PlacementJson;
 use EvenRungs\Formats\ProgramCsv;
 use EvenRungs\Formats\ProgramJson;
-use EvenRungs\Formats\Schemas;
 use EvenRungs\Formats\SessionJson;
 use EvenRungs\Formats\TimeJson;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
+use EvenRungs\Storage\Schemas;
 
 /**
  * The rules of the job from the command line: JSON in, JSON out, no framework and no database.

@@ -42,7 +42,7 @@ fi
 code=0
 (
     step "Formatting of PHP (Pint)" vendor/bin/pint --test -q
-    step "PHPStan, highest level: core, formats, cli" vendor/bin/phpstan analyse -c phpstan.neon --no-progress --memory-limit=1G --error-format=raw
+    step "PHPStan, highest level: core, formats, storage, cli" vendor/bin/phpstan analyse -c phpstan.neon --no-progress --memory-limit=1G --error-format=raw
     step "PHPStan, level 8: app" vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=1G --error-format=raw
     step "TypeScript, ESLint, Prettier" npm run -s check
     use_instance plain

@@ -9,7 +9,7 @@ use App\Http\Body;
 use App\Models\Studio;
 use App\Models\Trainer;
 use App\Support\Controller;
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;

@@ -11,9 +11,9 @@ use App\Support\Controller;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Style\Style;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

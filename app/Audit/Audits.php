@@ -16,15 +16,15 @@ use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Formats\AuditJson;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramCsv;
 use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\ProgramText;
-use EvenRungs\Formats\Schemas;
 use EvenRungs\Formats\SessionJson;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
+use EvenRungs\Storage\Schemas;
 
 /**
  * Audits of programs from anywhere, and the fixes that a trainer taps.

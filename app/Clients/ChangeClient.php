@@ -14,9 +14,9 @@ use App\Support\StudioDay;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Style\Style;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * What is known of a client, replaced.

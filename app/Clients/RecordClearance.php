@@ -14,9 +14,9 @@ use App\Support\PastDay;
 use EvenRungs\Core\Client\Clearance as Lifted;
 use EvenRungs\Core\Client\Flag;
 use EvenRungs\Core\Client\Urgency;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Carbon;
 
 /**

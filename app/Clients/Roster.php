@@ -15,7 +15,7 @@ use DateTimeImmutable;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Review\Roster\Need;
 use EvenRungs\Core\Review\Roster\Needs;
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Collection;
 
 /**

@@ -19,7 +19,7 @@ use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Client\Referral;
 use EvenRungs\Core\Client\SafetyScreen;
 use EvenRungs\Core\Client\ScreenDue;
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * The dated answers of a client's screen, the clearances that lift them, and when the next screen is due.

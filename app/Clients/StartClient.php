@@ -11,8 +11,8 @@ use App\Planning\ClientPlanner;
 use App\Support\Ledger;
 use App\Support\StudioDay;
 use EvenRungs\Core\Placement\Placer;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -16,7 +16,7 @@ use EvenRungs\Core\Floor\RunSheet;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\Timeline;
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Carbon;
 use Random\Engine\Mt19937;
 use Random\Randomizer;

@@ -6,8 +6,8 @@ namespace App\Http;
 
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
-use EvenRungs\Formats\Schemas;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\Schemas;
 use Illuminate\Http\Request;
 
 /**

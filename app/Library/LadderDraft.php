@@ -9,14 +9,14 @@ use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Name;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\DoseJson;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\Problem;
-use EvenRungs\Formats\Schemas;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
+use EvenRungs\Storage\Schemas;
 
 /**
  * A ladder while a trainer writes it: doses in shorthand, ids not needed for what is new.

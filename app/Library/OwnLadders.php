@@ -21,11 +21,11 @@ use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Landing;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Edit\ProgramEdit;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -7,9 +7,9 @@ namespace App\Library;
 use App\Models\Client;
 use App\Models\OwnStyle;
 use App\Models\Trainer;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 

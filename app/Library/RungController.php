@@ -8,8 +8,8 @@ use App\Http\Body;
 use App\Support\Controller;
 use EvenRungs\Core\Dose\Tempo;
 use EvenRungs\Core\Figure\Drawing;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\FigureJson;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

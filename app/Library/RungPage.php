@@ -17,9 +17,9 @@ use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Alternatives;
 use EvenRungs\Core\Placement\Swap;
 use EvenRungs\Core\Planning\Choice\Intent;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\FigureJson;
 use EvenRungs\Formats\LibraryJson;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * Everything the library says of one rung.

@@ -11,9 +11,9 @@ use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Position;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Ladder\Search;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Problem;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * What a trainer looks for in the library: a name, and what the exercise must be or spare.

@@ -12,7 +12,7 @@ use App\Models\Trainer;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Formats\Node;
-use EvenRungs\Formats\OwnTables;
+use EvenRungs\Storage\OwnTables;
 use Illuminate\Contracts\Auth\Factory;
 
 /**

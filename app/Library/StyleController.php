@@ -7,7 +7,7 @@ namespace App\Library;
 use App\Http\Body;
 use App\Support\Controller;
 use EvenRungs\Core\Style\StyleChoice;
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

@@ -33,10 +33,10 @@ use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Formats\AuditJson;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\SessionJson;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * A session on the builder's bench: its honest time as a ribbon, the best order, what could be cut, and what an audit finds in it.

@@ -14,8 +14,8 @@ use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Placement\Road;
 use EvenRungs\Core\Placement\Swap;
 use EvenRungs\Core\Placement\Swaps;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

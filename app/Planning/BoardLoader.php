@@ -28,9 +28,9 @@ use EvenRungs\Core\Program\ProgramRefit;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\ClientJson;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * Reads a client's rows into the core's terms.

@@ -37,8 +37,8 @@ use EvenRungs\Core\Program\Unwritten;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Review\Evenness\DirectionLevels;
 use EvenRungs\Core\Time\Seconds;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\PlacementJson;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * A board as the pages show it: the wall, the week, and what can be undone. Every number on a page comes from here.

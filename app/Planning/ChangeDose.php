@@ -13,9 +13,9 @@ use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\DoseRange;
 use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\Program as Plan;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * Another dose for one entry of the program.

@@ -6,8 +6,8 @@ namespace App\Planning;
 
 use App\Models\Client;
 use App\Support\Ledger;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * The ladders that a plan draws on.

@@ -19,8 +19,8 @@ use EvenRungs\Core\Program\ProgramDates;
 use EvenRungs\Core\Program\ProgramRefit;
 use EvenRungs\Core\Program\Shift;
 use EvenRungs\Core\Style\GoalRule;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * The planning tools of one client: with the client's house style, goal, standings and chosen ladders.

@@ -8,7 +8,7 @@ use App\Models\Client;
 use App\Models\Trainer;
 use App\Support\Ledger;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * A stop of one ladder.

@@ -7,8 +7,8 @@ namespace App\Planning;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Obstacles;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * Rungs of the library as requests name them.

@@ -14,8 +14,8 @@ use EvenRungs\Core\Log\Position;
 use EvenRungs\Core\Planning\Choice\Progression;
 use EvenRungs\Core\Planning\Edit\ProgramEdit;
 use EvenRungs\Core\Program\Program as Plan;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * Lets a client stand on another place of a ladder; the weeks ahead follow.

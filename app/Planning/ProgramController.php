@@ -15,8 +15,8 @@ use EvenRungs\Core\Planning\Week\DayUse;
 use EvenRungs\Core\Planning\Week\WeekWishes;
 use EvenRungs\Core\Program\Away;
 use EvenRungs\Core\Time\Weekday;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

@@ -12,7 +12,7 @@ use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionTime;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Time\Seconds;
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * A program over its weeks: minutes, the share of each direction and role, and the path expected along each ladder.

@@ -26,8 +26,8 @@ use EvenRungs\Core\Program\SessionTime;
 use EvenRungs\Core\Program\Shift;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Time\Weekday;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * Changes to single sessions of a client's program. Each can be undone.

@@ -17,10 +17,10 @@ use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\Shift;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Weekday;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\SessionJson;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

@@ -18,9 +18,9 @@ use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Review\Evenness\EvennessRule;
 use EvenRungs\Core\Review\Evenness\SideIndex;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Collection;
 use stdClass;
 

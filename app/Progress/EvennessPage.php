@@ -21,7 +21,7 @@ use EvenRungs\Core\Program\DirectionShares;
 use EvenRungs\Core\Review\Evenness\EvennessRule;
 use EvenRungs\Core\Review\Evenness\SideIndex;
 use EvenRungs\Core\Time\Seconds;
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Collection;
 use stdClass;
 

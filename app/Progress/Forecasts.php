@@ -21,7 +21,7 @@ use EvenRungs\Core\Review\Forecast\Outlook;
 use EvenRungs\Core\Review\Forecast\Weeks;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Verdict\Judge;
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * Forecasts from what a client has logged in the last weeks.

@@ -19,10 +19,10 @@ use EvenRungs\Core\Review\Norms\NormTables;
 use EvenRungs\Core\Review\Testing\Cuff;
 use EvenRungs\Core\Review\Testing\OfferedTests;
 use EvenRungs\Core\Review\Testing\StagedTest;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\NormsJson;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Facades\DB;
 
 /**

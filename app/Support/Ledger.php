@@ -23,11 +23,11 @@ use EvenRungs\Core\Planning\Choice\ExerciseChoice;
 use EvenRungs\Core\Planning\Choice\ExerciseChooser;
 use EvenRungs\Core\Program\Program as Plan;
 use EvenRungs\Core\Style\GoalRule;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\DoseJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Facades\DB;
 
 /**

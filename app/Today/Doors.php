@@ -17,9 +17,9 @@ use EvenRungs\Core\Planning\Door\DoorChange;
 use EvenRungs\Core\Planning\Door\DoorSession;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Time\Seconds;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * The session of today as the client's answers at the door rewrite it, beside what was planned.

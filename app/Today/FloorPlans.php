@@ -39,10 +39,10 @@ use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionTime;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Seconds;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\DoseJson;
 use EvenRungs\Formats\FigureJson;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * Everything a device needs to run a session without asking again: the timeline, the sets it fills, cues, figures, and the rule

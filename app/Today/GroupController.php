@@ -17,9 +17,9 @@ use EvenRungs\Core\Planning\Group\GroupTurns;
 use EvenRungs\Core\Program\Change;
 use EvenRungs\Core\Program\SessionTime;
 use EvenRungs\Core\Time\Seconds;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

@@ -28,9 +28,9 @@ use EvenRungs\Core\Program\Kind;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\Time\Weekday;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * A small group on one clock, each on their own rung, as it was asked for.

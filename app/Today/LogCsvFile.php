@@ -9,10 +9,10 @@ use App\Models\Client;
 use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
 use App\Models\Trainer;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\LogCsv;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -16,7 +16,7 @@ use EvenRungs\Core\Log\PainKind;
 use EvenRungs\Core\Log\WeekLoad;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Time\Weekday;
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Collection;
 use stdClass;
 

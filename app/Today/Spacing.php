@@ -12,7 +12,7 @@ use DateTimeImmutable;
 use EvenRungs\Core\Log\HardWork;
 use EvenRungs\Core\Log\WorkDone;
 use EvenRungs\Core\Program\Session;
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 
 /**
  * Warns where hard work, or a test to the limit, comes within 48 h of the last one.

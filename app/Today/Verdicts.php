@@ -32,10 +32,10 @@ use EvenRungs\Core\Review\Roster\Needs;
 use EvenRungs\Core\Verdict\Decision;
 use EvenRungs\Core\Verdict\Judge;
 use EvenRungs\Core\Verdict\Verdict;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\HistoryJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 

@@ -10,7 +10,7 @@ use RecursiveIteratorIterator;
 use SplFileInfo;
 
 /**
- * The dependency rule of the house: core ← formats ← {cli, app}, and no rule of the job in the pages.
+ * The dependency rule of the house: core ← formats ← storage ← {cli, app}, and no rule of the job in the pages.
  */
 final class ArchitectureTest extends TestCase
 {
@@ -108,6 +108,14 @@ final class ArchitectureTest extends TestCase
     public function test_formats_use_core_and_the_schema_library(): void
     {
         $this->assertUsesOnly('formats', ['EvenRungs\\Core\\', 'EvenRungs\\Formats\\', 'Opis\\']);
+    }
+
+    public function test_storage_alone_reads_the_files_of_the_product_and_formats_touch_none(): void
+    {
+        $this->assertUsesOnly('storage', ['EvenRungs\\Core\\', 'EvenRungs\\Formats\\', 'EvenRungs\\Storage\\', 'Opis\\']);
+        foreach (self::code('formats', '.php') as $path => $code) {
+            self::assertDoesNotMatchRegularExpression('/\b(?:file_get_contents|file_put_contents|glob|is_file|rename|unlink)\(|fopen\((?!\'php:)/', $code, $path);
+        }
     }
 
     public function test_the_job_commands_use_no_framework(): void

@@ -6,7 +6,7 @@ namespace Tests\Formats;
 
 use EvenRungs\Cli\JobCommands;
 use EvenRungs\Formats\Json;
-use EvenRungs\Formats\Schemas;
+use EvenRungs\Storage\Schemas;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

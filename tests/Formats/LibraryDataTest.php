@@ -10,7 +10,7 @@ use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\LibraryJson;
-use EvenRungs\Formats\Schemas;
+use EvenRungs\Storage\Schemas;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;

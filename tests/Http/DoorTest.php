@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
-use EvenRungs\Formats\DataFolder;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Carbon;
 
 final class DoorTest extends HttpTestCase

@@ -7,7 +7,7 @@ namespace Tests\Http;
 use App\Http\Body;
 use App\Models\Client;
 use App\Models\Trainer;
-use EvenRungs\Formats\Schemas;
+use EvenRungs\Storage\Schemas;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase;

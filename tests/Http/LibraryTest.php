@@ -7,7 +7,7 @@ namespace Tests\Http;
 use App\Models\Standing;
 use App\Models\Studio;
 use App\Models\Trainer;
-use EvenRungs\Formats\Schemas;
+use EvenRungs\Storage\Schemas;
 
 final class LibraryTest extends HttpTestCase
 {

@@ -9,7 +9,7 @@ use App\Models\Client;
 use App\Models\Trainer;
 use App\Planning\BoardLoader;
 use App\Today\Verdicts;
-use EvenRungs\Formats\Schemas;
+use EvenRungs\Storage\Schemas;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\Artisan;

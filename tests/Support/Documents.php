@@ -14,15 +14,15 @@ use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionTime;
 use EvenRungs\Core\Style\Style;
-use EvenRungs\Formats\DataFolder;
 use EvenRungs\Formats\HistoryJson;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
-use EvenRungs\Formats\Schemas;
 use EvenRungs\Formats\SessionJson;
 use EvenRungs\Formats\StyleJson;
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
+use EvenRungs\Storage\Schemas;
 use Random\Randomizer;
 
 /**

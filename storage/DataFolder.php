@@ -2,8 +2,15 @@
 
 declare(strict_types=1);
 
-namespace EvenRungs\Formats;
+namespace EvenRungs\Storage;
 
+use EvenRungs\Formats\LibraryJson;
+use EvenRungs\Formats\NormsJson;
+use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Formats\ClientJson;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\FigureJson;
+use EvenRungs\Formats\StyleJson;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Flag;
 use EvenRungs\Core\Client\Urgency;
@@ -109,7 +116,7 @@ final class DataFolder
     private function stamp(): string
     {
         $files = [];
-        foreach (['/*.json', '/ladders/*.json', '/../core/Ladder/*.php', '/../core/Dose/*.php', '/../core/Body/*.php', '/../core/Figure/*.php', '/../formats/*.php'] as $pattern) {
+        foreach (['/*.json', '/ladders/*.json', '/../core/*/*.php', '/../formats/*.php', '/../storage/*.php'] as $pattern) {
             $found = glob($this->folder.$pattern);
             $files = [...$files, ...($found === false ? [] : $found)];
         }

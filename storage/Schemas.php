@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
-namespace EvenRungs\Formats;
+namespace EvenRungs\Storage;
 
+use EvenRungs\Formats\Problem;
+use EvenRungs\Formats\Node;
 use EvenRungs\Formats\Validation\Parser;
 use Opis\JsonSchema\Errors\ValidationError;
 use Opis\JsonSchema\Exceptions\SchemaException;
@@ -18,7 +20,7 @@ final class Schemas
 {
     public const BASE = 'https://even-rungs.example/formats/schemas/';
 
-    private const FOLDER = __DIR__.'/schemas';
+    private const FOLDER = __DIR__.'/../formats/schemas';
 
     private const MOST_ERRORS = 10_000;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace EvenRungs\Formats;
+namespace EvenRungs\Storage;
 
 use EvenRungs\Core\Figure\BasePose;
 use EvenRungs\Core\Ladder\Ladder;
