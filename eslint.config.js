@@ -1,6 +1,18 @@
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+/** The layers of web/, the lowest first: each looks only down, and no screen into another. */
+const layers = ['api', 'lib', 'ui', 'parts', 'features', 'app'];
+
+function looksDown(layer) {
+  const above = layers.slice(layers.indexOf(layer) + 1);
+  const patterns = [
+    ...(above.length === 0 ? [] : [{ regex: `/(${above.join('|')})/`, message: `web/${layer} looks only down` }]),
+    ...(layer === 'features' ? [{ regex: '^\\.\\./[^.]', message: 'what screens share goes to parts/' }] : []),
+  ];
+  return { files: [`web/${layer}/**`], rules: { 'no-restricted-imports': ['error', { patterns }] } };
+}
+
 export default tseslint.config(
   { ignores: ['web/api/schema.d.ts'] },
   ...tseslint.configs.strictTypeChecked,
@@ -16,4 +28,5 @@ export default tseslint.config(
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
     },
   },
+  ...layers.map(looksDown),
 );

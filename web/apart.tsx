@@ -1,6 +1,6 @@
 /** Pieces of the interface as they are built, to be run apart from their pages: by the tests, against the table of cases. */
-import type { Unit } from './app/units';
-import type { RungBrief } from './features/library/useRungs';
+import type { Unit } from './lib/units';
+import type { RungBrief } from './parts/rungs/useRungs';
 import type { Place } from './features/week/DoseLine';
 import type { Schemas } from './api/client';
 import type { ReactNode } from 'react';
@@ -8,9 +8,9 @@ import type { ReactNode } from 'react';
 /** What the pieces need to know of the device and the studio, and the store of the floor. */
 export async function pieces() {
   const [{ belongsTo }, units, store] = await Promise.all([
-    import('./app/device'),
-    import('./app/units'),
-    import('./features/floor/store'),
+    import('./lib/device'),
+    import('./lib/units'),
+    import('./parts/run/store'),
   ]);
   return { belongsTo, units, store };
 }
@@ -60,6 +60,6 @@ export async function amountInput(element: HTMLElement, unit: Unit, most: number
 
 /** An exercise that is looked for by name. */
 export async function picker(element: HTMLElement, label: string, onPick: (rung: RungBrief) => void) {
-  const { RungPicker } = await import('./features/library/RungPicker');
+  const { RungPicker } = await import('./parts/rungs/RungPicker');
   await mount(element, <RungPicker label={label} onPick={onPick} />);
 }

@@ -130,7 +130,7 @@ final class ApartTest extends BrowserTestCase
         $manifest = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/public/build/manifest.json'), true);
 
         return $this->browser->executeAsyncScript('const [file, plan, done] = arguments;
-            import(file).then((engine) => { const run = engine.tell(engine.begin(JSON.parse(plan), "2027-01-06"), 0, { soreness: 2 }, 0); built.store.add(run); done(run.id); });', ['/build/'.$manifest['web/features/floor/run.ts']['file'], json_encode($plan)]);
+            import(file).then((engine) => { const run = engine.tell(engine.begin(JSON.parse(plan), "2027-01-06"), 0, { soreness: 2 }, 0); built.store.add(run); done(run.id); });', ['/build/'.$manifest['web/parts/run/run.ts']['file'], json_encode($plan)]);
     }
 
     private function isPerson(string $person): void

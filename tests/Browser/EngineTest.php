@@ -61,7 +61,7 @@ final class EngineTest extends BrowserTestCase
                 const last = looks[looks.length - 1];
                 const worked = engine.pause(engine.skip({ ...run }, last), last);
                 return { segment: run.segment, elapsed: engine.elapsedAt(run, last), left: engine.leftAt(run, last), done: plan.sets.map((_, i) => engine.doneOf(worked, i)), log: engine.logOf(worked, 0) };
-            }))).catch((error) => done(String(error)));', ['/build/'.$manifest['web/features/floor/run.ts']['file'], json_encode($cases)]);
+            }))).catch((error) => done(String(error)));', ['/build/'.$manifest['web/parts/run/run.ts']['file'], json_encode($cases)]);
     }
 
     public function test_what_counts_after_so_many_seconds_is_as_the_table_says(): void
@@ -128,7 +128,7 @@ final class EngineTest extends BrowserTestCase
                 for (let at = again; at < end + stands; at += 311) run = engine.advance(run, at);
                 run = engine.advance(run, end + stands);
                 return { stood, over: engine.isOver(run), done: plan.sets.map((_, i) => engine.doneOf(run, i)) };
-            }))).catch((error) => done(String(error)));', ['/build/'.$manifest['web/features/floor/run.ts']['file'], json_encode($cases)]);
+            }))).catch((error) => done(String(error)));', ['/build/'.$manifest['web/parts/run/run.ts']['file'], json_encode($cases)]);
         foreach ($found as $i => $each) {
             ['plan' => $plan, 'who' => $who, 'hurt' => $hurt] = $cases[$i];
             [$work, $rest] = $expected[$i];

@@ -8,7 +8,7 @@ import { Wall } from '../features/wall/Wall';
 import { Week } from '../features/week/Week';
 import { Notice, Waiting } from '../ui/Notice';
 import { Shell } from './Shell';
-import { useMay, useMe } from './session';
+import { useMay, useMe } from '../lib/session';
 
 const ClientForm = lazy(async () => ({ default: (await import('../features/client-form/ClientForm')).ClientForm }));
 const LibraryPage = lazy(async () => ({ default: (await import('../features/library/LibraryPage')).LibraryPage }));

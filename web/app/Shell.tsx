@@ -4,10 +4,9 @@ import { lazy, Suspense } from 'react';
 import { Link, Outlet, useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
 import { Button } from '../ui/Button';
-import { Mark } from './Mark';
-import { useMay, useMe } from './session';
-import { forgetDevice } from './device';
-import { useTheme } from './theme';
+import { Mark } from '../ui/Mark';
+import { useMay, useMe } from '../lib/session';
+import { useTheme } from '../lib/theme';
 
 const pages = [
   ['/clients', 'Clients'],
@@ -36,7 +35,7 @@ export function Shell() {
   const studio = me.data?.studio_id ?? '';
   const unsent = useQuery({
     queryKey: ['unsent', studio],
-    queryFn: async () => (await import('../features/floor/store')).hasUnsent(),
+    queryFn: async () => (await import('../parts/run/store')).hasUnsent(),
     enabled: studio !== '',
     refetchInterval: UNSENT_EVERY_MS,
     networkMode: 'always',
@@ -46,7 +45,7 @@ export function Shell() {
 
   async function signOut() {
     await answer(api.POST('/sign-out'));
-    await forgetDevice();
+    await (await import('../parts/run/forget')).forgetDevice();
     queries.clear();
     await navigate('/sign-in');
   }

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { numberIn, typedIn, type Unit } from '../app/units';
+import { numberIn, typedIn, type Unit } from '../lib/units';
 
 /** A number field that shows and reads an amount in the studio's unit and hands it on as it is kept. */
 export function AmountInput({

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api, ApiError } from '../../api/client';
-import { useMe } from '../../app/session';
+import { useMe } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { SecondFactor } from './SecondFactor';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
-import { fieldError } from '../entrance/Entrance';
+import { fieldError } from '../../lib/fieldError';
 
 /** Codes of an authenticator beside the password, by choice. */
 export function SecondFactor({ me }: { me: Schemas['Me'] }) {

@@ -3,14 +3,14 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api, ApiError, asks, type Schemas } from '../../api/client';
-import { dayNames, kindNames } from '../../app/words';
+import { dayNames, kindNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { SelectField } from '../../ui/Field';
 import { Insist } from '../../ui/Insist';
-import { Findings } from '../builder/Findings';
-import { RungPicker } from '../library/RungPicker';
-import { useStyles } from '../styles/useStyles';
+import { Findings } from '../../parts/findings/Findings';
+import { RungPicker } from '../../parts/rungs/RungPicker';
+import { useStyles } from '../../parts/styles/useStyles';
 
 type Page = Schemas['AuditPage'];
 type Sent = Schemas['AuditFixRequest']['program'];

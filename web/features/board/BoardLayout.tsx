@@ -1,11 +1,11 @@
 import { History, Pencil, Redo2, Undo2 } from 'lucide-react';
 import { Link, NavLink, Outlet } from 'react-router';
-import { trainingNames, urgencyNames, dayNames } from '../../app/words';
-import { useMay } from '../../app/session';
+import { trainingNames, urgencyNames, dayNames } from '../../lib/words';
+import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Conflict } from './Conflict';
-import { useBoard, useBoardCommand, type Board } from './useBoard';
+import { useBoard, useBoardCommand, type Board } from '../../parts/board/useBoard';
 
 const tabs = [
   ['screen', 'Screen'],

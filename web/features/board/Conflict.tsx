@@ -2,7 +2,7 @@ import { useMutationState, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiError } from '../../api/client';
 import { Button } from '../../ui/Button';
-import { useBoardCommand, useClientId, type Board, type BoardCommand } from './useBoard';
+import { useBoardCommand, useClientId, type Board, type BoardCommand } from '../../parts/board/useBoard';
 
 const names: Record<BoardCommand['do'], string> = {
   move: 'Your move',

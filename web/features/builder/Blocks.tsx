@@ -11,7 +11,7 @@ import { useState, type ReactNode } from 'react';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { Why } from '../../ui/Why';
-import { RungPicker } from '../library/RungPicker';
+import { RungPicker } from '../../parts/rungs/RungPicker';
 import {
   asStraight,
   moveBlock,

@@ -1,5 +1,5 @@
-import { positionNames } from '../../app/words';
-import { fills } from '../week/Week';
+import { positionNames } from '../../lib/words';
+import { fills } from '../../parts/week/shares';
 import type { Bench } from './useBench';
 
 const minute = 60;

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
-import { useKept } from '../../app/useKept';
+import { useKept } from '../../lib/useKept';
 import { received, sent, type Session } from './session';
 
 export type Bench = Schemas['Bench'];

@@ -4,11 +4,11 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api, ApiError, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useLibrary } from '../board/useBoard';
-import type { ClientDocument, SentDocument } from './document';
+import { useLibrary } from '../../parts/board/useBoard';
+import type { ClientDocument, SentDocument } from '../../parts/client/document';
 import { Sections } from './Sections';
 import { useDraft } from './useDraft';
-import { ReadIn } from '../clients/ReadIn';
+import { ReadIn } from '../../parts/readin/ReadIn';
 
 type Saved = Schemas['ClientRecord'];
 

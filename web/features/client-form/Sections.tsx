@@ -1,14 +1,21 @@
-import { weekDays } from '../../app/dates';
+import { weekDays } from '../../lib/dates';
 import { useId, type ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
-import { unitOf } from '../../app/units';
-import { dayNames, trainingNames } from '../../app/words';
+import { unitOf } from '../../lib/units';
+import { dayNames, trainingNames } from '../../lib/words';
 import { AmountInput } from '../../ui/AmountInput';
 import { Code } from '../../ui/Code';
 import { FieldError, SelectField, TextField, Tick, toggled } from '../../ui/Field';
-import { FlagTicks } from '../screen/FlagTicks';
-import { LimitTicks } from '../screen/LimitTicks';
-import { abilities, limitOf, trainings, typedNumber, withField, type ClientDocument } from './document';
+import { FlagTicks } from '../../parts/screen/FlagTicks';
+import { LimitTicks } from '../../parts/screen/LimitTicks';
+import {
+  abilities,
+  limitOf,
+  trainings,
+  typedNumber,
+  withField,
+  type ClientDocument,
+} from '../../parts/client/document';
 
 interface Props {
   document: ClientDocument;

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { draftKey } from '../../app/device';
-import { emptyDocument, type ClientDocument } from './document';
+import { draftKey } from '../../lib/device';
+import { emptyDocument, type ClientDocument } from '../../parts/client/document';
 
 interface Draft {
   version: number;

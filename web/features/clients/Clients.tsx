@@ -2,9 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
-import { longDate } from '../../app/dates';
-import { dayNames, urgencyNames } from '../../app/words';
-import { useMay } from '../../app/session';
+import { longDate } from '../../lib/dates';
+import { dayNames, urgencyNames } from '../../lib/words';
+import { useMay } from '../../lib/session';
 import { Code } from '../../ui/Code';
 import { Notice, Waiting } from '../../ui/Notice';
 

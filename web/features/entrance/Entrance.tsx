@@ -1,7 +1,7 @@
-import type { ReactNode } from 'react';
-import { Mark } from '../../app/Mark';
-import { useTheme } from '../../app/theme';
 import { ApiError } from '../../api/client';
+import type { ReactNode } from 'react';
+import { Mark } from '../../ui/Mark';
+import { useTheme } from '../../lib/theme';
 import { Button } from '../../ui/Button';
 
 /** The frame of the pages in front of the sign-in: one form. */
@@ -54,9 +54,4 @@ export function Entrance({
       </form>
     </main>
   );
-}
-
-/** What the server says of one field. */
-export function fieldError(error: Error | null, path: string): string | undefined {
-  return error instanceof ApiError ? error.problem.errors.find((each) => each.path === path)?.message : undefined;
 }

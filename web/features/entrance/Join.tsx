@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
-import { Entrance, fieldError } from './Entrance';
+import { Entrance } from './Entrance';
+import { fieldError } from '../../lib/fieldError';
 import { useEnter, useLink } from './useLink';
 
 const roles = {

@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api } from '../../api/client';
 import { Waiting } from '../../ui/Notice';
-import { Entrance, fieldError } from './Entrance';
+import { Entrance } from './Entrance';
+import { fieldError } from '../../lib/fieldError';
 import { BadLink, NewPasswordField } from './Join';
 import { useLink } from './useLink';
 

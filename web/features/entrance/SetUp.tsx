@@ -3,8 +3,9 @@ import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { LinesField, TextField } from '../../ui/Field';
 import { Waiting } from '../../ui/Notice';
-import { localSettings, SettingsFields } from '../studio/SettingsFields';
-import { Entrance, fieldError } from './Entrance';
+import { localSettings, SettingsFields } from '../../parts/settings/SettingsFields';
+import { Entrance } from './Entrance';
+import { fieldError } from '../../lib/fieldError';
 import { BadLink, NewPasswordField } from './Join';
 import { useEnter, useLink } from './useLink';
 

@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { answer, api } from '../../api/client';
 import { TextField } from '../../ui/Field';
-import { Entrance, fieldError } from './Entrance';
+import { Entrance } from './Entrance';
+import { fieldError } from '../../lib/fieldError';
 
 export function SignIn() {
   const [email, setEmail] = useState('');

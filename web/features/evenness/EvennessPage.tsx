@@ -1,15 +1,15 @@
 import { Printer, Scale as Balance } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { longDate } from '../../app/dates';
-import { useMay } from '../../app/session';
+import { longDate } from '../../lib/dates';
+import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
-import { fills } from '../week/Week';
+import { fills } from '../../parts/week/shares';
 import { OwnAims } from './OwnAims';
-import { useEvenness, useEvennessChange, type Evenness } from './useEvenness';
-import { weeksText } from './weeksText';
+import { useEvenness, useEvennessChange, type Evenness } from '../../parts/evenness/useEvenness';
+import { weeksText } from '../../parts/evenness/weeksText';
 
 /** One page to show a client: how even the rungs are, and what was really done. */
 export function EvennessPage() {

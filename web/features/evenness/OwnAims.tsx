@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { dayAndMonth, today } from '../../app/dates';
-import { useMay } from '../../app/session';
+import { dayAndMonth, today } from '../../lib/dates';
+import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
-import { fieldError } from '../entrance/Entrance';
-import { Scale } from '../floor/Scale';
-import { useEvennessChange, type Evenness } from './useEvenness';
+import { fieldError } from '../../lib/fieldError';
+import { Scale } from '../../parts/run/Scale';
+import { useEvennessChange, type Evenness } from '../../parts/evenness/useEvenness';
 
 type Aim = Evenness['own_aims'][number];
 

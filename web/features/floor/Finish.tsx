@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
-import { clock } from '../../app/clock';
+import { clock } from '../../lib/clock';
 import { toggled } from '../../ui/Field';
 import {
   asPlanned,
@@ -15,10 +15,10 @@ import {
   tickAll,
   unanswered,
   type Run,
-} from './run';
-import { Scale } from './Scale';
-import { Choice, Kinds, places } from './SetCard';
-import { drop, useFloor } from './store';
+} from '../../parts/run/run';
+import { Scale } from '../../parts/run/Scale';
+import { Choice, Kinds, places } from '../../parts/run/answers';
+import { drop, useFloor } from '../../parts/run/store';
 
 type Act = (by: (run: Run, at: number) => Run) => void;
 

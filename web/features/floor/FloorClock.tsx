@@ -1,5 +1,5 @@
 import { Short } from './Lane';
-import { useFloor } from './store';
+import { useFloor } from '../../parts/run/store';
 
 /** The clocks that run, for the menu of every page. */
 export default function FloorClock() {

@@ -3,19 +3,19 @@ import { OctagonAlert, Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api } from '../../api/client';
-import { dayAndMonth, today } from '../../app/dates';
-import { dayNames } from '../../app/words';
-import { useMe } from '../../app/session';
+import { dayAndMonth, today } from '../../lib/dates';
+import { dayNames } from '../../lib/words';
+import { useMe } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { SelectField, Tick } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
-import { cueKinds, isOn, turn } from './cues';
+import { cueKinds, isOn, turn } from '../../parts/run/cues';
 import { Lane, Short } from './Lane';
-import { byDay } from '../week/Week';
-import { startRun } from './start';
-import { load, send, stopAll, takeBack, useFloor, type Link as LinkState } from './store';
+import { byDay } from '../../parts/week/byDay';
+import { startRun } from '../../parts/run/start';
+import { load, send, stopAll, takeBack, useFloor, type Link as LinkState } from '../../parts/run/store';
 import { useAwake } from './useAwake';
-import { Wrong } from './Wrong';
+import { Wrong } from '../../parts/run/Wrong';
 
 /** Sessions while they are run: one lane a client or group, each with its clock. */
 export function FloorPage() {

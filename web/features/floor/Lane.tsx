@@ -4,12 +4,12 @@ import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { Following, type Drawing } from '../../ui/Figure';
-import { wake } from './cues';
-import { clock, countdown } from '../../app/clock';
-import { longDate, today } from '../../app/dates';
-import { sideNames } from './words';
+import { wake } from '../../parts/run/cues';
+import { clock, countdown } from '../../lib/clock';
+import { longDate, today } from '../../lib/dates';
+import { sideNames } from '../../parts/run/words';
 import { Finish } from './Finish';
-import { writeNote } from './incidents';
+import { writeNote } from '../../parts/run/incidents';
 import {
   addTime,
   countAt,
@@ -33,10 +33,10 @@ import {
   type FloorSet,
   type Run,
   type Segment,
-} from './run';
+} from '../../parts/run/run';
 import { latestSet, SetCard } from './SetCard';
-import { StopScreen } from './StopScreen';
-import { change, discard, now, sendOver, yieldTo } from './store';
+import { StopScreen } from '../../parts/run/StopScreen';
+import { change, discard, now, sendOver, yieldTo } from '../../parts/run/store';
 
 const TEN_SECONDS = 10_000;
 

@@ -1,14 +1,14 @@
+import { Choice, Kinds, places } from '../../parts/run/answers';
 import { Check, Minus, Pin, Plus } from 'lucide-react';
 import { memo, useState } from 'react';
 import type { Schemas } from '../../api/client';
-import { amount, numberIn, unitOf } from '../../app/units';
+import { amount, numberIn, unitOf } from '../../lib/units';
 import { AmountInput } from '../../ui/AmountInput';
 import { BandDot } from '../../ui/BandDot';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { toggled } from '../../ui/Field';
-import { painKinds, painless } from '../log/painKinds';
-import { sideNames } from './words';
+import { sideNames } from '../../parts/run/words';
 import {
   asPlanned,
   asTheClockSaw,
@@ -21,12 +21,10 @@ import {
   tell,
   tick,
   toldOf,
-  type PainKind,
-  type Place,
   type Report,
   type Run,
-} from './run';
-import { Scale } from './Scale';
+} from '../../parts/run/run';
+import { Scale } from '../../parts/run/Scale';
 
 type Act = (by: (run: Run, at: number) => Run) => void;
 
@@ -38,17 +36,6 @@ export function latestSet(run: Run, member: number): number | null {
   });
   return latest;
 }
-
-export const places: readonly (readonly [Place, string])[] = [
-  ['as-expected', 'where it should'],
-  ['low-back', 'low back'],
-  ['hamstrings', 'hamstrings'],
-  ['neck', 'neck'],
-  ['shoulder', 'shoulder'],
-  ['hip-front', 'front of the hip'],
-  ['wrist', 'wrist'],
-  ['knee', 'knee'],
-];
 
 /** A set that is looked at instead of the newest: until the next one ends, or as long as it is held. */
 interface Picked {
@@ -548,60 +535,6 @@ function rangeText({ target_range, target_range_cm }: Schemas['Asked']): string 
 
 function isCut(told: Report, asked: Schemas['Asked']): boolean {
   return (told.range ?? asked.target_range ?? 1) < 1 || (told.range_cm ?? Infinity) < (asked.target_range_cm ?? 0);
-}
-
-/** What kind of pain it was; numbness and giving way are asked for without pain too. */
-export function Kinds({
-  pain,
-  value,
-  onChange,
-}: {
-  pain: number | undefined;
-  value: PainKind | undefined;
-  onChange: (kind: PainKind | undefined) => void;
-}) {
-  if (pain === undefined) return null;
-  return (
-    <div role="group" aria-label="Kind of pain" className="mt-1 flex flex-wrap items-center gap-1">
-      {pain === 0 && <span className="text-faint">No pain, but</span>}
-      {painKinds
-        .filter(([kind]) => pain > 0 || painless.includes(kind))
-        .map(([kind, label]) => (
-          <Button
-            key={kind}
-            aria-pressed={value === kind}
-            className={`min-h-10 ${value === kind ? 'border-stand bg-stand text-on-stand' : ''}`}
-            onClick={() => {
-              onChange(value === kind ? undefined : kind);
-            }}
-          >
-            {label}
-          </Button>
-        ))}
-    </div>
-  );
-}
-
-export function Choice({
-  on,
-  onChange,
-  children,
-}: {
-  on: boolean;
-  onChange: (on: boolean) => void;
-  children: React.ReactNode;
-}) {
-  return (
-    <Button
-      aria-pressed={on}
-      className={on ? 'border-stand bg-stand text-on-stand' : ''}
-      onClick={() => {
-        onChange(!on);
-      }}
-    >
-      {children}
-    </Button>
-  );
 }
 
 /** The told set of the same member before this one. */

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
-import { Scale } from '../floor/Scale';
-import { Kinds } from '../floor/SetCard';
-import type { PainKind } from '../log/painKinds';
+import { Scale } from '../../parts/run/Scale';
+import { Kinds } from '../../parts/run/answers';
+import type { PainKind } from '../../parts/log/painKinds';
 
 /** What somebody says on arrival. */
 export interface Arrived {

@@ -9,15 +9,15 @@ import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
 import { Still } from '../../ui/Figure';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
-import { useLibrary } from '../board/useBoard';
-import { today } from '../../app/dates';
-import { useMe } from '../../app/session';
-import { useKept } from '../../app/useKept';
-import { SomethingIsWrong } from '../floor/SomethingIsWrong';
-import { StopScreen } from '../floor/StopScreen';
-import { runGroup, writeStop } from '../floor/start';
-import { useLogChange } from '../log/useLogChange';
-import { useFigures } from '../library/useRungs';
+import { useLibrary } from '../../parts/board/useBoard';
+import { today } from '../../lib/dates';
+import { useMe } from '../../lib/session';
+import { useKept } from '../../lib/useKept';
+import { SomethingIsWrong } from '../../parts/run/SomethingIsWrong';
+import { StopScreen } from '../../parts/run/StopScreen';
+import { runGroup, writeStop } from '../../parts/run/start';
+import { useLogChange } from '../../parts/log/useLogChange';
+import { useFigures } from '../../parts/rungs/useRungs';
 import { answered, Arrival, type Arrived } from './Arrival';
 
 /** One clock for a small group: the same stations for all, each person on their own rung; one card to print for every station. */

@@ -2,13 +2,13 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api } from '../../api/client';
-import { useMay } from '../../app/session';
+import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { TextField, Tick, toggled } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
-import { useBoard, useClientId } from '../board/useBoard';
-import { fieldError } from '../entrance/Entrance';
-import { HappenedList } from './HappenedList';
+import { useBoard, useClientId } from '../../parts/board/useBoard';
+import { fieldError } from '../../lib/fieldError';
+import { HappenedList } from '../../parts/happened/HappenedList';
 
 /** The record of one client: whose client it is, and everything that was done. */
 export function RecordPage() {

@@ -3,15 +3,15 @@ import { ArrowDown, ArrowUp, Copy, FileDown, Plus, Trash2, Undo2 } from 'lucide-
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { answer, api, ApiError, isConflict, type Schemas } from '../../api/client';
-import { useKept } from '../../app/useKept';
-import { moment } from '../../app/dates';
+import { useKept } from '../../lib/useKept';
+import { moment } from '../../lib/dates';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useLibrary } from '../board/useBoard';
-import { useLibraryChanged } from '../library/useRungs';
+import { useLibrary } from '../../parts/board/useBoard';
+import { useLibraryChanged } from '../../parts/rungs/useRungs';
 import { added, moved, newLadder, withRung, type Draft } from './draft';
-import { Landings } from './Landings';
+import { Landings } from '../../parts/landings/Landings';
 import { RungForm } from './RungForm';
 
 type LadderRecord = Schemas['LadderRecord'];

@@ -1,10 +1,10 @@
 import { Trash2 } from 'lucide-react';
 import { useId, useState, type ReactNode } from 'react';
-import { positionNames } from '../../app/words';
+import { positionNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField, Tick } from '../../ui/Field';
-import { useLibrary } from '../board/useBoard';
-import { RungPicker } from '../library/RungPicker';
+import { useLibrary } from '../../parts/board/useBoard';
+import { RungPicker } from '../../parts/rungs/RungPicker';
 import { lines, without, type Rung } from './draft';
 import { FigureForm } from './FigureForm';
 

@@ -1,15 +1,15 @@
 import { ArrowLeftRight } from 'lucide-react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { positionNames } from '../../app/words';
+import { positionNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { Moving } from '../../ui/Figure';
 import { Tick } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useState } from 'react';
-import { useLibrary } from '../board/useBoard';
-import { RungPicker } from './RungPicker';
-import { useRung } from './useRungs';
+import { useLibrary } from '../../parts/board/useBoard';
+import { RungPicker } from '../../parts/rungs/RungPicker';
+import { useRung } from '../../parts/rungs/useRungs';
 
 type Page = Schemas['RungPage'];
 

@@ -4,15 +4,15 @@ import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
-import { positionNames } from '../../app/words';
+import { positionNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { SelectField, Tick } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useLibrary } from '../board/useBoard';
-import { Landings } from '../ladder-form/Landings';
+import { useLibrary } from '../../parts/board/useBoard';
+import { Landings } from '../../parts/landings/Landings';
 import { RungCard } from './RungCard';
-import { useFigures, useLibraryChanged, useRungs, type RungBrief, type Wanted } from './useRungs';
+import { useFigures, useLibraryChanged, useRungs, type RungBrief, type Wanted } from '../../parts/rungs/useRungs';
 
 const levels = Array.from({ length: 10 }, (_, i) => String(i + 1));
 /** Every exercise there is: found by name, by what it trains and by what it spares. */

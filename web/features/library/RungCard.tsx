@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { Code } from '../../ui/Code';
 import { Still, type Drawing } from '../../ui/Figure';
-import type { RungBrief } from './useRungs';
+import type { RungBrief } from '../../parts/rungs/useRungs';
 
 /** A rung in a list: how it looks, what it is called, how hard it is. */
 export function RungCard({ rung, drawing, note }: { rung: RungBrief; drawing: Drawing | undefined; note?: string }) {

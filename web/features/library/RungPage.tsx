@@ -2,15 +2,15 @@ import { useQuery } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp, Pencil } from 'lucide-react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
-import { positionNames } from '../../app/words';
+import { positionNames } from '../../lib/words';
 import { Code } from '../../ui/Code';
 import { SelectField } from '../../ui/Field';
 import { Moving } from '../../ui/Figure';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useLibrary } from '../board/useBoard';
+import { useLibrary } from '../../parts/board/useBoard';
 import { RungCard } from './RungCard';
-import { RungPicker } from './RungPicker';
-import { useFigures, useRung, type RungBrief } from './useRungs';
+import { RungPicker } from '../../parts/rungs/RungPicker';
+import { useFigures, useRung, type RungBrief } from '../../parts/rungs/useRungs';
 
 type Page = Schemas['RungPage'];
 

@@ -6,8 +6,8 @@ import { answer, api } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
-import { RungPicker } from './RungPicker';
-import { useLibraryChanged, type RungBrief } from './useRungs';
+import { RungPicker } from '../../parts/rungs/RungPicker';
+import { useLibraryChanged, type RungBrief } from '../../parts/rungs/useRungs';
 
 /** The names this studio uses that the library does not know, each matched once. */
 export function WordsPage() {

@@ -1,10 +1,10 @@
 import type { ReactNode } from 'react';
-import { useMe } from '../../app/session';
-import { amount, unitOf, type Unit } from '../../app/units';
+import { useMe } from '../../lib/session';
+import { amount, unitOf, type Unit } from '../../lib/units';
 import { AmountInput } from '../../ui/AmountInput';
 import { Button } from '../../ui/Button';
-import { places } from '../floor/SetCard';
-import { painKinds, painless } from './painKinds';
+import { places } from '../../parts/run/answers';
+import { painKinds, painless } from '../../parts/log/painKinds';
 import type { Row } from './rows';
 
 export type Told = Pick<Row, 'done' | 'fault' | 'pain' | 'kind' | 'effort' | 'breathing' | 'felt' | 'load' | 'band'>;

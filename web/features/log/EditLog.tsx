@@ -1,9 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
-import { longDate, moment } from '../../app/dates';
+import { longDate, moment } from '../../lib/dates';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useClientId, useLibrary } from '../board/useBoard';
+import { useClientId, useLibrary } from '../../parts/board/useBoard';
 import { Grid } from './Grid';
 import { rangeKind, startOfLog } from './rows';
 

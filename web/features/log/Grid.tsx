@@ -1,14 +1,14 @@
 import { useMutation } from '@tanstack/react-query';
 import { ApiError, type Schemas } from '../../api/client';
-import { amount, unitOf } from '../../app/units';
+import { amount, unitOf } from '../../lib/units';
 import { AmountInput } from '../../ui/AmountInput';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
-import { useKept } from '../../app/useKept';
-import { useLibrary } from '../board/useBoard';
+import { useKept } from '../../lib/useKept';
+import { useLibrary } from '../../parts/board/useBoard';
 import { alike, Answers } from './Answers';
 import { bodyOf, well, type Group, type LogBody, type Row, type Start } from './rows';
-import { useLogChange } from './useLogChange';
+import { useLogChange } from '../../parts/log/useLogChange';
 
 /** The faults that are looked for on a rung, then all others. */
 function ownFirst<T>(own: readonly T[], all: readonly T[]): T[] {

@@ -2,12 +2,12 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { answer, answerInPieces, api, inPieces, type Schemas } from '../../api/client';
-import { longDate, monthAndYear } from '../../app/dates';
+import { longDate, monthAndYear } from '../../lib/dates';
 import { Button } from '../../ui/Button';
 import { SelectField } from '../../ui/Field';
 import { FileIn } from '../../ui/FileIn';
-import { useClientId } from '../board/useBoard';
-import { useLogChange } from './useLogChange';
+import { useClientId } from '../../parts/board/useBoard';
+import { useLogChange } from '../../parts/log/useLogChange';
 
 const endings = { time: 'out of time', tired: 'too tired', pain: 'it hurt', client: 'as the client wished' } as const;
 

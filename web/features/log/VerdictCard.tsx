@@ -4,8 +4,8 @@ import { answer, api, isConflict, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { SelectField, TextField } from '../../ui/Field';
-import { useBoard, useClientId, useInTurn } from '../board/useBoard';
-import { useLogChange } from './useLogChange';
+import { useBoard, useClientId, useInTurn } from '../../parts/board/useBoard';
+import { useLogChange } from '../../parts/log/useLogChange';
 
 type Verdict = Schemas['LogPage']['verdicts'][number];
 type Answer = Omit<Schemas['VerdictAnswerRequest'], 'version' | 'ladder'>;

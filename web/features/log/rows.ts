@@ -1,6 +1,6 @@
 import type { Schemas } from '../../api/client';
-import { today } from '../../app/dates';
-import { painless, type PainKind } from './painKinds';
+import { today } from '../../lib/dates';
+import { painless, type PainKind } from '../../parts/log/painKinds';
 
 type Session = Schemas['WeekSession'];
 type Sent = Schemas['LoggedSet'];

@@ -4,8 +4,8 @@ import { answer, api } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { SelectField } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
-import { useBoard, useClientId } from '../board/useBoard';
-import { WeekInShort } from '../week/WeekInShort';
+import { useBoard, useClientId } from '../../parts/board/useBoard';
+import { WeekInShort } from '../../parts/week/WeekInShort';
 import { usePrograms } from './usePrograms';
 
 interface Choice {

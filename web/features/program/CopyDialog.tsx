@@ -6,7 +6,7 @@ import { answer, api, isConflict } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { SelectField } from '../../ui/Field';
 import { Waiting } from '../../ui/Notice';
-import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
+import { useBoard, useBoardCommand, useClientId } from '../../parts/board/useBoard';
 import { usePrograms } from './usePrograms';
 
 /** Takes another client's program over, with this client's limits, and shows every change before it is made. */

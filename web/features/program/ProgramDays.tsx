@@ -1,11 +1,11 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { isConflict, type Schemas } from '../../api/client';
-import { longDate, today } from '../../app/dates';
+import { longDate, today } from '../../lib/dates';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
-import { fieldError } from '../entrance/Entrance';
-import { useBoard, useBoardCommand } from '../board/useBoard';
+import { fieldError } from '../../lib/fieldError';
+import { useBoard, useBoardCommand } from '../../parts/board/useBoard';
 
 type Shift = Schemas['ProgramShift'];
 

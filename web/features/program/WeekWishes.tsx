@@ -1,10 +1,10 @@
-import { weekDays } from '../../app/dates';
+import { weekDays } from '../../lib/dates';
 import { useQuery } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
-import { dayNames } from '../../app/words';
+import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
-import { useBoard, useClientId, useLibrary } from '../board/useBoard';
+import { useBoard, useClientId, useLibrary } from '../../parts/board/useBoard';
 
 export type Calendar = Pick<Schemas['NewProgramRequest'], 'away' | 'matches' | 'wished'>;
 type Use = NonNullable<NonNullable<Calendar['wished']>['mon']>;

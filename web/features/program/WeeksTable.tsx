@@ -1,12 +1,12 @@
 import { Fragment } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { dayAndMonth } from '../../app/dates';
-import { roleNames, shortName } from '../../app/words';
+import { dayAndMonth } from '../../lib/dates';
+import { roleNames, shortName } from '../../lib/words';
 import { Code } from '../../ui/Code';
 import { Why } from '../../ui/Why';
-import { useBoard } from '../board/useBoard';
-import { ShareBar } from '../week/Week';
+import { useBoard } from '../../parts/board/useBoard';
+import { ShareBar } from '../../parts/week/shares';
 
 type Page = Schemas['ProgramPage'];
 

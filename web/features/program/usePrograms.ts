@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { answer, api } from '../../api/client';
-import { useClientId } from '../board/useBoard';
+import { useClientId } from '../../parts/board/useBoard';
 
 /** The programs of a client, the newest first; of the client in the address where none is named. */
 export function usePrograms(of?: string) {

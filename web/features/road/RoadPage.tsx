@@ -6,11 +6,11 @@ import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { Still } from '../../ui/Figure';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useBoardCommand, useClientId, useBoard } from '../board/useBoard';
-import { RungPicker } from '../library/RungPicker';
+import { useBoardCommand, useClientId, useBoard } from '../../parts/board/useBoard';
+import { RungPicker } from '../../parts/rungs/RungPicker';
 import { Why } from '../../ui/Why';
-import { weeksText } from '../evenness/weeksText';
-import { useFigures } from '../library/useRungs';
+import { weeksText } from '../../parts/evenness/weeksText';
+import { useFigures } from '../../parts/rungs/useRungs';
 
 type Road = Schemas['Road'];
 

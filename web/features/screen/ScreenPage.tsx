@@ -1,16 +1,16 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { answer, api, ApiError, isConflict, type Schemas } from '../../api/client';
-import { useKept } from '../../app/useKept';
-import { longDate, today } from '../../app/dates';
-import { useMay } from '../../app/session';
+import { useKept } from '../../lib/useKept';
+import { longDate, today } from '../../lib/dates';
+import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useClientId, useInTurn, useLibrary } from '../board/useBoard';
-import { limitOf } from '../client-form/document';
-import { FlagTicks } from './FlagTicks';
-import { LimitTicks } from './LimitTicks';
+import { useClientId, useInTurn, useLibrary } from '../../parts/board/useBoard';
+import { limitOf } from '../../parts/client/document';
+import { FlagTicks } from '../../parts/screen/FlagTicks';
+import { LimitTicks } from '../../parts/screen/LimitTicks';
 
 type Page = Schemas['ScreenPage'];
 

@@ -1,18 +1,18 @@
 import { Printer } from 'lucide-react';
 import { Fragment } from 'react';
-import { dayAndMonth, longDate } from '../../app/dates';
-import { useMe } from '../../app/session';
-import { dayNames, kindNames } from '../../app/words';
+import { dayAndMonth, longDate } from '../../lib/dates';
+import { useMe } from '../../lib/session';
+import { dayNames, kindNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { Kept } from '../../ui/Kept';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useBoard, useLibrary } from '../board/useBoard';
+import { useBoard, useLibrary } from '../../parts/board/useBoard';
 import { Still } from '../../ui/Figure';
-import { ChooseWeek } from '../week/ChooseWeek';
-import { useWeek } from '../week/useWeek';
-import { byDay } from '../week/Week';
-import { useFigures } from '../library/useRungs';
-import { useEvenness } from '../evenness/useEvenness';
+import { ChooseWeek } from '../../parts/week/ChooseWeek';
+import { useWeek } from '../../parts/week/useWeek';
+import { byDay } from '../../parts/week/byDay';
+import { useFigures } from '../../parts/rungs/useRungs';
+import { useEvenness } from '../../parts/evenness/useEvenness';
 
 /** One page a week for the client: readable in black and white, cautions included. */
 export function Sheet() {

@@ -2,10 +2,10 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
-import { unitOf } from '../../app/units';
+import { unitOf } from '../../lib/units';
 import { AmountInput } from '../../ui/AmountInput';
 import { Button } from '../../ui/Button';
-import { fieldError } from '../entrance/Entrance';
+import { fieldError } from '../../lib/fieldError';
 
 type Band = Schemas['Band'];
 

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
-import { useLibrary } from '../board/useBoard';
-import { fieldError } from '../entrance/Entrance';
+import { useLibrary } from '../../parts/board/useBoard';
+import { fieldError } from '../../lib/fieldError';
 
 /** How many pieces of each kit there are: what a group is counted against. */
 export function Kit({ kit }: { kit: Schemas['KitCounts'] }) {

@@ -1,11 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
-import { longDate } from '../../app/dates';
+import { longDate } from '../../lib/dates';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
-import { fieldError } from '../entrance/Entrance';
+import { fieldError } from '../../lib/fieldError';
 
 type Person = Schemas['Person'];
 type Role = Schemas['Role'];

@@ -1,17 +1,17 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
-import { useMe } from '../../app/session';
+import { useMe } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Waiting } from '../../ui/Notice';
-import { fieldError } from '../entrance/Entrance';
-import { HappenedList } from '../happened/HappenedList';
+import { fieldError } from '../../lib/fieldError';
+import { HappenedList } from '../../parts/happened/HappenedList';
 import { Bands } from './Bands';
 import { EmergencySteps } from './EmergencySteps';
 import { Kit } from './Kit';
 import { People } from './People';
-import { SettingsFields } from './SettingsFields';
+import { SettingsFields } from '../../parts/settings/SettingsFields';
 
 /** What an owner decides for the whole studio: how it writes, who works there, and what happened. */
 export function StudioPage() {

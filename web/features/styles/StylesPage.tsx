@@ -4,7 +4,7 @@ import { answer, api, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useStyles } from './useStyles';
+import { useStyles } from '../../parts/styles/useStyles';
 
 type List = Schemas['StyleList'];
 type Style = List['styles'][number];

@@ -3,8 +3,8 @@ import type { Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { SelectField } from '../../ui/Field';
 import { Still } from '../../ui/Figure';
-import { useBoard, useLibrary, type BoardLadder } from '../board/useBoard';
-import { useFigures } from '../library/useRungs';
+import { useBoard, useLibrary, type BoardLadder } from '../../parts/board/useBoard';
+import { useFigures } from '../../parts/rungs/useRungs';
 
 export type Climbed = NonNullable<Schemas['TestDayRequest']['ladders']>;
 type Side = 'left' | 'right';

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { clock, everyClockStands } from '../../app/clock';
+import { clock, everyClockStands } from '../../lib/clock';
 import { Button } from '../../ui/Button';
 
 /** A clock for one hold: the rest before it counts down, the hold counts up, and the fault that is tapped ends it. */

@@ -1,17 +1,17 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, isConflict, type Schemas } from '../../api/client';
-import { longDate, today } from '../../app/dates';
+import { longDate, today } from '../../lib/dates';
 import { Button } from '../../ui/Button';
-import { isKept, useKept } from '../../app/useKept';
+import { isKept, useKept } from '../../lib/useKept';
 import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useBoard, useClientId, useLibrary } from '../board/useBoard';
-import { SomethingIsWrong } from '../floor/SomethingIsWrong';
+import { useBoard, useClientId, useLibrary } from '../../parts/board/useBoard';
+import { SomethingIsWrong } from '../../parts/run/SomethingIsWrong';
 import { Climb, type Climbed } from './Climb';
 import { CuffTrace, type Trace } from './CuffTrace';
 import { LegLoading, type LegLoadingResult } from './LegLoading';
-import { clock } from '../../app/clock';
+import { clock } from '../../lib/clock';
 import { Stopwatch } from './Stopwatch';
 
 type Days = Schemas['TestDays'];

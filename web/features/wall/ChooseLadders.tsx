@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { Tick } from '../../ui/Field';
-import { useBoard, useBoardCommand, useLibrary } from '../board/useBoard';
+import { useBoard, useBoardCommand, useLibrary } from '../../parts/board/useBoard';
 import type { View } from './groups';
 
 /** Which ladders the wall shows, and which of them the client uses at all. */

@@ -7,8 +7,8 @@ import { Code } from '../../ui/Code';
 import { Notice } from '../../ui/Notice';
 import { Still } from '../../ui/Figure';
 import { Why } from '../../ui/Why';
-import { useFigures } from '../library/useRungs';
-import { useClientId, type BoardLadder, type BoardRung, type useLibrary } from '../board/useBoard';
+import { useFigures } from '../../parts/rungs/useRungs';
+import { useClientId, type BoardLadder, type BoardRung, type useLibrary } from '../../parts/board/useBoard';
 
 interface Props {
   ladder: BoardLadder;

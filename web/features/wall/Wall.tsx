@@ -1,10 +1,10 @@
 import { Flag } from 'lucide-react';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { shortName } from '../../app/words';
+import { shortName } from '../../lib/words';
 import { Code } from '../../ui/Code';
 import { Notice, Waiting } from '../../ui/Notice';
 import { isConflict } from '../../api/client';
-import { useBoard, useBoardCommand, useLibrary, type BoardLadder, type BoardRung } from '../board/useBoard';
+import { useBoard, useBoardCommand, useLibrary, type BoardLadder, type BoardRung } from '../../parts/board/useBoard';
 import { ChooseLadders } from './ChooseLadders';
 import { columnsOf, GroupHead, GroupMarks, GroupRow, useNarrow, type View } from './groups';
 import { Keys } from './Keys';

@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 import type { Schemas } from '../../api/client';
 import { Code } from '../../ui/Code';
-import type { Board, BoardLadder, useLibrary } from '../board/useBoard';
+import type { Board, BoardLadder, useLibrary } from '../../parts/board/useBoard';
 import type { WallLayout } from './layout';
 
 /** Which ladders the wall shows: those of the week and the aims, those chosen for the client, or every one by group. */

@@ -1,4 +1,4 @@
-import type { BoardLadder } from '../board/useBoard';
+import type { BoardLadder } from '../../parts/board/useBoard';
 
 export const rowHeight = 36;
 const bandGap = 7;

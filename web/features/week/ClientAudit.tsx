@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { answer, api } from '../../api/client';
-import { Findings } from '../builder/Findings';
-import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
+import { Findings } from '../../parts/findings/Findings';
+import { useBoard, useBoardCommand, useClientId } from '../../parts/board/useBoard';
 
 /** The audit of the program in use; it follows every save. */
 export function ClientAudit() {

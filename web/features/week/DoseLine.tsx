@@ -2,7 +2,7 @@ import { Pencil } from 'lucide-react';
 import { useId, useState } from 'react';
 import { asks, isConflict, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
-import { useBoard, useBoardCommand } from '../board/useBoard';
+import { useBoard, useBoardCommand } from '../../parts/board/useBoard';
 
 export interface Place {
   week: number;

@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
-import { longDate } from '../../app/dates';
-import { dayNames } from '../../app/words';
+import { longDate } from '../../lib/dates';
+import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
-import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
+import { useBoard, useBoardCommand, useClientId } from '../../parts/board/useBoard';
 
 /** What can become of a session that was missed: the next day that takes it, or what the week goes without. */
 export function MissedSession({ session, week }: { session: Schemas['WeekSession']; week: number }) {

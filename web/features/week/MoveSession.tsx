@@ -1,10 +1,10 @@
-import { weekDays } from '../../app/dates';
+import { weekDays } from '../../lib/dates';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, isConflict, type Schemas } from '../../api/client';
-import { dayNames } from '../../app/words';
+import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
-import { useBoard, useBoardCommand, useClientId } from '../board/useBoard';
+import { useBoard, useBoardCommand, useClientId } from '../../parts/board/useBoard';
 
 type Day = Schemas['SessionMoveRequest']['day'];
 

@@ -2,8 +2,8 @@ import { useMutation } from '@tanstack/react-query';
 import { Play } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button';
-import { useClientId } from '../board/useBoard';
-import { startRun } from '../floor/start';
+import { useClientId } from '../../parts/board/useBoard';
+import { startRun } from '../../parts/run/start';
 
 /** Puts a session of the week on the floor. */
 export function RunSession({ week, place, day, again }: { week: number; place: number; day: string; again: boolean }) {

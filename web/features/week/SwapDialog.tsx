@@ -8,8 +8,8 @@ import { Code } from '../../ui/Code';
 import { Tick } from '../../ui/Field';
 import { Still } from '../../ui/Figure';
 import { Waiting } from '../../ui/Notice';
-import { useBoardCommand, useClientId, useLibrary } from '../board/useBoard';
-import { useFigures } from '../library/useRungs';
+import { useBoardCommand, useClientId, useLibrary } from '../../parts/board/useBoard';
+import { useFigures } from '../../parts/rungs/useRungs';
 import type { Place } from './DoseLine';
 
 /** What can stand in for one exercise of the week, with what is sore today spared. */

@@ -1,22 +1,24 @@
+import { Shares } from '../../parts/week/shares';
+import { byDay } from '../../parts/week/byDay';
 import { RefreshCw } from 'lucide-react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { dayAndMonth, today } from '../../app/dates';
-import { dayNames, kindNames } from '../../app/words';
+import { dayAndMonth, today } from '../../lib/dates';
+import { dayNames, kindNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { Kept } from '../../ui/Kept';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
-import { useBoard, useBoardCommand } from '../board/useBoard';
-import { ChooseWeek } from './ChooseWeek';
+import { useBoard, useBoardCommand } from '../../parts/board/useBoard';
+import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { ClientAudit } from './ClientAudit';
 import { DoseLine } from './DoseLine';
 import { MissedSession } from './MissedSession';
 import { MoveSession } from './MoveSession';
 import { SwapDialog } from './SwapDialog';
 import { RunSession } from './RunSession';
-import { useWeek } from './useWeek';
+import { useWeek } from '../../parts/week/useWeek';
 
 /** The week by day: doses as trainers write them, minutes that add up, the share of each direction, gaps in words. */
 export function Week() {
@@ -99,49 +101,7 @@ export function Week() {
   );
 }
 
-export const fills: Record<string, string> = {
-  AE: 'bg-stand',
-  AF: 'hatched border border-stand',
-  AL: 'bg-wood',
-  AR: 'bg-act',
-};
-
-/** One bar, a piece for each direction. */
-export function ShareBar({ directions }: { directions: Schemas['BoardDirection'][] }) {
-  return (
-    <div className="flex h-5 w-full gap-0.5 overflow-hidden rounded" aria-hidden>
-      {directions.map((each) => (
-        <span key={each.code} className={fills[each.code]} style={{ width: `${each.percent}%` }} />
-      ))}
-    </div>
-  );
-}
-
-export function Shares({ directions }: { directions: Schemas['BoardDirection'][] }) {
-  return (
-    <section aria-label="Share of each direction" className="min-w-80 flex-1">
-      <ShareBar directions={directions} />
-      <ul className="mt-1 grid grid-cols-2 gap-x-4 sm:grid-cols-4">
-        {directions.map((each) => (
-          <li key={each.code} className="leading-tight">
-            <span className={`mr-1 inline-block size-3 rounded-xs ${fills[each.code] ?? ''}`} aria-hidden />
-            <Code code={each.code} title={each.name} /> <b>{each.percent} %</b>
-            <span className={`block text-sm ${each.sessions < each.target ? 'font-semibold text-warn' : 'text-faint'}`}>
-              {each.sessions} of {each.target} sessions, {each.sets} sets, {each.work.text} work
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
-
 const states = { planned: null, running: 'on the floor', done: 'done', missed: 'missed' } as const;
-
-/** The sessions of a week in the order of their dates. */
-export function byDay(sessions: readonly Schemas['WeekSession'][]): Schemas['WeekSession'][] {
-  return [...sessions].sort((a, b) => (a.date ?? '').localeCompare(b.date ?? '') || a.number - b.number);
-}
 
 function SessionCard({ session, week, place }: { session: Schemas['WeekSession']; week: number; place: number }) {
   const command = useBoardCommand();

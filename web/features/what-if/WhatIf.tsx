@@ -1,16 +1,16 @@
-import { weekDays } from '../../app/dates';
+import { weekDays } from '../../lib/dates';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { answer, api, isConflict, type Schemas } from '../../api/client';
-import { dayNames } from '../../app/words';
+import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { SelectField, Tick } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
-import { StyleInShort } from '../styles/StyleInShort';
-import { useBoard, useBoardCommand, useClientId, useLibrary } from '../board/useBoard';
-import { useStyles } from '../styles/useStyles';
-import { WeekInShort } from '../week/WeekInShort';
+import { StyleInShort } from '../../parts/styles/StyleInShort';
+import { useBoard, useBoardCommand, useClientId, useLibrary } from '../../parts/board/useBoard';
+import { useStyles } from '../../parts/styles/useStyles';
+import { WeekInShort } from '../../parts/week/WeekInShort';
 
 type Days = NonNullable<Schemas['WhatIfRequest']['days']>;
 type Limits = NonNullable<Schemas['WhatIfRequest']['limits']>;

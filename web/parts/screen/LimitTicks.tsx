@@ -1,6 +1,6 @@
 import type { Schemas } from '../../api/client';
 import { Tick } from '../../ui/Field';
-import { severities, type limitOf } from '../client-form/document';
+import { severities, type limitOf } from '../client/document';
 
 type Limit = ReturnType<typeof limitOf>;
 

@@ -1,4 +1,4 @@
-import { dayAndMonth } from '../../app/dates';
+import { dayAndMonth } from '../../lib/dates';
 import type { useWeek } from './useWeek';
 
 /** The weeks of the program in a row; one of them is open. */

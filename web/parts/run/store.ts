@@ -1,8 +1,8 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { useSyncExternalStore } from 'react';
 import { ApiError, answer, api } from '../../api/client';
-import { everyClockStands } from '../../app/clock';
-import { seal, unseal, whose, type Sealed } from '../../app/device';
+import { everyClockStands } from '../../lib/clock';
+import { seal, unseal, whose, type Sealed } from '../../lib/device';
 import { advance, hasAnything, isOver, isSent, isStopped, logOf, throwAway, type Run } from './run';
 import { sound } from './cues';
 

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { TextField } from '../../ui/Field';
 import { sendIncidents, writeIncident } from './incidents';
-import { Choice } from './SetCard';
+import { Choice } from './answers';
 import { StopScreen } from './StopScreen';
 
 /** Something is wrong: what this studio does now, with every clock standing; with whom and what was done goes into the record. */

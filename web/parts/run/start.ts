@@ -1,5 +1,5 @@
 import { answer, api, type Schemas } from '../../api/client';
-import { today } from '../../app/dates';
+import { today } from '../../lib/dates';
 import { begin, newKey, type Member } from './run';
 import { add, alreadyHere, load } from './store';
 

@@ -1,7 +1,7 @@
 import type { Schemas } from '../../api/client';
-import { dayNames } from '../../app/words';
+import { dayNames } from '../../lib/words';
 import { Code } from '../../ui/Code';
-import { Shares } from './Week';
+import { Shares } from './shares';
 
 type BoardWeek = Schemas['BoardWeek'];
 

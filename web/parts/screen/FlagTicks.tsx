@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { urgencyNames } from '../../app/words';
+import { urgencyNames } from '../../lib/words';
 import { Tick, toggled } from '../../ui/Field';
 
 type Flag = Schemas['ScreenRequest']['flags'][number];

@@ -2,7 +2,7 @@ import { useInfiniteQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api } from '../../api/client';
-import { moment } from '../../app/dates';
+import { moment } from '../../lib/dates';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';

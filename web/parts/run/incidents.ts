@@ -1,5 +1,5 @@
 import { answer, api, ApiError, type Schemas } from '../../api/client';
-import { draftKey } from '../../app/device';
+import { draftKey } from '../../lib/device';
 
 /** A line about something that was wrong, or a note. */
 type Line = Schemas['IncidentRequest'] | Schemas['NoteRequest'];

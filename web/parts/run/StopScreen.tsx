@@ -1,5 +1,5 @@
 import { useEffect, useRef, type ReactNode } from 'react';
-import { useMe } from '../../app/session';
+import { useMe } from '../../lib/session';
 import { Button } from '../../ui/Button';
 
 export interface StopAnswer {
