@@ -42,6 +42,7 @@ final class SwapsTest extends TestCase
 
         self::assertSame(['carry-hip', 'side-lying-both-legs', 'march-loaded', 'side-lying-top-leg', 'side-plank-wall'], self::ids($swaps), 'same level first, then the nearest easier one');
         self::assertSame(['balance'], $swaps[2]->newStresses);
+        self::assertSame([['Trains anti-lateral-flexion too.', '1 level easier.', 'Adds balance.'], ['Trains anti-lateral-flexion too.', '2 levels easier.']], [$swaps[2]->why, array_slice($swaps[3]->why, 0, 2)]);
     }
 
     public function test_easier_goes_before_harder_at_the_same_distance(): void

@@ -68,6 +68,16 @@ final class LoadAndSymmetryTest extends TestCase
 
     public function test_bands_stand_lightest_first_and_none_twice(): void
     {
+        $two = Bands::of([$sand = new Band('sand', '#d9c79a', 5), $moss = new Band('moss', '#4f6b3a', 5)]);
+        self::assertSame([$moss, null, null, $sand, null], [$two->heavier($sand), $two->heavier($moss), $two->heavier(new Band('reed', '#7d9a5b')), $two->find('sand'), $two->find('Sand')]);
+        $many = static fn (int $count): Bands => Bands::of(array_map(static fn (int $i): Band => new Band('b'.$i, '#000000'), range(1, $count)));
+        self::assertCount(12, $many(12)->bands);
+        try {
+            $many(13);
+            self::fail('thirteen were taken');
+        } catch (InvalidValue $e) {
+            self::assertSame('at most 12 bands', $e->getMessage());
+        }
         foreach ([[new Band('sand', '#d9c79a'), new Band('Sand', '#7d9a5b')], [new Band('moss', '#4f6b3a', 8), new Band('slate', '#56606b'), new Band('sand', '#d9c79a', 5)]] as $wrong) {
             try {
                 Bands::of($wrong);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Reference;
 
+use DateTimeImmutable;
 use EvenRungs\Core\Verdict\Judge;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -37,6 +38,13 @@ final class PainZonesTest extends TestCase
         yield '5 is the most that is acceptable' => [5, 'regress', 'step-up'];
         yield '6 is high risk' => [6, 'stop', 'stop'];
         yield '10 too' => [10, 'stop', 'stop'];
+    }
+
+    public function test_pain_is_monitored_from_the_first_to_the_last_day_that_a_clinician_allowed(): void
+    {
+        $on = static fn (string $day, ?string $until): bool => Documents::history(['ladder' => 'dead-bug', 'rung' => 'heel-taps', 'step' => 0, 'sessions' => [], 'as_of' => '2027-01-05', 'monitored' => ['from' => '2027-01-05', ...($until === null ? [] : ['until' => $until])]])->isMonitoredOn(new DateTimeImmutable($day));
+        self::assertSame([false, true, true, false], array_map(static fn (string $day): bool => $on($day, '2027-01-10'), ['2027-01-04', '2027-01-05', '2027-01-10', '2027-01-11']));
+        self::assertTrue($on('2030-01-01', null), 'until it is taken back');
     }
 
     #[DataProvider('zones')]
