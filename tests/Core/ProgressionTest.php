@@ -67,6 +67,20 @@ final class ProgressionTest extends TestCase
         self::assertNotSame([], array_diff($last, $first), 'twelve weeks change some rungs');
     }
 
+    public function test_what_is_only_expected_stays_within_a_level_of_what_is_typed_and_two_of_where_one_stands(): void
+    {
+        $data = Documents::data();
+        $style = $data->style('long-haul');
+        $reached = static function (array $ability) use ($data, $style): int {
+            $client = Documents::client(['equipment' => ['mat', 'wall', 'bench'], 'days' => ['mon' => 40], 'ability' => $ability]);
+            $progression = new Progression($data->library(), $style, new Steps($style, $client), GoalRule::for($client, $data->goals()));
+
+            // a year and a half of weeks, so that nothing but the bound ends it
+            return $progression->expected($data->library()->rung('side-plank-knees'), 0, null, 80, $client)->rung->level->value;
+        };
+        self::assertSame([4, 6, 5], [$reached(['AL' => 3]), $reached(['AL' => 5]), $reached(['AE' => 3])], 'the first rung is of level 3');
+    }
+
     public function test_what_a_week_expected_and_did_not_get_is_taken_back(): void
     {
         [$library, $style] = [Documents::data()->library(), Documents::data()->style('full-compass')];

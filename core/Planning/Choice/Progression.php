@@ -23,6 +23,10 @@ use EvenRungs\Core\Style\Style;
  */
 final class Progression
 {
+    private const OVER_TYPED = 1;
+
+    private const OVER_UNTYPED = 2;
+
     private readonly Moves $moves;
 
     public function __construct(Library $library, private readonly Style $style, private readonly Steps $steps, private readonly GoalRule $goal)
@@ -93,7 +97,7 @@ final class Progression
                 continue;
             }
             $next = $client->holds($rung) ? null : $this->moves->next($rung, $client);
-            if ($next === null || ! $this->mayReach($next, $rung, $client)) {
+            if ($next === null || ! $this->mayReach($next, $rung, $choice->rung, $client)) {
                 break;
             }
             [$rung, $step, $range] = [$next, 0, null];
@@ -102,12 +106,16 @@ final class Progression
         return $choice->at($rung, $step, $range);
     }
 
-    /** One level more at most, and within a typed ability or what was reached already. */
-    private function mayReach(Rung $next, Rung $from, Client $client): bool
+    /**
+     * One level more at most; over where the client stands today, or a typed ability, one level where an ability is typed and two where none
+     * is: beyond that the audit finds an error, and what is only expected must not cause one.
+     */
+    private function mayReach(Rung $next, Rung $from, Rung $today, Client $client): bool
     {
         $ability = $client->abilityIn($next->category);
+        $known = max($ability->value ?? 0, $today->level->value);
 
         return $next->level->value <= $from->level->value + 1
-            && ($ability === null || $next->level->value <= max($ability->value, $from->level->value) + 1);
+            && $next->level->value <= $known + ($ability === null ? self::OVER_UNTYPED : self::OVER_TYPED);
     }
 }
