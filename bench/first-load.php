@@ -16,4 +16,10 @@ for ($i = 0; $i < count($queue); $i++) {
     $bytes += strlen((string) gzencode($script, 6));
     $queue = array_values(array_unique([...$queue, ...$chunk['imports'] ?? []]));
 }
-printf("First load: %.1f kB of compressed script (%.1f kB raw, ratio %.2f); the aim is at most 200 kB: %s\n", $bytes / 1000, $raw / 1000, $bytes / $raw, $bytes <= 200_000 ? 'met' : 'MISSED');
+printf(
+    "First load: %.1f kB of compressed script (%.1f kB raw, ratio %.2f); the aim is at most 200 kB: %s\n",
+    $bytes / 1000,
+    $raw / 1000,
+    $bytes / $raw,
+    $bytes <= 200_000 ? 'met' : 'MISSED',
+);

@@ -29,5 +29,17 @@ foreach ($list['clients'] as $client) {
     }
 }
 [$p50, $p95, $bare50, $bare95] = [percentile($moves, 0.5), percentile($moves, 0.95), percentile($bare, 0.5), percentile($bare, 0.95)];
-printf("Moving a rung, %d moves: median %.1f ms, 95th percentile %.1f ms; the aim is under 100 ms: %s\n", count($moves), $p50, $p95, $p95 < 100 ? 'met' : 'MISSED');
-printf("A bare PHP page in the same run: median %.2f ms, 95th percentile %.2f ms; a move takes %.0f times as long at the median, %.0f times at the 95th\n", $bare50, $bare95, $p50 / $bare50, $p95 / $bare95);
+printf(
+    "Moving a rung, %d moves: median %.1f ms, 95th percentile %.1f ms; the aim is under 100 ms: %s\n",
+    count($moves),
+    $p50,
+    $p95,
+    $p95 < 100 ? 'met' : 'MISSED',
+);
+printf(
+    "A bare PHP page in the same run: median %.2f ms, 95th percentile %.2f ms; a move takes %.0f times as long at the median, %.0f times at the 95th\n",
+    $bare50,
+    $bare95,
+    $p50 / $bare50,
+    $p95 / $bare95,
+);

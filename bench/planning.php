@@ -39,22 +39,41 @@ $yardstick = p95(static function (): void {
     sort($numbers);
 });
 $order = p95(static function () use ($rungs, $style): void {
-    $items = array_map(static fn (): OrderItem => new OrderItem($rung = $rungs[mt_rand(0, count($rungs) - 1)], $rung->top()), range(1, BestOrder::EXACT_UP_TO));
+    $items = array_map(
+        static fn (): OrderItem => new OrderItem($rung = $rungs[mt_rand(0, count($rungs) - 1)], $rung->top()),
+        range(1, BestOrder::EXACT_UP_TO),
+    );
     (new BestOrder($items, SetOrder::SkillFirst, $style->orderWeights))->best();
 });
 $week = p95(static function () use ($style): void {
     $no = array_fill(0, 7, false);
     $times = ['AE' => 2, 'AF' => 2, 'AL' => 2, 'AR' => 3];
     $minutes = array_map(static fn (): int => 60_000 * mt_rand(5, 40), range(1, 7));
-    BestWeek::of(new WeekWishes($minutes, $no, $no, $no, $no, $times, 3, 6, 1_800_000, 480_000, [2 => DayUse::Hard, 4 => DayUse::Light]), $style->weekWeights);
+    BestWeek::of(
+        new WeekWishes($minutes, $no, $no, $no, $no, $times, 3, 6, 1_800_000, 480_000, [2 => DayUse::Hard, 4 => DayUse::Light]),
+        $style->weekWeights,
+    );
 });
 foreach (['order of ten' => [$order, 20], 'week' => [$week, 50]] as $what => [$ms, $aim]) {
-    printf("Best %s: p95 %.1f ms, %.1f times the yardstick; the aim is under %d ms: %s\n", $what, $ms, $ms / $yardstick, $aim, $ms < $aim ? 'met' : 'MISSED');
+    printf(
+        "Best %s: p95 %.1f ms, %.1f times the yardstick; the aim is under %d ms: %s\n",
+        $what,
+        $ms,
+        $ms / $yardstick,
+        $aim,
+        $ms < $aim ? 'met' : 'MISSED',
+    );
 }
 $rows = ['week,day,kind,block,exercise,sets,hold_s,side,rest_s'];
 $names = ['Front plank', 'Side plank', 'Bird dog', 'Press-out', 'Nobody knows this', 'Farmer\'s carry', 'bridge', 'Hollow hold'];
 for ($i = 0; $i < 5000; $i++) {
-    $rows[] = sprintf('%d,%s,standalone,%d,%s,2,20,each,30', 1 + intdiv($i, 48), ['mon', 'wed', 'fri'][intdiv($i, 16) % 3], 1 + intdiv($i, 8) % 2, $names[$i % 8]);
+    $rows[] = sprintf(
+        '%d,%s,standalone,%d,%s,2,20,each,30',
+        1 + intdiv($i, 48),
+        ['mon', 'wed', 'fri'][intdiv($i, 16) % 3],
+        1 + intdiv($i, 8) % 2,
+        $names[$i % 8],
+    );
 }
 $began = hrtime(true);
 $process = proc_open([PHP_BINARY, dirname(__DIR__).'/cli/main.php', 'audit'], [['pipe', 'r'], ['file', '/dev/null', 'w'], STDERR], $pipes);
@@ -62,4 +81,9 @@ fwrite($pipes[0], implode("\r\n", $rows));
 fclose($pipes[0]);
 proc_close($process);
 $seconds = (hrtime(true) - $began) / 1e9;
-printf("Audit of a CSV of 5,000 rows: %.2f s, %.0f times the yardstick; the aim is under 2 s: %s\n", $seconds, 1000 * $seconds / $yardstick, $seconds < 2 ? 'met' : 'MISSED');
+printf(
+    "Audit of a CSV of 5,000 rows: %.2f s, %.0f times the yardstick; the aim is under 2 s: %s\n",
+    $seconds,
+    1000 * $seconds / $yardstick,
+    $seconds < 2 ? 'met' : 'MISSED',
+);

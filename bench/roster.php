@@ -15,7 +15,12 @@ do {
     [, $list, $ms] = call($curl, $base.'/api/clients');
     $first[] = $ms;
 } while (($list['behind'] ?? 0) > 0);
-printf("%d clients; the list of a new day is whole after %d looks, the longest %.0f ms\n", count($list['clients']), count($first), max($first));
+printf(
+    "%d clients; the list of a new day is whole after %d looks, the longest %.0f ms\n",
+    count($list['clients']),
+    count($first),
+    max($first),
+);
 $times = ['list' => [], 'bare' => []];
 for ($i = 0; $i < 60; $i++) {
     $times['list'][] = call($curl, $base.'/api/clients')[2];
@@ -34,5 +39,12 @@ for ($i = 0; $i < 60; $i++) {
 $bare95 = $times['bare'] === [] ? null : percentile($times['bare'], 0.95);
 foreach (array_diff_key($times, ['bare' => 0]) as $page => $of) {
     $p95 = percentile($of, 0.95);
-    printf("%s: median %.0f ms, 95th percentile %.0f ms%s; the aim is under 300 ms: %s\n", ucfirst($page), percentile($of, 0.5), $p95, $bare95 === null ? '' : sprintf(', %.0f times a bare PHP page', $p95 / $bare95), $p95 < 300 ? 'met' : 'MISSED');
+    printf(
+        "%s: median %.0f ms, 95th percentile %.0f ms%s; the aim is under 300 ms: %s\n",
+        ucfirst($page),
+        percentile($of, 0.5),
+        $p95,
+        $bare95 === null ? '' : sprintf(', %.0f times a bare PHP page', $p95 / $bare95),
+        $p95 < 300 ? 'met' : 'MISSED',
+    );
 }

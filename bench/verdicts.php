@@ -27,7 +27,21 @@ $histories = [];
 foreach ($library->ladders as $ladder) {
     $sessions = [];
     for ($i = 0; $i < SESSIONS; $i++) {
-        $sets = array_map(static fn (): LoggedSet => new LoggedSet(mt_rand(0, 1) === 1 ? 'left' : 'right', 8, mt_rand(6, 9), [], [], null, mt_rand(0, 3), PainKind::tryFrom('ordinary'), mt_rand(4, 7), true), range(1, 4));
+        $sets = array_map(
+            static fn (): LoggedSet => new LoggedSet(
+                mt_rand(0, 1) === 1 ? 'left' : 'right',
+                8,
+                mt_rand(6, 9),
+                [],
+                [],
+                null,
+                mt_rand(0, 3),
+                PainKind::tryFrom('ordinary'),
+                mt_rand(4, 7),
+                true,
+            ),
+            range(1, 4),
+        );
         $sessions[] = new LoggedSession((new DateTimeImmutable('2026-01-05'))->modify(sprintf('+%d days', $i * 3)), 0, 0, 0, $sets);
     }
     $histories[] = new History($ladder, $ladder->rungs[0], 0, new DateTimeImmutable('2026-01-01'), null, $sessions);
@@ -39,4 +53,9 @@ for ($i = 0; $i < VERDICTS; $i++) {
 }
 $judging = (hrtime(true) - $began) / 1e9;
 
-printf("verdicts over %d sessions: %d per second; one costs %.4f of reading the library once\n", SESSIONS, VERDICTS / $judging, $judging / VERDICTS / $reading);
+printf(
+    "verdicts over %d sessions: %d per second; one costs %.4f of reading the library once\n",
+    SESSIONS,
+    VERDICTS / $judging,
+    $judging / VERDICTS / $reading,
+);

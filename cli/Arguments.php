@@ -41,7 +41,10 @@ final class Arguments
             $parts = explode('=', $word, 2);
             [$name, $value] = [$parts[0], $parts[1] ?? null];
             if (! isset($known[$name])) {
-                $problems[] = new Problem($name, 'is not an option of this command'.($known === [] ? '' : '; it has '.implode(', ', array_keys($known))));
+                $problems[] = new Problem(
+                    $name,
+                    'is not an option of this command'.($known === [] ? '' : '; it has '.implode(', ', array_keys($known))),
+                );
             } elseif (! $known[$name]) {
                 $options[$name] = true;
             } elseif ($value !== null || isset($words[$i + 1])) {

@@ -81,7 +81,10 @@ final class JobCommands
     {
         $command = array_shift($words) ?? '';
         try {
-            $known = self::OPTIONS[$command] ?? throw UnusableInput::at($command === '' ? 'command' : $command, 'is not a command; there are '.implode(', ', array_keys(self::OPTIONS)));
+            $known = self::OPTIONS[$command] ?? throw UnusableInput::at(
+                $command === '' ? 'command' : $command,
+                'is not a command; there are '.implode(', ', array_keys(self::OPTIONS)),
+            );
             $arguments = Arguments::parse($words, $known, $command === 'library' ? 0 : 1);
 
             return match ($command) {
@@ -145,7 +148,14 @@ final class JobCommands
         }
         $finding = preg_match('/^\d{1,6}$/', $number) === 1 ? $findings[(int) $number] ?? null : null;
         if ($finding?->fix === null) {
-            throw UnusableInput::at('--apply', $finding === null ? sprintf('there is no finding %s; there are %d, from 0', mb_substr($number, 0, 20), count($findings)) : sprintf('finding %s has no change: %s', $number, lcfirst($finding->advice())));
+            throw UnusableInput::at(
+                '--apply',
+                $finding === null ? sprintf(
+                    'there is no finding %s; there are %d, from 0',
+                    mb_substr($number, 0, 20),
+                    count($findings),
+                ) : sprintf('finding %s has no change: %s', $number, lcfirst($finding->advice())),
+            );
         }
 
         return $this->answer((new ProgramJson($this->data->clients()))->write($finding->fix->apply($program)));
@@ -155,9 +165,14 @@ final class JobCommands
     {
         $node = $this->checked('history', $this->document($arguments));
         $written = $node->optionalString('style');
-        $style = $this->data->style($arguments->value('--style') ?? (in_array($written, $this->data->styleNames(), true) ? $written : DataFolder::DEFAULT_STYLE));
+        $style = $this->data->style(
+            $arguments->value('--style') ?? (in_array($written, $this->data->styleNames(), true) ? $written : DataFolder::DEFAULT_STYLE),
+        );
         $child = $node->optionalChild('client');
-        $client = $child === null ? null : $this->data->clients()->read($child, $child->optionalDay('as_of') ?? $node->optionalDay('as_of') ?? self::lastDay($node));
+        $client = $child === null ? null : $this->data->clients()->read(
+            $child,
+            $child->optionalDay('as_of') ?? $node->optionalDay('as_of') ?? self::lastDay($node),
+        );
         $judge = new Judge($this->data->library(), $style, $client, $client === null ? null : GoalRule::for($client, $this->data->goals()));
         $history = (new HistoryJson($this->data->library()))->read($node, $judge->steps);
 
@@ -177,7 +192,10 @@ final class JobCommands
     {
         $text = $arguments->value('--on');
 
-        return $text === null ? null : Node::day($text) ?? throw UnusableInput::at('--on', sprintf('must be a day written YYYY-MM-DD, not "%s"', mb_substr($text, 0, 40)));
+        return $text === null ? null : Node::day($text) ?? throw UnusableInput::at(
+            '--on',
+            sprintf('must be a day written YYYY-MM-DD, not "%s"', mb_substr($text, 0, 40)),
+        );
     }
 
     private function style(Arguments $arguments): Style
@@ -245,7 +263,14 @@ final class JobCommands
         $rung = $library->find($name);
         if ($rung === null) {
             $near = array_map(static fn (Rung $each): string => sprintf('"%s"', $each->name), $library->suggestions($name));
-            throw UnusableInput::at('/exercise', sprintf('"%s" is not in the library%s', mb_substr($name, 0, 60), $near === [] ? '' : '; is '.implode(' or ', $near).' meant?'));
+            throw UnusableInput::at(
+                '/exercise',
+                sprintf(
+                    '"%s" is not in the library%s',
+                    mb_substr($name, 0, 60),
+                    $near === [] ? '' : '; is '.implode(' or ', $near).' meant?',
+                ),
+            );
         }
         $client = $this->data->clients()->readForSwap($node);
         $this->sayWhatIsNotApplied($client);
@@ -273,7 +298,14 @@ final class JobCommands
     {
         foreach ($client->limits as $limit) {
             if ($limit->rule->medical && $limit->severity !== Severity::Moderate) {
-                fwrite($this->err, sprintf("/limits: severity \"%s\" of %s is not applied: medical limits bar real and high stress alike\n", $limit->severity->value, $limit->rule->id));
+                fwrite(
+                    $this->err,
+                    sprintf(
+                        "/limits: severity \"%s\" of %s is not applied: medical limits bar real and high stress alike\n",
+                        $limit->severity->value,
+                        $limit->rule->id,
+                    ),
+                );
             }
         }
     }

@@ -15,7 +15,17 @@ final class InvalidValue extends DomainException
     {
         $unit = $unit === '' ? '' : ' '.$unit;
 
-        return new self(sprintf('%s is %s%s; it must be from %s to %s%s', $what, self::number($given), $unit, self::number($least), self::number($most), $unit));
+        return new self(
+            sprintf(
+                '%s is %s%s; it must be from %s to %s%s',
+                $what,
+                self::number($given),
+                $unit,
+                self::number($least),
+                self::number($most),
+                $unit,
+            ),
+        );
     }
 
     public static function because(string $sentence): self

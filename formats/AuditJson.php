@@ -26,7 +26,16 @@ final class AuditJson
         return [
             'findings' => array_map(static fn (Finding $finding): array => self::finding($finding, $program->program), $findings),
             'coverage' => array_map(self::coverage(...), $program->weeks),
-            'time' => (new TimeJson($program->library))->program($program->program, array_map(static fn (AuditedWeek $week): array => array_map(static fn (AuditedSession $session): SessionTime => $session->time, $week->sessions), $program->weeks)),
+            'time' => (new TimeJson($program->library))->program(
+                $program->program,
+                array_map(
+                    static fn (AuditedWeek $week): array => array_map(
+                        static fn (AuditedSession $session): SessionTime => $session->time,
+                        $week->sessions,
+                    ),
+                    $program->weeks,
+                ),
+            ),
         ];
     }
 
@@ -58,7 +67,10 @@ final class AuditJson
             foreach ($week->sessions as $s => $session) {
                 $other = $now[$s] ?? null;
                 if ($session !== $other && ($other === null || SessionJson::write($session) != SessionJson::write($other))) {
-                    $edits[] = ['path' => sprintf('/weeks/%d/sessions/%d', $w, $s), 'value' => $gone || $other === null ? null : SessionJson::write($other)];
+                    $edits[] = [
+                        'path' => sprintf('/weeks/%d/sessions/%d', $w, $s),
+                        'value' => $gone || $other === null ? null : SessionJson::write($other),
+                    ];
                     if ($gone) {
                         break;
                     }

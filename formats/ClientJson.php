@@ -53,8 +53,12 @@ final class ClientJson
      * @param  bool  $stored  documents that were right when they were stored: what is gone from the library is passed over, and only
      *                        recorded clearances clear
      */
-    public function __construct(private readonly Library $library, private readonly array $flags, private readonly ?DateTimeImmutable $day = null, private readonly bool $stored = false)
-    {
+    public function __construct(
+        private readonly Library $library,
+        private readonly array $flags,
+        private readonly ?DateTimeImmutable $day = null,
+        private readonly bool $stored = false,
+    ) {
     }
 
     /**
@@ -82,7 +86,11 @@ final class ClientJson
             $node->strings('equipment'),
             $days,
             $node->each('other_training', self::readOtherTraining(...)),
-            $screen === null || ! $screen->has('flags') ? null : new Screen(! $this->stored && $screen->bool('cleared'), array_map(fn (string $id): Flag => $this->flags[$id], $screen->strings('flags')), $screen->optionalDay('on')),
+            $screen === null || ! $screen->has('flags') ? null : new Screen(
+                ! $this->stored && $screen->bool('cleared'),
+                array_map(fn (string $id): Flag => $this->flags[$id], $screen->strings('flags')),
+                $screen->optionalDay('on'),
+            ),
             $this->readTests($node->optionalChild('tests')),
             home: self::readHome($node->optionalChild('home')),
             asOf: $asOf,
@@ -100,7 +108,14 @@ final class ClientJson
     {
         $held = $node->opaque('x')[self::HELD] ?? null;
 
-        return array_values(array_filter(array_map(static fn (mixed $code): ?Category => is_string($code) ? Category::tryFrom($code) : null, is_array($held) ? $held : [])));
+        return array_values(
+            array_filter(
+                array_map(
+                    static fn (mixed $code): ?Category => is_string($code) ? Category::tryFrom($code) : null,
+                    is_array($held) ? $held : [],
+                ),
+            ),
+        );
     }
 
     /** @return array<string, 'left'|'right'> by ladder; likewise */
@@ -138,7 +153,13 @@ final class ClientJson
         $born = $node->optionalInt('born');
         $year = $asOf === null ? null : (int) $asOf->format('Y');
         if ($born !== null && $year !== null && ($born > $year || $year - $born > self::OLDEST)) {
-            throw UnusableInput::at($node->path('born'), $born > $year ? sprintf('lies after %d, the year that is spoken of', $year) : sprintf('would make the client older than %d', self::OLDEST));
+            throw UnusableInput::at(
+                $node->path('born'),
+                $born > $year ? sprintf('lies after %d, the year that is spoken of', $year) : sprintf(
+                    'would make the client older than %d',
+                    self::OLDEST,
+                ),
+            );
         }
     }
 
@@ -161,7 +182,9 @@ final class ClientJson
             }
         }
 
-        return $problems === [] || $this->stored ? array_values(array_filter($node->strings('ladders'), $this->library->hasLadder(...))) : throw new UnusableInput($problems);
+        return $problems === [] || $this->stored ? array_values(
+            array_filter($node->strings('ladders'), $this->library->hasLadder(...)),
+        ) : throw new UnusableInput($problems);
     }
 
     /**
@@ -207,17 +230,31 @@ final class ClientJson
     private function readClearance(Node $node): Clearance
     {
         $lifts = $node->string('lifts');
-        $known = isset($this->flags[$lifts]) || isset($this->library->limits[$lifts]) || in_array($lifts, [Clearance::MONITORED_PAIN, Clearance::STOP_OF_ALL], true)
+        $known = isset($this->flags[$lifts]) || isset($this->library->limits[$lifts]) || in_array(
+            $lifts,
+            [Clearance::MONITORED_PAIN, Clearance::STOP_OF_ALL],
+            true,
+        )
             || (str_starts_with($lifts, 'stop:') && ($this->stored || $this->library->hasLadder(substr($lifts, 5))));
         if (! $known) {
-            throw UnusableInput::at($node->path('lifts'), sprintf('"%s" is no flag, limit, stop:LADDER, stop:all or monitored-pain', $lifts));
+            throw UnusableInput::at(
+                $node->path('lifts'),
+                sprintf('"%s" is no flag, limit, stop:LADDER, stop:all or monitored-pain', $lifts),
+            );
         }
         [$on, $until] = [self::needed($node, 'on'), $node->optionalDay('until')];
         if ($until !== null && $until < $on) {
             throw UnusableInput::at($node->path('until'), 'lies before the day it begins');
         }
 
-        return new Clearance($lifts, $on, $until, $node->optionalInt('max_level'), $node->optionalString('by'), $node->optionalString('role'));
+        return new Clearance(
+            $lifts,
+            $on,
+            $until,
+            $node->optionalInt('max_level'),
+            $node->optionalString('by'),
+            $node->optionalString('role'),
+        );
     }
 
     private static function readHome(?Node $node): ?Home
@@ -368,10 +405,16 @@ final class ClientJson
             'mass_kg' => $client->massKg,
             'trained' => $client->trained?->value,
             'ability' => $client->ability === [] ? null : array_map(static fn (Level $level): int => $level->value, $client->ability),
-            'limits' => array_map(static fn (Limit $limit): array => ['limit' => $limit->rule->id, 'severity' => $limit->severity->value], $client->limits),
+            'limits' => array_map(
+                static fn (Limit $limit): array => ['limit' => $limit->rule->id, 'severity' => $limit->severity->value],
+                $client->limits,
+            ),
             'equipment' => $client->equipment,
             'days' => $client->days === null ? null : (object) $client->days,
-            'other_training' => array_map(static fn (OtherTraining $other): array => self::writeOtherTraining($other), $client->otherTraining),
+            'other_training' => array_map(
+                static fn (OtherTraining $other): array => self::writeOtherTraining($other),
+                $client->otherTraining,
+            ),
             'screen' => $client->screen === null ? null : [
                 'cleared' => $client->screen->cleared,
                 'flags' => array_map(static fn (Flag $flag): string => $flag->id, $client->screen->flags),
@@ -379,10 +422,16 @@ final class ClientJson
             ],
             'tests' => self::writeTests($client->tests),
             'standings' => $client->standings === [] ? null : array_map(self::writeStanding(...), $client->standings),
-            'stopped' => $client->stopped === null ? null : ['on' => $client->stopped->on->format('Y-m-d'), 'kind' => $client->stopped->kind],
+            'stopped' => $client->stopped === null ? null : [
+                'on' => $client->stopped->on->format('Y-m-d'),
+                'kind' => $client->stopped->kind,
+            ],
             'clearances' => $client->clearances === [] ? null : array_map(self::writeClearance(...), $client->clearances),
             'ladders' => $client->ladders,
-            'home' => $client->home === null ? null : ['days' => array_map(static fn (Weekday $day): string => $day->value, $client->home->days), 'equipment' => $client->home->equipment],
+            'home' => $client->home === null ? null : [
+                'days' => array_map(static fn (Weekday $day): string => $day->value, $client->home->days),
+                'equipment' => $client->home->equipment,
+            ],
             'x' => self::evened($client->held, $client->extraSets) ?: null,
         ], static fn (mixed $value): bool => $value !== null);
     }

@@ -65,7 +65,10 @@ abstract class CsvReader
                 continue;
             }
             if ($number > self::MOST_ROWS) {
-                throw UnusableInput::at('row '.$number, sprintf('is one row too many; at most %s are read', number_format(self::MOST_ROWS)));
+                throw UnusableInput::at(
+                    'row '.$number,
+                    sprintf('is one row too many; at most %s are read', number_format(self::MOST_ROWS)),
+                );
             }
             if (count($cells) > count($header)) {
                 $this->problems[] = new Problem('row '.$number, sprintf('has %d cells, the header %d', count($cells), count($header)));
@@ -92,7 +95,10 @@ abstract class CsvReader
         $names = array_map(static fn (string $cell): string => strtolower(trim($cell)), $cells);
         foreach ($names as $i => $name) {
             if (! in_array($name, static::COLUMNS, true)) {
-                $this->problems[] = new Problem('row 1', sprintf('"%s" is not a column; there are %s', mb_substr($cells[$i], 0, 60), implode(', ', static::COLUMNS)));
+                $this->problems[] = new Problem(
+                    'row 1',
+                    sprintf('"%s" is not a column; there are %s', mb_substr($cells[$i], 0, 60), implode(', ', static::COLUMNS)),
+                );
             } elseif (array_search($name, $names, true) !== $i) {
                 $this->problems[] = new Problem('row 1', sprintf('the column %s stands twice', $name));
             }

@@ -66,7 +66,11 @@ final class DoseJson
         if ($node->has('intervals')) {
             $intervals = $node->child('intervals');
 
-            return new Intervals($intervals->int('count'), Seconds::of($intervals->number('hold_s')), Seconds::of($intervals->number('rest_s')));
+            return new Intervals(
+                $intervals->int('count'),
+                Seconds::of($intervals->number('hold_s')),
+                Seconds::of($intervals->number('rest_s')),
+            );
         }
         if ($node->has('work_s')) {
             return new Work(Seconds::of($node->number('work_s')));
@@ -105,9 +109,19 @@ final class DoseJson
     private static function writeMeasure(Measure $measure): array
     {
         return match (true) {
-            $measure instanceof Reps => ['reps' => $measure->count, 'hold_s' => $measure->hold?->toNumber(), 'tempo' => $measure->tempo?->toString()],
+            $measure instanceof Reps => [
+                'reps' => $measure->count,
+                'hold_s' => $measure->hold?->toNumber(),
+                'tempo' => $measure->tempo?->toString(),
+            ],
             $measure instanceof Hold => ['hold_s' => $measure->time->toNumber()],
-            $measure instanceof Intervals => ['intervals' => ['count' => $measure->count, 'hold_s' => $measure->hold->toNumber(), 'rest_s' => $measure->break->toNumber()]],
+            $measure instanceof Intervals => [
+                'intervals' => [
+                    'count' => $measure->count,
+                    'hold_s' => $measure->hold->toNumber(),
+                    'rest_s' => $measure->break->toNumber(),
+                ],
+            ],
             $measure instanceof Work => ['work_s' => $measure->time->toNumber()],
             $measure instanceof Distance => ['distance_m' => $measure->metres, 'pace_m_s' => $measure->pace],
             default => throw InvalidValue::because('a measure that has no JSON form'),

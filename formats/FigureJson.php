@@ -38,7 +38,10 @@ final class FigureJson
      */
     public static function read(Node $node, array $poses): Figure
     {
-        $base = $poses[$node->string('pose')] ?? throw UnusableInput::at($node->path('pose'), sprintf('there is no base pose "%s"', $node->string('pose')));
+        $base = $poses[$node->string('pose')] ?? throw UnusableInput::at(
+            $node->path('pose'),
+            sprintf('there is no base pose "%s"', $node->string('pose')),
+        );
 
         return $node->guard(static fn (): Figure => new Figure(
             $base,
@@ -67,7 +70,12 @@ final class FigureJson
     {
         $kind = PropKind::from($node->string('kind'));
 
-        return new Prop($kind, $node->textOrNumbers('at'), $node->textOrNumbers('to'), (float) ($node->optionalNumber('size') ?? $kind->size()));
+        return new Prop(
+            $kind,
+            $node->textOrNumbers('at'),
+            $node->textOrNumbers('to'),
+            (float) ($node->optionalNumber('size') ?? $kind->size()),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -138,10 +146,16 @@ final class FigureJson
             'floor' => array_map(static fn (array $corner): array => [round($corner[0], 1), round($corner[1], 1)], $drawing->floor),
             'strokes' => array_map(static fn (array $stroke): array => [
                 'part' => $stroke['part'],
-                'joints' => array_map(static fn (string $joint): int => (int) array_search($joint, $drawing->joints, true), $stroke['joints']),
+                'joints' => array_map(
+                    static fn (string $joint): int => (int) array_search($joint, $drawing->joints, true),
+                    $stroke['joints'],
+                ),
             ], $drawing->strokes),
             'pictures' => array_map(self::picture(...), $drawing->pictures),
-            'beats' => array_map(static fn (array $beat): array => ['picture' => $beat['picture'], 'seconds' => round($beat['seconds'], 3)], $drawing->beats),
+            'beats' => array_map(
+                static fn (array $beat): array => ['picture' => $beat['picture'], 'seconds' => round($beat['seconds'], 3)],
+                $drawing->beats,
+            ),
             'still' => $drawing->still,
         ];
     }
@@ -150,7 +164,10 @@ final class FigureJson
     private static function picture(Picture $picture): array
     {
         return [
-            'points' => array_map(static fn (array $point): array => [round($point[0], 1), round($point[1], 1)], array_values($picture->points)),
+            'points' => array_map(
+                static fn (array $point): array => [round($point[0], 1), round($point[1], 1)],
+                array_values($picture->points),
+            ),
             'shapes' => array_map(static fn (Shape $shape): array => [
                 'form' => $shape->form,
                 'style' => $shape->style,

@@ -34,7 +34,14 @@ final class HistoryJson
         }
         $ladder = $this->library->ladder($node->string('ladder'));
         if ($ladder->indexOf($node->string('rung')) === null) {
-            throw UnusableInput::at($node->path('rung'), sprintf('"%s" is not a rung of this ladder; its rungs are %s', $node->string('rung'), implode(', ', array_map(static fn (Rung $rung): string => $rung->id, $ladder->rungs))));
+            throw UnusableInput::at(
+                $node->path('rung'),
+                sprintf(
+                    '"%s" is not a rung of this ladder; its rungs are %s',
+                    $node->string('rung'),
+                    implode(', ', array_map(static fn (Rung $rung): string => $rung->id, $ladder->rungs)),
+                ),
+            );
         }
         $rung = $this->library->rung($node->string('rung'));
         $step = $node->optionalInt('step');
@@ -92,7 +99,10 @@ final class HistoryJson
         foreach (['faults', 'cued', 'ended_by'] as $field) {
             foreach ($field === 'ended_by' ? array_filter([$node->optionalString($field)]) : $node->strings($field) as $fault) {
                 if (! isset($this->library->faults[$fault])) {
-                    throw UnusableInput::at($node->path($field), sprintf('"%s" is not a fault; there are %s', $fault, implode(', ', array_keys($this->library->faults))));
+                    throw UnusableInput::at(
+                        $node->path($field),
+                        sprintf('"%s" is not a fault; there are %s', $fault, implode(', ', array_keys($this->library->faults))),
+                    );
                 }
             }
         }
@@ -150,7 +160,10 @@ final class HistoryJson
             in_array('work_s', $given, true) => 'work_s',
             in_array($meant, $given, true) && ($given === [$meant] || ($meant === 'reps' && $given === ['reps', 'hold_s'])) => $meant,
             $kind === MeasureKind::Distance && $given === ['hold_s'] => 'hold_s',
-            count($given) > 1 => throw UnusableInput::at($node->path(), sprintf('has %s; one of them counts, and this rung is counted in %s', implode(' and ', $given), $in)),
+            count($given) > 1 => throw UnusableInput::at(
+                $node->path(),
+                sprintf('has %s; one of them counts, and this rung is counted in %s', implode(' and ', $given), $in),
+            ),
             $given === [] => throw UnusableInput::at($node->path(), sprintf('needs target_%s and %s', $meant, $meant)),
             default => throw UnusableInput::at($node->path('target_'.$given[0]), sprintf('this rung is counted in %s', $in)),
         };
@@ -161,7 +174,11 @@ final class HistoryJson
         }
         $scale = in_array($of, ['hold_s', 'work_s'], true) ? 1000 : 1;
 
-        return [$node->number('target_'.$of) * $scale, $node->number($of) * $scale, $of === 'work_s' || ($of === 'hold_s' && $kind === MeasureKind::Distance)];
+        return [
+            $node->number('target_'.$of) * $scale,
+            $node->number($of) * $scale,
+            $of === 'work_s' || ($of === 'hold_s' && $kind === MeasureKind::Distance),
+        ];
     }
 
     /** @return array<string, mixed> */

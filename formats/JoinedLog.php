@@ -29,7 +29,12 @@ final class JoinedLog
     {
         [$a, $b] = [array_diff_key($a, array_flip(self::OWN)), array_diff_key($b, array_flip(self::OWN))];
         $differences = [];
-        $joined = self::parts(array_diff_key($a, ['sets' => 0, 'ticks' => 0]), array_diff_key($b, ['sets' => 0, 'ticks' => 0]), '', $differences);
+        $joined = self::parts(
+            array_diff_key($a, ['sets' => 0, 'ticks' => 0]),
+            array_diff_key($b, ['sets' => 0, 'ticks' => 0]),
+            '',
+            $differences,
+        );
         $ticks = self::parts(self::sorted($a['ticks'] ?? []), self::sorted($b['ticks'] ?? []), 'ticks of ', $differences);
         [$mine, $theirs] = [self::bySet($a), self::bySet($b)];
         $sets = [];
@@ -42,7 +47,10 @@ final class JoinedLog
         }
         sort($differences);
 
-        return $differences === [] ? new self([...$joined, ...($ticks === [] ? [] : ['ticks' => $ticks]), 'sets' => $sets], []) : new self(null, $differences);
+        return $differences === [] ? new self(
+            [...$joined, ...($ticks === [] ? [] : ['ticks' => $ticks]), 'sets' => $sets],
+            [],
+        ) : new self(null, $differences);
     }
 
     /**
@@ -100,7 +108,11 @@ final class JoinedLog
         $count = [];
         foreach (is_array($log['sets'] ?? null) ? $log['sets'] : [] as $set) {
             $set = is_object($set) ? get_object_vars($set) : (is_array($set) ? $set : []);
-            $of = sprintf('%s/%s', is_string($set['rung'] ?? null) ? $set['rung'] : '', is_string($set['side'] ?? null) ? $set['side'] : 'both');
+            $of = sprintf(
+                '%s/%s',
+                is_string($set['rung'] ?? null) ? $set['rung'] : '',
+                is_string($set['side'] ?? null) ? $set['side'] : 'both',
+            );
             $count[$of] = ($count[$of] ?? 0) + 1;
             $sets[sprintf('%s/set %d', $of, $count[$of])] = $set;
         }

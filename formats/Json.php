@@ -22,7 +22,14 @@ final class Json
     public static function decode(string $text): object
     {
         if (strlen($text) > self::LARGEST) {
-            throw UnusableInput::at('/', sprintf('the input is %d MB; at most %d MB are read', intdiv(strlen($text), 1024 * 1024), intdiv(self::LARGEST, 1024 * 1024)));
+            throw UnusableInput::at(
+                '/',
+                sprintf(
+                    'the input is %d MB; at most %d MB are read',
+                    intdiv(strlen($text), 1024 * 1024),
+                    intdiv(self::LARGEST, 1024 * 1024),
+                ),
+            );
         }
         $text = str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
         if (trim($text) === '') {

@@ -42,10 +42,17 @@ final class LibraryJson
     {
         $id = $node->string('id');
         $category = Category::from($node->string('category'));
-        $rungs = $node->each('rungs', static fn (Node $rung): array => [$rung->bool('retired'), self::readRung($rung, $id, $category, $poses)]);
-        $those = static fn (bool $retired): array => array_values(array_column(array_filter($rungs, static fn (array $each): bool => $each[0] === $retired), 1));
+        $rungs = $node->each(
+            'rungs',
+            static fn (Node $rung): array => [$rung->bool('retired'), self::readRung($rung, $id, $category, $poses)],
+        );
+        $those = static fn (bool $retired): array => array_values(
+            array_column(array_filter($rungs, static fn (array $each): bool => $each[0] === $retired), 1),
+        );
 
-        return $node->guard(static fn (): Ladder => new Ladder($id, $node->string('name'), $category, $node->string('anchor'), $those(false), $those(true)));
+        return $node->guard(
+            static fn (): Ladder => new Ladder($id, $node->string('name'), $category, $node->string('anchor'), $those(false), $those(true)),
+        );
     }
 
     /** @param  array<string, BasePose>  $poses */
@@ -186,7 +193,10 @@ final class LibraryJson
      */
     public static function writeLadder(Ladder $ladder, bool $withRetired = false): array
     {
-        $retired = array_map(static fn (Rung $rung): array => [...self::writeRung($rung), 'retired' => true], $withRetired ? $ladder->retired : []);
+        $retired = array_map(
+            static fn (Rung $rung): array => [...self::writeRung($rung), 'retired' => true],
+            $withRetired ? $ladder->retired : [],
+        );
 
         return [
             'id' => $ladder->id,
@@ -200,7 +210,9 @@ final class LibraryJson
     /** @return array<string, mixed> the ladder's whole document as plain arrays, retired rungs included */
     public static function document(Ladder $ladder): array
     {
-        return (new Node(Json::toArray(Json::decode(Json::encode(['ladder' => self::writeLadder($ladder, true)])))))->opaque('ladder') ?? [];
+        return (
+            new Node(Json::toArray(Json::decode(Json::encode(['ladder' => self::writeLadder($ladder, true)]))))
+        )->opaque('ladder') ?? [];
     }
 
     /** @return array<string, mixed> */

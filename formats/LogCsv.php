@@ -19,7 +19,12 @@ final class LogCsv extends CsvReader
 
     protected const NEEDED = ['date', 'exercise', 'target', 'done'];
 
-    private const SCALES = ['soreness' => 'soreness', 'pain_before' => 'pain_before', 'pain_next_day' => 'pain_next_day', 'session_effort' => 'effort'];
+    private const SCALES = [
+        'soreness' => 'soreness',
+        'pain_before' => 'pain_before',
+        'pain_next_day' => 'pain_next_day',
+        'session_effort' => 'effort',
+    ];
 
     /** Where something may be felt. */
     private const PLACES = ['low-back', 'hamstrings', 'neck', 'shoulder', 'hip-front', 'wrist', 'knee', 'as-expected'];
@@ -43,13 +48,20 @@ final class LogCsv extends CsvReader
         $sets = [];
         foreach ($reader->rows($text) as $number => $row) {
             $on = $row['date'] ?? '';
-            if (preg_match('/^(\d{4})-(\d{2})-(\d{2})$/', $on, $parts) !== 1 || ! checkdate((int) $parts[2], (int) $parts[3], (int) $parts[1])) {
+            if (
+                preg_match('/^(\d{4})-(\d{2})-(\d{2})$/', $on, $parts) !== 1
+                || ! checkdate((int) $parts[2], (int) $parts[3], (int) $parts[1])
+            ) {
                 $reader->problem($number, 'date', sprintf('"%s" is not a day written YYYY-MM-DD', mb_substr($on, 0, 40)));
             }
             $log = $row['log'] ?? '';
             $id = $on.' '.$log;
             $set = $reader->set($number, $row, $rungOf);
-            $logs[$id] ??= ['key' => preg_match('/^[\w-]{8,64}$/', $log) === 1 ? $log : 'csv-'.substr(hash('sha256', $id.' '.$text), 0, 40), 'on' => $on, ...$reader->session($number, $row)];
+            $logs[$id] ??= [
+                'key' => preg_match('/^[\w-]{8,64}$/', $log) === 1 ? $log : 'csv-'.substr(hash('sha256', $id.' '.$text), 0, 40),
+                'on' => $on,
+                ...$reader->session($number, $row),
+            ];
             $sets[$id][] = $set;
         }
         $reader->check();
@@ -105,7 +117,9 @@ final class LogCsv extends CsvReader
             }
         }
         foreach (['faults', 'cued', 'felt'] as $list) {
-            $set[$list] = ! isset($row[$list]) ? null : ($row[$list] === 'none' ? [] : explode(' ', (string) preg_replace('/\s+/', ' ', $row[$list])));
+            $set[$list] = ! isset($row[$list]) ? null : (
+                $row[$list] === 'none' ? [] : explode(' ', (string) preg_replace('/\s+/', ' ', $row[$list]))
+            );
         }
         foreach (array_diff($set['felt'] ?? [], self::PLACES) as $place) {
             $this->problem($number, 'felt', sprintf('"%s" is none of %s', mb_substr($place, 0, 40), implode(', ', self::PLACES)));
@@ -131,7 +145,13 @@ final class LogCsv extends CsvReader
                 $first[$column] = $log->optionalInt($field);
             }
             foreach ($log->each('sets', self::setRow(...)) as $row) {
-                $rows[] = ['date' => $log->string('on'), 'log' => $log->string('key'), ...$first, ...$row, 'unit' => $unitOf((string) $row['exercise'])];
+                $rows[] = [
+                    'date' => $log->string('on'),
+                    'log' => $log->string('key'),
+                    ...$first,
+                    ...$row,
+                    'unit' => $unitOf((string) $row['exercise']),
+                ];
                 $first = [];
             }
         }

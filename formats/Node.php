@@ -24,7 +24,10 @@ final class Node
     /** @param  array<int|string>  $path */
     public static function pointer(array $path): string
     {
-        return '/'.implode('/', array_map(static fn (int|string $step): string => str_replace(['~', '/'], ['~0', '~1'], (string) $step), $path));
+        return '/'.implode(
+            '/',
+            array_map(static fn (int|string $step): string => str_replace(['~', '/'], ['~0', '~1'], (string) $step), $path),
+        );
     }
 
     public function path(int|string ...$more): string
@@ -89,7 +92,10 @@ final class Node
     {
         $text = $this->optionalString($key);
 
-        return $text === null ? null : self::day($text) ?? throw UnusableInput::at($this->path($key), sprintf('"%s" is not a day of the calendar', $text));
+        return $text === null ? null : self::day($text) ?? throw UnusableInput::at(
+            $this->path($key),
+            sprintf('"%s" is not a day of the calendar', $text),
+        );
     }
 
     /** A day written YYYY-MM-DD; null where the calendar has none such. */

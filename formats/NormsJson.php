@@ -87,7 +87,16 @@ final class NormsJson
                 'norms' => array_map(self::writeNorm(...), $norms),
                 'z' => $own?->z($value->toNumber()),
                 ...($own?->band($value->toNumber()) === null ? [] : ['band' => $own->band($value->toNumber())]),
-                ...($change === null ? [] : ['change' => ['before_s' => $change->before, 'by_s' => $change->by, 'noise_s' => $change->noise, 'counts' => $change->counts()]]),
+                ...(
+                    $change === null ? [] : [
+                        'change' => [
+                            'before_s' => $change->before,
+                            'by_s' => $change->by,
+                            'noise_s' => $change->noise,
+                            'counts' => $change->counts(),
+                        ],
+                    ]
+                ),
             ];
         }
         $asymmetry = $tables->asymmetry($tests);
@@ -102,7 +111,9 @@ final class NormsJson
                 'meaning' => $ratio->meaning,
                 'source' => $ratio->rule->source,
             ], $tables->ratios($tests)),
-            'asymmetry' => $asymmetry === null ? [] : [['test' => 'side-plank', 'index_percent' => $asymmetry['percent'], 'worse' => $asymmetry['worse']]],
+            'asymmetry' => $asymmetry === null ? [] : [
+                ['test' => 'side-plank', 'index_percent' => $asymmetry['percent'], 'worse' => $asymmetry['worse']],
+            ],
             'missing' => $missing,
         ];
     }

@@ -85,7 +85,14 @@ final class PlacementJson
                 'new_stresses' => $swap->newStresses,
                 'why' => $swap->why,
             ], $swaps),
-            ...($swaps === [] ? ['none' => sprintf('With these limits, this kit and this ability nothing in the library can stand in for %s.', lcfirst($for->name))] : []),
+            ...(
+                $swaps === [] ? [
+                    'none' => sprintf(
+                        'With these limits, this kit and this ability nothing in the library can stand in for %s.',
+                        lcfirst($for->name),
+                    ),
+                ] : []
+            ),
         ];
     }
 
@@ -95,6 +102,11 @@ final class PlacementJson
      */
     public static function writeReferrals(array $referrals): array
     {
-        return ['refer' => array_map(static fn (Referral $each): array => [$each->kind => $each->id, 'urgency' => $each->urgency->value, 'text' => $each->text], $referrals)];
+        return [
+            'refer' => array_map(
+                static fn (Referral $each): array => [$each->kind => $each->id, 'urgency' => $each->urgency->value, 'text' => $each->text],
+                $referrals,
+            ),
+        ];
     }
 }

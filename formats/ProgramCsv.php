@@ -119,7 +119,15 @@ final class ProgramCsv extends CsvReader
             return null;
         }
         try {
-            return new Session($day, Kind::tryFrom(strtolower($row['kind'] ?? '')) ?? Kind::Standalone, array_values($read), $warmUp, $coolDown, $change, $claimed === null ? null : Seconds::of(60 * $claimed));
+            return new Session(
+                $day,
+                Kind::tryFrom(strtolower($row['kind'] ?? '')) ?? Kind::Standalone,
+                array_values($read),
+                $warmUp,
+                $coolDown,
+                $change,
+                $claimed === null ? null : Seconds::of(60 * $claimed),
+            );
         } catch (InvalidValue $e) {
             $this->problem($number, 'block', $e->getMessage());
 
@@ -157,7 +165,12 @@ final class ProgramCsv extends CsvReader
         try {
             $entries = array_values($entries);
 
-            return $type === 'circuit' ? new CircuitBlock($entries, $rounds, $seconds('round_rest_s'), $after) : new StraightBlock($entries, $after);
+            return $type === 'circuit' ? new CircuitBlock(
+                $entries,
+                $rounds,
+                $seconds('round_rest_s'),
+                $after,
+            ) : new StraightBlock($entries, $after);
         } catch (InvalidValue $e) {
             $this->problem($number, 'block', $e->getMessage());
 
@@ -302,12 +315,24 @@ final class ProgramCsv extends CsvReader
                             default => 'straight',
                         },
                         'rest_after_s' => $block->restAfter()->toNumber(),
-                        ...($block instanceof CircuitBlock ? ['rounds' => $block->rounds, 'round_rest_s' => $block->roundRest->toNumber()] : []),
+                        ...(
+                            $block instanceof CircuitBlock ? [
+                                'rounds' => $block->rounds,
+                                'round_rest_s' => $block->roundRest->toNumber(),
+                            ] : []
+                        ),
                         ...($block instanceof RestBlock ? ['rest_s' => $block->rest->toNumber()] : []),
                     ];
                     $rows = $block->entries() === [] ? [[]] : array_map(self::entryRow(...), $block->entries());
                     foreach ($rows as $e => $row) {
-                        $table[] = ['week' => $week->number, 'day' => $session->day->value, 'kind' => $session->kind->value, 'block' => $b + 1, ...($e === 0 ? $first : []), ...$row];
+                        $table[] = [
+                            'week' => $week->number,
+                            'day' => $session->day->value,
+                            'kind' => $session->kind->value,
+                            'block' => $b + 1,
+                            ...($e === 0 ? $first : []),
+                            ...$row,
+                        ];
                     }
                 }
             }
@@ -333,9 +358,20 @@ final class ProgramCsv extends CsvReader
     {
         $measure = $entry->dose->measure;
         $row = match (true) {
-            $measure instanceof Reps => ['reps' => $measure->count, 'tempo' => $measure->tempo?->toString(), 'hold_s' => $measure->hold?->toNumber()],
+            $measure instanceof Reps => [
+                'reps' => $measure->count,
+                'tempo' => $measure->tempo?->toString(),
+                'hold_s' => $measure->hold?->toNumber(),
+            ],
             $measure instanceof Hold => ['hold_s' => $measure->time->toNumber()],
-            $measure instanceof Intervals => ['intervals' => sprintf('%dx%s/%s', $measure->count, InvalidValue::number($measure->hold->toNumber()), InvalidValue::number($measure->break->toNumber()))],
+            $measure instanceof Intervals => [
+                'intervals' => sprintf(
+                    '%dx%s/%s',
+                    $measure->count,
+                    InvalidValue::number($measure->hold->toNumber()),
+                    InvalidValue::number($measure->break->toNumber()),
+                ),
+            ],
             $measure instanceof Work => ['work_s' => $measure->time->toNumber()],
             $measure instanceof Distance => ['distance_m' => $measure->metres, 'pace_m_s' => $measure->pace],
             default => throw InvalidValue::because('a measure that has no CSV form'),

@@ -31,14 +31,22 @@ final class ProgramJson
             $node->optionalString('title'),
             $node->optionalString('style'),
             $client === null ? null : $this->clients->read($client),
-            $node->each('gaps', static fn (Node $gap): Gap => new Gap(Category::from($gap->string('category')), $gap->int('week'), $gap->string('why'))),
+            $node->each(
+                'gaps',
+                static fn (Node $gap): Gap => new Gap(Category::from($gap->string('category')), $gap->int('week'), $gap->string('why')),
+            ),
             $node->opaque('x'),
         );
     }
 
     private static function readWeek(Node $node): Week
     {
-        return new Week($node->int('week'), $node->each('other_training', ClientJson::readOtherTraining(...)), $node->each('sessions', SessionJson::read(...)), $node->opaque('x'));
+        return new Week(
+            $node->int('week'),
+            $node->each('other_training', ClientJson::readOtherTraining(...)),
+            $node->each('sessions', SessionJson::read(...)),
+            $node->opaque('x'),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -52,11 +60,17 @@ final class ProgramJson
             ...($program->client === null ? [] : ['client' => $this->clients->write($program->client)]),
             'weeks' => array_map(static fn (Week $week): array => [
                 'week' => $week->number,
-                'other_training' => array_map(static fn (OtherTraining $other): array => ClientJson::writeOtherTraining($other), $week->otherTraining),
+                'other_training' => array_map(
+                    static fn (OtherTraining $other): array => ClientJson::writeOtherTraining($other),
+                    $week->otherTraining,
+                ),
                 'sessions' => array_map(SessionJson::write(...), $week->sessions),
                 ...($week->x === null ? [] : ['x' => (object) $week->x]),
             ], $program->weeks),
-            'gaps' => array_map(static fn (Gap $gap): array => ['category' => $gap->category->value, 'week' => $gap->week, 'why' => $gap->why], $program->gaps),
+            'gaps' => array_map(
+                static fn (Gap $gap): array => ['category' => $gap->category->value, 'week' => $gap->week, 'why' => $gap->why],
+                $program->gaps,
+            ),
             ...($program->x === null ? [] : ['x' => (object) $program->x]),
         ];
     }

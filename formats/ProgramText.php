@@ -47,9 +47,22 @@ final class ProgramText
     /** As many as a week of the program format holds. */
     private const MOST_SESSIONS = 21;
 
-    private const DAYS = ['mon' => Weekday::Monday, 'tue' => Weekday::Tuesday, 'wed' => Weekday::Wednesday, 'thu' => Weekday::Thursday, 'fri' => Weekday::Friday, 'sat' => Weekday::Saturday, 'sun' => Weekday::Sunday];
+    private const DAYS = [
+        'mon' => Weekday::Monday,
+        'tue' => Weekday::Tuesday,
+        'wed' => Weekday::Wednesday,
+        'thu' => Weekday::Thursday,
+        'fri' => Weekday::Friday,
+        'sat' => Weekday::Saturday,
+        'sun' => Weekday::Sunday,
+    ];
 
-    private const KINDS = ['after' => Kind::AfterLift, 'before' => Kind::BeforeLift, 'switch-on' => Kind::Activation, 'activation' => Kind::Activation];
+    private const KINDS = [
+        'after' => Kind::AfterLift,
+        'before' => Kind::BeforeLift,
+        'switch-on' => Kind::Activation,
+        'activation' => Kind::Activation,
+    ];
 
     /** @var list<Problem> */
     private array $problems = [];
@@ -99,7 +112,10 @@ final class ProgramText
         }
         foreach ($lines as $i => $line) {
             if (mb_strlen($line) > self::LONGEST_LINE) {
-                throw UnusableInput::at('line '.($i + 1), sprintf('has %d characters; a line has at most %d', mb_strlen($line), self::LONGEST_LINE));
+                throw UnusableInput::at(
+                    'line '.($i + 1),
+                    sprintf('has %d characters; a line has at most %d', mb_strlen($line), self::LONGEST_LINE),
+                );
             }
             try {
                 $reader->line(trim((string) preg_replace('/^\s*(?:[-•*]|\d+[.)])\s+/u', '', $line)));
@@ -116,7 +132,13 @@ final class ProgramText
         }
         ksort($reader->weeks);
 
-        return new Program(array_map(static fn (int $number, array $sessions): Week => new Week($number, [], $sessions), array_keys($reader->weeks), $reader->weeks));
+        return new Program(
+            array_map(
+                static fn (int $number, array $sessions): Week => new Week($number, [], $sessions),
+                array_keys($reader->weeks),
+                $reader->weeks,
+            ),
+        );
     }
 
     /** @throws InvalidValue */
@@ -133,7 +155,11 @@ final class ProgramText
             $this->startDay(self::DAYS[$m[1]], $m[2]);
         } elseif (preg_match('/^(warm|cool)[- ]?(?:up|down)\b:?\s*(.+)$/', $small, $m) === 1) {
             $m[1] === 'warm' ? $this->warmUp = self::time($m[2]) : $this->coolDown = self::time($m[2]);
-        } elseif (preg_match('/^changes?:?\s*(?:sides?\s*)?(\S+)\s*(?:sides?)?[,\/]?\s*(?:and\s*)?(?:stations?\s*)?(\S+)/', $small, $m) === 1) {
+        } elseif (preg_match(
+            '/^changes?:?\s*(?:sides?\s*)?(\S+)\s*(?:sides?)?[,\/]?\s*(?:and\s*)?(?:stations?\s*)?(\S+)/',
+            $small,
+            $m,
+        ) === 1) {
             $this->change = new Change(self::time($m[1]), self::time($m[2]));
         } elseif (preg_match('/^rest\b:?\s*(\d\S*(?: ?(?:s|sec|min)\w*)?)$/', $small, $m) === 1) {
             $this->endBlock();
@@ -163,7 +189,14 @@ final class ProgramText
     {
         $this->endSession();
         if (count($this->weeks[$this->week] ?? []) >= self::MOST_SESSIONS) {
-            throw InvalidValue::because(sprintf('week %d has %d sessions already; write "Week %d" above the next', $this->week, self::MOST_SESSIONS, $this->week + 1));
+            throw InvalidValue::because(
+                sprintf(
+                    'week %d has %d sessions already; write "Week %d" above the next',
+                    $this->week,
+                    self::MOST_SESSIONS,
+                    $this->week + 1,
+                ),
+            );
         }
         $this->day = $day;
         $this->kind = Kind::Standalone;
@@ -199,9 +232,14 @@ final class ProgramText
         if ($this->circuit !== null && $this->circuit['work'] !== null && $problem === null) {
             $perSide = preg_match('/^(.+?),? (?:each side|per side|\/s)$/i', $line, $m) === 1;
 
-            return new Entry($perSide ? $m[1] : $line, new Dose(new Work($this->circuit['work']), 1, $perSide ? Side::Each : null, $this->circuit['rest']));
+            return new Entry(
+                $perSide ? $m[1] : $line,
+                new Dose(new Work($this->circuit['work']), 1, $perSide ? Side::Each : null, $this->circuit['rest']),
+            );
         }
-        throw $problem ?? InvalidValue::because(sprintf('"%s" has no dose; write the name, then sets × reps or seconds, such as "Dead bug 2 × 8 /s"', mb_substr($line, 0, 60)));
+        throw $problem ?? InvalidValue::because(
+            sprintf('"%s" has no dose; write the name, then sets × reps or seconds, such as "Dead bug 2 × 8 /s"', mb_substr($line, 0, 60)),
+        );
     }
 
     private function inBlock(string $name, Dose $dose): Entry
@@ -233,7 +271,15 @@ final class ProgramText
         $this->endBlock();
         if ($this->blocks !== []) {
             try {
-                $this->weeks[$this->week][] = new Session($this->day, $this->kind, $this->blocks, $this->warmUp, $this->coolDown, $this->change, $this->claimed);
+                $this->weeks[$this->week][] = new Session(
+                    $this->day,
+                    $this->kind,
+                    $this->blocks,
+                    $this->warmUp,
+                    $this->coolDown,
+                    $this->change,
+                    $this->claimed,
+                );
             } catch (InvalidValue $e) {
                 $this->problems[] = new Problem($this->day->label(), $e->getMessage());
             }
@@ -276,7 +322,15 @@ final class ProgramText
     {
         $lines = [
             ...($session->warmUp->isZero() ? [] : ['warm-up '.$session->warmUp->toClock()]),
-            ...($session->change->side->isZero() && $session->change->station->isZero() ? [] : [sprintf('changes %ss sides, %ss stations', InvalidValue::number($session->change->side->toNumber()), InvalidValue::number($session->change->station->toNumber()))]),
+            ...(
+                $session->change->side->isZero() && $session->change->station->isZero() ? [] : [
+                    sprintf(
+                        'changes %ss sides, %ss stations',
+                        InvalidValue::number($session->change->side->toNumber()),
+                        InvalidValue::number($session->change->station->toNumber()),
+                    ),
+                ]
+            ),
         ];
         foreach ($session->blocks as $block) {
             if ($block instanceof RestBlock) {

@@ -51,7 +51,12 @@ final class SessionJson
         $after = self::seconds($node, 'rest_after_s');
 
         return match ($node->string('type')) {
-            'circuit' => new CircuitBlock($node->each('entries', self::readEntry(...)), $node->int('rounds'), self::seconds($node, 'round_rest_s'), $after),
+            'circuit' => new CircuitBlock(
+                $node->each('entries', self::readEntry(...)),
+                $node->int('rounds'),
+                self::seconds($node, 'round_rest_s'),
+                $after,
+            ),
             'rest' => new RestBlock(self::seconds($node, 'rest_s'), $after),
             default => new StraightBlock($node->each('entries', self::readEntry(...)), $after),
         };
@@ -60,7 +65,12 @@ final class SessionJson
     private static function readEntry(Node $node): Entry
     {
         $planned = $node->has('category')
-            ? new Planned(Category::from($node->string('category')), Level::of($node->int('level')), $node->string('ladder'), $node->strings('why'))
+            ? new Planned(
+                Category::from($node->string('category')),
+                Level::of($node->int('level')),
+                $node->string('ladder'),
+                $node->strings('why'),
+            )
             : null;
 
         return new Entry($node->string('exercise'), DoseJson::read($node), $node->optionalString('note'), $planned, $node->opaque('x'));

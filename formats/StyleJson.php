@@ -48,7 +48,10 @@ final class StyleJson
                     'common practice' => 'common practice',
                     default => 'opinion',
                 },
-                implode(', or: ', array_map(static fn (string $other): string => $question->child('sides')->child($other)->string('answer'), $others)).'.',
+                implode(
+                    ', or: ',
+                    array_map(static fn (string $other): string => $question->child('sides')->child($other)->string('answer'), $others),
+                ).'.',
                 $question->bool('coached'),
             );
             $plan = [...$plan, ...($side->opaque('plan') ?? [])];
@@ -84,12 +87,28 @@ final class StyleJson
 
     private static function readOrderWeights(Node $node): OrderWeights
     {
-        return new OrderWeights($node->int('out_of_turn'), $node->int('same_direction'), $node->int('shoulders_twice'), $node->int('balance_after_hold'), $node->int('change_of_position'), $node->int('change_of_kit'));
+        return new OrderWeights(
+            $node->int('out_of_turn'),
+            $node->int('same_direction'),
+            $node->int('shoulders_twice'),
+            $node->int('balance_after_hold'),
+            $node->int('change_of_position'),
+            $node->int('change_of_kit'),
+        );
     }
 
     private static function readWeekWeights(Node $node): WeekWeights
     {
-        return new WeekWeights($node->int('direction_short'), $node->int('wish_broken'), $node->int('hard_short'), $node->int('no_free_day'), $node->int('hard_beside_sport'), $node->int('finisher_on_heavy_day'), $node->int('hard_minutes_lost'), $node->int('idle_minutes'));
+        return new WeekWeights(
+            $node->int('direction_short'),
+            $node->int('wish_broken'),
+            $node->int('hard_short'),
+            $node->int('no_free_day'),
+            $node->int('hard_beside_sport'),
+            $node->int('finisher_on_heavy_day'),
+            $node->int('hard_minutes_lost'),
+            $node->int('idle_minutes'),
+        );
     }
 
     public static function readIntent(Node $node): Intent
@@ -121,7 +140,10 @@ final class StyleJson
             SetOrder::from($node->optionalString('order') ?? $usual->order->value),
             $node->optionalInt('lighter_every') ?? 0,
             $node->bool('circuit'),
-            [...($node->bool('trunk_movement') ? [Category::TrunkMovement] : []), ...($node->has('accessories') ? array_map(Category::from(...), $node->strings('accessories')) : $usual->accessories)],
+            [
+                ...($node->bool('trunk_movement') ? [Category::TrunkMovement] : []),
+                ...($node->has('accessories') ? array_map(Category::from(...), $node->strings('accessories')) : $usual->accessories),
+            ],
             $node->strings('without_ladders'),
             $node->strings('without_rungs'),
             $node->bool('high_reps'),

@@ -8,7 +8,12 @@ $bad = null;
 $more = [];
 foreach (array_slice($argv, 1) as $file) {
     $log = (string) file_get_contents($file);
-    if (preg_match('/^(?:OK \((?<ok>\d+) tests?, |Tests: (?<tests>\d+), Assertions: )(?<assertions>\d+)(?: assertions?\)|(?<more>(?:, [\w ]+: \d+)*)\.)\s*\z/m', rtrim($log), $end) !== 1) {
+    if (preg_match(
+        '/^(?:OK \((?<ok>\d+) tests?, |Tests: (?<tests>\d+), Assertions: )(?<assertions>\d+)(?: assertions?\)|(?<more>(?:, [\w '
+            .']+: \d+)*)\.)\s*\z/m',
+        rtrim($log),
+        $end,
+    ) !== 1) {
         continue;
     }
     $runs++;
@@ -26,4 +31,13 @@ if ($runs < count($argv) - 1) {
 }
 echo $bad === null
     ? sprintf("OK (%d tests, %d assertions)\n", $tests, $assertions)
-    : sprintf("%s\nTests: %d, Assertions: %d%s.\n", $bad, $tests, $assertions, implode('', array_map(static fn (string $what, int $count): string => ", {$what}: {$count}", array_keys($more), array_values($more))));
+    : sprintf(
+        "%s\nTests: %d, Assertions: %d%s.\n",
+        $bad,
+        $tests,
+        $assertions,
+        implode(
+            '',
+            array_map(static fn (string $what, int $count): string => ", {$what}: {$count}", array_keys($more), array_values($more)),
+        ),
+    );

@@ -56,23 +56,78 @@ function record(string $dir, string $root): void
     $styles = array_map(static fn (string $file): string => basename($file, '.json'), glob($root.'/data/styles/*.json') ?: []);
     $one = static fn (array $of): mixed => $of[$chance->getInt(0, count($of) - 1)];
     $client = static function () use ($chance, $one): array {
-        $limits = array_map(static fn (string $limit): array => ['limit' => $limit, 'severity' => $one(['mild', 'moderate', 'severe'])], $chance->getInt(0, 2) === 0 ? [] : array_values(array_intersect_key(['shoulder', 'wrist', 'neck', 'back-bending', 'back-arching', 'kneeling', 'hip-flexor', 'hamstring', 'floor-transfer', 'balance'], array_flip($chance->pickArrayKeys(range(0, 9), $chance->getInt(1, 2))))));
+        $limits = array_map(
+            static fn (string $limit): array => ['limit' => $limit, 'severity' => $one(['mild', 'moderate', 'severe'])],
+            $chance->getInt(0, 2) === 0 ? [] : array_values(
+                array_intersect_key(
+                    [
+                        'shoulder',
+                        'wrist',
+                        'neck',
+                        'back-bending',
+                        'back-arching',
+                        'kneeling',
+                        'hip-flexor',
+                        'hamstring',
+                        'floor-transfer',
+                        'balance',
+                    ],
+                    array_flip($chance->pickArrayKeys(range(0, 9), $chance->getInt(1, 2))),
+                ),
+            ),
+        );
         $days = [];
         foreach ($chance->pickArrayKeys(array_flip(['mon', 'tue', 'wed', 'thu', 'fri', 'sat']), $chance->getInt(2, 4)) as $day) {
             $days[$day] = $chance->getInt(8, 50);
         }
 
-        return ['format' => 'even-rungs/client', 'version' => 1, 'name' => 'Corpus', 'goal' => $one(['general', 'rehab', 'strength', 'endurance-sport', 'rotational-sport', 'youth', 'healthy-ageing']), 'born' => $chance->getInt(1940, 2018), 'as_of' => '2027-01-04', 'limits' => $limits, 'equipment' => $one([['mat'], ['mat', 'band', 'wall', 'bench'], ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bar', 'bench', 'wall']]), 'ability' => ['AE' => $chance->getInt(1, 8), 'AF' => $chance->getInt(1, 8), 'AL' => $chance->getInt(1, 8), 'AR' => $chance->getInt(1, 8)], 'days' => $days, 'screen' => ['cleared' => true, 'flags' => $chance->getInt(0, 20) === 0 ? ['night-pain'] : []], 'tests' => ['front-plank_s' => $chance->getInt(5, 150), 'side-plank-left_s' => $chance->getInt(5, 90), 'side-plank-right_s' => $chance->getInt(5, 90)], 'other_training' => $chance->getInt(0, 1) === 0 ? [] : [['day' => 'tue', 'type' => $one(['heavy-lift', 'endurance', 'rest'])]]];
+        return [
+            'format' => 'even-rungs/client',
+            'version' => 1,
+            'name' => 'Corpus',
+            'goal' => $one(['general', 'rehab', 'strength', 'endurance-sport', 'rotational-sport', 'youth', 'healthy-ageing']),
+            'born' => $chance->getInt(1940, 2018),
+            'as_of' => '2027-01-04',
+            'limits' => $limits,
+            'equipment' => $one(
+                [['mat'], ['mat', 'band', 'wall', 'bench'], ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bar', 'bench', 'wall']],
+            ),
+            'ability' => [
+                'AE' => $chance->getInt(1, 8),
+                'AF' => $chance->getInt(1, 8),
+                'AL' => $chance->getInt(1, 8),
+                'AR' => $chance->getInt(1, 8),
+            ],
+            'days' => $days,
+            'screen' => ['cleared' => true, 'flags' => $chance->getInt(0, 20) === 0 ? ['night-pain'] : []],
+            'tests' => [
+                'front-plank_s' => $chance->getInt(5, 150),
+                'side-plank-left_s' => $chance->getInt(5, 90),
+                'side-plank-right_s' => $chance->getInt(5, 90),
+            ],
+            'other_training' => $chance->getInt(0, 1) === 0 ? [] : [['day' => 'tue', 'type' => $one(['heavy-lift', 'endurance', 'rest'])]],
+        ];
     };
     $said = [];
     $say = static function (array $arguments, array|string $input) use (&$said, $dir, $root): string {
         [$code, $out, $err] = run($root, $arguments, is_string($input) ? $input : (string) json_encode($input));
-        file_put_contents(sprintf('%s/cli/%03d-%s.txt', $dir, count($said), $arguments[0] ?? 'none'), str_replace($dir, 'DIR', implode(' ', $arguments))."\n{$code}\n{$out}\n--\n{$err}");
+        file_put_contents(
+            sprintf('%s/cli/%03d-%s.txt', $dir, count($said), $arguments[0] ?? 'none'),
+            str_replace($dir, 'DIR', implode(' ', $arguments))."\n{$code}\n{$out}\n--\n{$err}",
+        );
         $said[] = $code;
 
         return $out;
     };
-    foreach ([['library'], ['schema'], ['schema', 'client'], ['schema', 'session'], ['schema', 'nothing'], ['no-such-command'], ['plan', '--weeks', '99']] as $arguments) {
+    foreach ([
+        ['library'],
+        ['schema'],
+        ['schema', 'client'],
+        ['schema', 'session'],
+        ['schema', 'nothing'],
+        ['no-such-command'],
+        ['plan', '--weeks', '99'],
+    ] as $arguments) {
         $say($arguments, '{}');
     }
     for ($i = 0; $i < 38; $i++) {
@@ -84,19 +139,58 @@ function record(string $dir, string $root): void
         $say(['audit', ...($i % 2 === 0 ? ['--client', $dir.'/client.json'] : ['--style', $one($styles)])], $plan);
         $program = json_decode($plan, true);
         $session = $program['weeks'][0]['sessions'][0] ?? ['kind' => 'standalone', 'day' => 'mon', 'blocks' => []];
-        $say($i % 2 === 0 ? ['time'] : ['time', '--timeline'], $i % 3 === 0 ? $plan : ['format' => 'even-rungs/session', 'version' => 1, ...$session]);
+        $say(
+            $i % 2 === 0 ? ['time'] : ['time', '--timeline'],
+            $i % 3 === 0 ? $plan : ['format' => 'even-rungs/session', 'version' => 1, ...$session],
+        );
     }
     for ($i = 0; $i < 25; $i++) {
         [$ladder, $rung, $measure] = $one($rungs);
         $amount = $measure === 'reps' ? 'reps' : ($measure === 'distance' ? 'distance_m' : 'hold_s');
-        $set = static fn (string $side): array => ['side' => $side, 'target_'.$amount => $chance->getInt(5, 30), $amount => $chance->getInt(5, 30), 'faults' => [], 'pain' => $chance->getInt(0, 4), 'effort' => $chance->getInt(2, 8), 'breathing' => true];
-        $say(['verdict', '--style', $one($styles)], ['format' => 'even-rungs/history', 'version' => 1, 'ladder' => $ladder, 'rung' => $rung, 'sessions' => array_map(static fn (int $day): array => ['date' => sprintf('2027-01-%02d', 4 + 3 * $day), 'soreness' => $chance->getInt(0, 4), 'pain_before' => 0, 'sets' => [$set('left'), $set('right')]], range(0, $chance->getInt(0, 4)))]);
+        $set = static fn (string $side): array => [
+            'side' => $side,
+            'target_'.$amount => $chance->getInt(5, 30),
+            $amount => $chance->getInt(5, 30),
+            'faults' => [],
+            'pain' => $chance->getInt(0, 4),
+            'effort' => $chance->getInt(2, 8),
+            'breathing' => true,
+        ];
+        $say(
+            ['verdict', '--style', $one($styles)],
+            [
+                'format' => 'even-rungs/history',
+                'version' => 1,
+                'ladder' => $ladder,
+                'rung' => $rung,
+                'sessions' => array_map(
+                    static fn (int $day): array => [
+                        'date' => sprintf('2027-01-%02d', 4 + 3 * $day),
+                        'soreness' => $chance->getInt(0, 4),
+                        'pain_before' => 0,
+                        'sets' => [$set('left'), $set('right')],
+                    ],
+                    range(0, $chance->getInt(0, 4)),
+                ),
+            ],
+        );
     }
     for ($i = 0; count($said) < COUNT; $i++) {
         [$ladder, $rung] = $one($rungs);
         $i % 2 === 0
-            ? $say(['swap'], ['exercise' => $rung, ...array_intersect_key($client(), array_flip(['limits', 'equipment', 'ability', 'born', 'as_of']))])
-            : $say(['norms'], ['format' => 'even-rungs/tests', 'version' => 1, 'norm_group' => $one(['men', 'women', 'none']), 'tests' => ['front-plank_s' => $chance->getInt(5, 200), 'extensor_s' => $chance->getInt(10, 200)]]);
+            ? $say(
+                ['swap'],
+                ['exercise' => $rung, ...array_intersect_key($client(), array_flip(['limits', 'equipment', 'ability', 'born', 'as_of']))],
+            )
+            : $say(
+                ['norms'],
+                [
+                    'format' => 'even-rungs/tests',
+                    'version' => 1,
+                    'norm_group' => $one(['men', 'women', 'none']),
+                    'tests' => ['front-plank_s' => $chance->getInt(5, 200), 'extensor_s' => $chance->getInt(10, 200)],
+                ],
+            );
     }
     printf("%d runs, exit codes %s\n", count($said), json_encode(array_count_values($said)));
 }
@@ -109,33 +203,106 @@ function recordApi(string $dir, string $instance, string $root): void
     $visitor->send('GET', '/sign-in');
     $visitor->signIn();
     $chance = new Randomizer(new Mt19937(SEED));
-    $requests = [['GET', '/me'], ['GET', '/clients'], ['GET', '/archive'], ['GET', '/library'], ['GET', '/ladders'], ['GET', '/styles'], ['GET', '/poses'], ['GET', '/people'], ['GET', '/templates'], ['GET', '/words'], ['GET', '/rungs?q=plank'], ['GET', '/rungs?q=bug'], ['GET', '/rungs/forearm-plank'], ['GET', '/rungs/heel-taps'], ['GET', '/happened'], ['GET', '/clients/nobody/board']];
+    $requests = [
+        ['GET', '/me'],
+        ['GET', '/clients'],
+        ['GET', '/archive'],
+        ['GET', '/library'],
+        ['GET', '/ladders'],
+        ['GET', '/styles'],
+        ['GET', '/poses'],
+        ['GET', '/people'],
+        ['GET', '/templates'],
+        ['GET', '/words'],
+        ['GET', '/rungs?q=plank'],
+        ['GET', '/rungs?q=bug'],
+        ['GET', '/rungs/forearm-plank'],
+        ['GET', '/rungs/heel-taps'],
+        ['GET', '/happened'],
+        ['GET', '/clients/nobody/board'],
+    ];
     $clients = $visitor->send('GET', '/api/clients')[1]['clients'];
     $ids = array_column($clients, 'id');
     foreach ($ids as $id) {
         $board = $visitor->send('GET', "/api/clients/{$id}/board")[1];
-        $requests = [...$requests, ...array_map(static fn (string $path): array => ['GET', "/clients/{$id}{$path}"], ['', '/board', '/document', '/audit', '/evenness', '/logs', '/programs', '/screen', '/tests', '/happened', '/trainers', '/swaps/forearm-plank', '/swaps/heel-taps', '/road/plank-long-lever', '/minutes/forearm-plank'])];
+        $requests = [
+            ...$requests,
+            ...array_map(
+                static fn (string $path): array => ['GET', "/clients/{$id}{$path}"],
+                [
+                    '',
+                    '/board',
+                    '/document',
+                    '/audit',
+                    '/evenness',
+                    '/logs',
+                    '/programs',
+                    '/screen',
+                    '/tests',
+                    '/happened',
+                    '/trainers',
+                    '/swaps/forearm-plank',
+                    '/swaps/heel-taps',
+                    '/road/plank-long-lever',
+                    '/minutes/forearm-plank',
+                ],
+            ),
+        ];
         for ($week = 1; $week <= ($board['weeks'] ?? 0); $week++) {
             $requests[] = ['GET', "/clients/{$id}/programs/current/weeks/{$week}"];
         }
         foreach ($board['week']['sessions'] ?? [] as $session) {
             $place = $session['number'];
             $requests = [...$requests, ['GET', "/clients/{$id}/floor/1/{$place}"], ['GET', "/clients/{$id}/sessions/1/{$place}"],
-                ['POST', "/clients/{$id}/door/check", ['week' => 1, 'place' => $place, 'pain' => $chance->getInt(0, 7), 'soreness' => $chance->getInt(0, 5), 'minutes' => $chance->getInt(5, 30), 'sore' => [['wrist', 'shoulder', 'kneeling'][$chance->getInt(0, 2)]]]],
-                ['POST', "/clients/{$id}/sessions/move/check", ['version' => $board['version'], 'week' => 1, 'place' => $place, 'day' => 'sun']],
+                [
+                    'POST',
+                    "/clients/{$id}/door/check",
+                    [
+                        'week' => 1,
+                        'place' => $place,
+                        'pain' => $chance->getInt(0, 7),
+                        'soreness' => $chance->getInt(0, 5),
+                        'minutes' => $chance->getInt(5, 30),
+                        'sore' => [['wrist', 'shoulder', 'kneeling'][$chance->getInt(0, 2)]],
+                    ],
+                ],
+                [
+                    'POST',
+                    "/clients/{$id}/sessions/move/check",
+                    ['version' => $board['version'], 'week' => 1, 'place' => $place, 'day' => 'sun'],
+                ],
                 ['POST', "/clients/{$id}/moves", ['version' => $board['version'], 'ladder' => 'plank', 'rung' => 'no-such-rung']]];
         }
     }
-    $group = static fn (bool $rotate, int $work): array => ['clients' => array_slice($ids, 1, 2), 'stations' => ['dead-bug', 'side-plank', 'press-out'], 'rounds' => 2, 'work_s' => $work, 'rest_s' => 20, 'warm_up_s' => 60, 'cool_down_s' => 0, 'rotate' => $rotate];
+    $group = static fn (bool $rotate, int $work): array => [
+        'clients' => array_slice($ids, 1, 2),
+        'stations' => ['dead-bug', 'side-plank', 'press-out'],
+        'rounds' => 2,
+        'work_s' => $work,
+        'rest_s' => 20,
+        'warm_up_s' => 60,
+        'cool_down_s' => 0,
+        'rotate' => $rotate,
+    ];
     foreach ([12, 40, 90] as $work) {
-        $requests = [...$requests, ['POST', '/group', $group(false, $work)], ['POST', '/group', $group(true, $work)], ['POST', '/group/floor', $group(true, $work)]];
+        $requests = [
+            ...$requests,
+            ['POST', '/group', $group(false, $work)],
+            ['POST', '/group', $group(true, $work)],
+            ['POST', '/group/floor', $group(true, $work)],
+        ];
     }
     $codes = [];
     foreach (array_slice($requests, 0, COUNT) as $i => $request) {
         [$method, $path] = $request;
         [$code, $answer] = $visitor->send($method, '/api'.$path, $request[2] ?? null);
         $codes[] = $code;
-        file_put_contents(sprintf('%s/api/%03d.json', $dir, $i), numbered($method.' '.$path."\n".$code."\n".json_encode($answer, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)));
+        file_put_contents(
+            sprintf('%s/api/%03d.json', $dir, $i),
+            numbered(
+                $method.' '.$path."\n".$code."\n".json_encode($answer, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+            ),
+        );
     }
     printf("%d answers of %d, statuses %s\n", count($codes), count($requests), json_encode(array_count_values($codes)));
 }
@@ -143,7 +310,11 @@ function recordApi(string $dir, string $instance, string $root): void
 /** Ids and moments by the order in which they come. */
 function numbered(string $text): string
 {
-    foreach (['/\b[0-9a-hjkmnp-tv-z]{26}\b/' => 'id', '/\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)?(?:Z|[+-]\d\d:\d\d)/' => 'moment', '/"device_key": "[^"]+"/' => 'key'] as $pattern => $name) {
+    foreach ([
+        '/\b[0-9a-hjkmnp-tv-z]{26}\b/' => 'id',
+        '/\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d+)?(?:Z|[+-]\d\d:\d\d)/' => 'moment',
+        '/"device_key": "[^"]+"/' => 'key',
+    ] as $pattern => $name) {
         $seen = [];
         $text = (string) preg_replace_callback($pattern, static function (array $found) use (&$seen, $name): string {
             return $name.($seen[$found[0]] ??= count($seen) + 1);

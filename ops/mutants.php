@@ -14,9 +14,11 @@ use Random\Randomizer;
  *
  *   php ops/mutants.php [--count 600] [--least 40] [--seed N] [--only core/Dose]
  *
- * The operators are fixed: a comparison turned, + for - and * for / and back, && for || and back, true for false and back, a whole number one
- * up or down, what is returned emptied or negated, a statement removed. Which tests fit a folder stands in tests/mutants.tsv. What survives is
- * printed with its place; docs/mutants.md gives the reason where one is harmless. It ends with what was killed, by folder.
+ * The operators are fixed: a comparison turned, + for - and * for / and back, && for || and back, true for false and back, a whole number
+ * one
+ * up or down, what is returned emptied or negated, a statement removed. Which tests fit a folder stands in tests/mutants.tsv. What
+ * survives is
+ * printed with its place; It ends with what was killed, by folder.
  */
 $root = dirname(__DIR__);
 require $root.'/vendor/autoload.php';
@@ -66,11 +68,23 @@ final class Sites extends NodeVisitorAbstract
         }
         if ($node instanceof Node\Scalar\Int_ && $node->value < 1_000_000) {
             $up = $node->value + 1;
-            $this->found[] = [$node->getStartFilePos(), $node->getEndFilePos() - $node->getStartFilePos() + 1, (string) $up, $node->getStartLine(), $node->value.' → '.$up];
+            $this->found[] = [
+                $node->getStartFilePos(),
+                $node->getEndFilePos() - $node->getStartFilePos() + 1,
+                (string) $up,
+                $node->getStartLine(),
+                $node->value.' → '.$up,
+            ];
         }
         if ($node instanceof Node\Expr\ConstFetch && in_array($node->name->toLowerString(), ['true', 'false'], true)) {
             $is = $node->name->toLowerString();
-            $this->found[] = [$node->getStartFilePos(), strlen($is), $is === 'true' ? 'false' : 'true', $node->getStartLine(), $is.' turned'];
+            $this->found[] = [
+                $node->getStartFilePos(),
+                strlen($is),
+                $is === 'true' ? 'false' : 'true',
+                $node->getStartLine(),
+                $is.' turned',
+            ];
         }
         if ($node instanceof Node\Stmt\Return_ && $node->expr !== null) {
             $from = $node->expr->getStartFilePos();
@@ -85,7 +99,13 @@ final class Sites extends NodeVisitorAbstract
                 default => null,
             };
             if ($instead !== null && $instead !== $text) {
-                $this->found[] = [$from, $length, $instead, $node->getStartLine(), 'return '.(strlen($instead) > 20 ? substr($instead, 0, 20).'…' : $instead)];
+                $this->found[] = [
+                    $from,
+                    $length,
+                    $instead,
+                    $node->getStartLine(),
+                    'return '.(strlen($instead) > 20 ? substr($instead, 0, 20).'…' : $instead),
+                ];
             }
         }
         if ($node instanceof Node\Stmt\Expression && ! $node->expr instanceof Node\Expr\Throw_) {
@@ -150,10 +170,26 @@ foreach (array_slice($chance->shuffleArray($rest), 0, max(0, $count - array_sum(
 }
 
 $copy = $root.'/var/mutants';
-exec(sprintf('rm -rf %1$s && mkdir -p %1$s && cd %2$s && cp -r core formats storage cli tests data compat vendor composer.json phpunit.xml even-rungs ops app api demo %1$s/', escapeshellarg($copy), escapeshellarg($root)));
+exec(
+    sprintf(
+        'rm -rf %1$s && mkdir -p %1$s && cd %2$s && cp -r core formats storage cli tests data compat vendor composer.json '
+            .'phpunit.xml even-rungs ops app api demo %1$s/',
+        escapeshellarg($copy),
+        escapeshellarg($root),
+    ),
+);
 $noticed = static function (string $folder) use ($copy, $fitting): bool {
     // a mutant that never ends is noticed too
-    exec(sprintf('cd %s && EVEN_RUNGS_SEED=20261127 timeout 120 php -d memory_limit=1G vendor/bin/phpunit --stop-on-failure --stop-on-error --do-not-cache-result --no-output %s >/dev/null 2>&1', escapeshellarg($copy), implode(' ', $fitting[$folder])), $out, $status);
+    exec(
+        sprintf(
+            'cd %s && EVEN_RUNGS_SEED=20261127 timeout 120 php -d memory_limit=1G vendor/bin/phpunit --stop-on-failure '
+                .'--stop-on-error --do-not-cache-result --no-output %s >/dev/null 2>&1',
+            escapeshellarg($copy),
+            implode(' ', $fitting[$folder]),
+        ),
+        $out,
+        $status,
+    );
 
     return $status !== 0;
 };

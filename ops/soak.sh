@@ -4,6 +4,10 @@
 . "$(dirname "$0")/common.sh"
 . "$(dirname "$0")/services.sh"
 bash ops/install.sh test
+if [ "${1:-}" = mutants ]; then
+    shift
+    exec php ops/mutants.php "$@"
+fi
 EVEN_RUNGS_SOLVER_CASES=${EVEN_RUNGS_SOLVER_CASES:-500} vendor/bin/phpunit tests/Reference/SolverTest.php
 EVEN_RUNGS_CAREERS=${EVEN_RUNGS_CAREERS:-1000} EVEN_RUNGS_WEEKS=${EVEN_RUNGS_WEEKS:-52} EVEN_RUNGS_ENDLESS=${EVEN_RUNGS_ENDLESS:-120} EVEN_RUNGS_MISSING=${EVEN_RUNGS_MISSING:-120} vendor/bin/phpunit tests/Core/ClosedLoopTest.php
 EVEN_RUNGS_CLIENTS=${EVEN_RUNGS_CLIENTS:-10000} vendor/bin/phpunit --filter test_every_plan_keeps_its_promises_whoever_the_client_is tests/Core/WeekPlannerTest.php

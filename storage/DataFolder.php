@@ -48,7 +48,11 @@ final class DataFolder
      * @param  ?string  $cache  a file in which the shipped library is kept built, for processes that live for one request; null keeps none
      * @param  ?OwnTables  $own  ladders and words of a studio's own, that go before the shipped ones
      */
-    public function __construct(private readonly string $folder, private readonly ?string $cache = null, private readonly ?OwnTables $own = null)
+    public function __construct(
+        private readonly string $folder,
+        private readonly ?string $cache = null,
+        private readonly ?OwnTables $own = null,
+    )
     {
     }
 
@@ -74,7 +78,11 @@ final class DataFolder
     {
         $place = '-'.explode(':', $key)[0];
 
-        return $this->kept($place, $key) ?? $this->keep($this->shippedLibrary()->with($own->ladders($this->poses()), $own->words()), $place, $key);
+        return $this->kept($place, $key) ?? $this->keep(
+            $this->shippedLibrary()->with($own->ladders($this->poses()), $own->words()),
+            $place,
+            $key,
+        );
     }
 
     /** The ladders as they are shipped. */
@@ -128,10 +136,22 @@ final class DataFolder
     {
         $tables = $this->tables();
         $poses = $this->poses();
-        $ladders = array_map(fn (string $id) => LibraryJson::readLadder($this->node('ladders/'.$id.'.json'), $poses), $this->node('ladders.json')->strings('order'));
-        $faults = $tables->each('faults', static fn (Node $row): Fault => new Fault($row->string('id'), $row->string('name'), $row->string('text')));
-        $stresses = $tables->each('stresses', static fn (Node $row): Stress => new Stress($row->string('id'), $row->string('name'), $row->string('text')));
-        $equipment = $tables->each('equipment', static fn (Node $row): Equipment => new Equipment($row->string('id'), $row->string('name'), $row->string('text')));
+        $ladders = array_map(
+            fn (string $id) => LibraryJson::readLadder($this->node('ladders/'.$id.'.json'), $poses),
+            $this->node('ladders.json')->strings('order'),
+        );
+        $faults = $tables->each(
+            'faults',
+            static fn (Node $row): Fault => new Fault($row->string('id'), $row->string('name'), $row->string('text')),
+        );
+        $stresses = $tables->each(
+            'stresses',
+            static fn (Node $row): Stress => new Stress($row->string('id'), $row->string('name'), $row->string('text')),
+        );
+        $equipment = $tables->each(
+            'equipment',
+            static fn (Node $row): Equipment => new Equipment($row->string('id'), $row->string('name'), $row->string('text')),
+        );
         $limits = $tables->each('limits', LibraryJson::readLimit(...));
 
         return new Library(
@@ -199,14 +219,20 @@ final class DataFolder
     {
         $files = glob($this->folder.'/styles/*.json');
 
-        return [...array_map(static fn (string $file): string => basename($file, '.json'), $files === false ? [] : $files), ...array_keys($this->own?->styles() ?? [])];
+        return [
+            ...array_map(static fn (string $file): string => basename($file, '.json'), $files === false ? [] : $files),
+            ...array_keys($this->own?->styles() ?? []),
+        ];
     }
 
     /** @throws UnusableInput when there is none of that name */
     public function style(string $name): Style
     {
         if (! in_array($name, $this->styleNames(), true)) {
-            throw UnusableInput::at('--style', sprintf('there is no house style "%s"; there are: %s', $name, implode(', ', $this->styleNames())));
+            throw UnusableInput::at(
+                '--style',
+                sprintf('there is no house style "%s"; there are: %s', $name, implode(', ', $this->styleNames())),
+            );
         }
 
         return StyleJson::read($this->styleDocument($name), $this->styleQuestions(), $this->node('weights.json'));
@@ -229,7 +255,11 @@ final class DataFolder
             $question->each('sides', function (Node $side) use (&$sides): void {
                 $sides[$side->string('id')] = $side->all();
             });
-            $questions[$question->string('id')] = ['question' => $question->string('question'), 'coached' => $question->bool('coached'), 'sides' => $sides];
+            $questions[$question->string('id')] = [
+                'question' => $question->string('question'),
+                'coached' => $question->bool('coached'),
+                'sides' => $sides,
+            ];
         });
 
         return new Node($questions);

@@ -102,10 +102,20 @@ final class Schemas
         $names = static fn (mixed $list): array => array_values(array_filter((array) $list, is_string(...)));
 
         return match ($error->keyword()) {
-            'required' => array_map(static fn (string $name): Problem => self::problem($error, 'is required', $name), $names($args['missing'] ?? [])),
-            'dependentRequired' => array_map(static fn (string $name): Problem => self::problem($error, 'is required beside the others', $name), $names($args['missing'] ?? [])),
+            'required' => array_map(
+                static fn (string $name): Problem => self::problem($error, 'is required', $name),
+                $names($args['missing'] ?? []),
+            ),
+            'dependentRequired' => array_map(
+                static fn (string $name): Problem => self::problem($error, 'is required beside the others', $name),
+                $names($args['missing'] ?? []),
+            ),
             'additionalProperties' => array_map(
-                static fn (string $name): Problem => self::problem($error, 'is not a field of this document'.self::nearest($name, $error), $name),
+                static fn (string $name): Problem => self::problem(
+                    $error,
+                    'is not a field of this document'.self::nearest($name, $error),
+                    $name,
+                ),
                 // where a known field is wrong, the validator counts its neighbours as additional too
                 array_values(array_diff($names($args['properties'] ?? []), self::knownFields($error))),
             ),
@@ -153,7 +163,10 @@ final class Schemas
     {
         $schema = $error->schema()->info()->data();
 
-        return is_object($schema) && is_object($schema->properties ?? null) ? array_map(strval(...), array_keys((array) $schema->properties)) : [];
+        return is_object($schema) && is_object($schema->properties ?? null) ? array_map(
+            strval(...),
+            array_keys((array) $schema->properties),
+        ) : [];
     }
 
     private static function sentence(ValidationError $error): string
@@ -164,13 +177,22 @@ final class Schemas
         $given = is_scalar($value) ? ', not '.self::shown($value) : '';
         $of = static fn (string $key): string => isset($args[$key]) && is_scalar($args[$key]) ? self::shown($args[$key]) : '';
         $listed = static fn (string $key): string => is_object($schema) && is_array($schema->{$key} ?? null)
-            ? implode(', ', array_map(static fn (mixed $each): string => is_scalar($each) || $each === null ? self::shown($each) : '', $schema->{$key}))
+            ? implode(
+                ', ',
+                array_map(static fn (mixed $each): string => is_scalar($each) || $each === null ? self::shown($each) : '', $schema->{$key}),
+            )
             : '';
 
         return match ($error->keyword()) {
-            'type' => sprintf('must be %s%s', self::typeName($args['expected'] ?? ''), $given === '' ? ', not '.self::typeName($args['type'] ?? '') : $given),
+            'type' => sprintf(
+                'must be %s%s',
+                self::typeName($args['expected'] ?? ''),
+                $given === '' ? ', not '.self::typeName($args['type'] ?? '') : $given,
+            ),
             'enum' => 'must be one of '.$listed('enum').$given,
-            'const' => 'must be '.(is_object($schema) && is_scalar($schema->const ?? null) ? self::shown($schema->const) : 'the fixed value').$given,
+            'const' => 'must be '.(
+                is_object($schema) && is_scalar($schema->const ?? null) ? self::shown($schema->const) : 'the fixed value'
+            ).$given,
             'minimum' => sprintf('must be %s or more%s', $of('min'), $given),
             'maximum' => sprintf('must be %s or less%s', $of('max'), $given),
             'exclusiveMinimum' => sprintf('must be over %s%s', $of('min'), $given),
@@ -193,7 +215,15 @@ final class Schemas
 
     private static function typeName(mixed $type): string
     {
-        $names = ['integer' => 'a whole number', 'number' => 'a number', 'string' => 'text', 'object' => 'an object', 'array' => 'a list', 'boolean' => 'true or false', 'null' => 'null'];
+        $names = [
+            'integer' => 'a whole number',
+            'number' => 'a number',
+            'string' => 'text',
+            'object' => 'an object',
+            'array' => 'a list',
+            'boolean' => 'true or false',
+            'null' => 'null',
+        ];
 
         return implode(' or ', array_map(static fn (mixed $each): string => is_string($each) ? $names[$each] ?? $each : '', (array) $type));
     }

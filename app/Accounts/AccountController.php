@@ -27,7 +27,14 @@ final class AccountController extends Controller
     public function signIn(Request $request): JsonResponse
     {
         $body = Body::read($request, 'SignInRequest');
-        $trainer = DB::transaction(fn (): Trainer => $this->gate->by($body->string('email'), $body->string('password'), $body->optionalString('code'), $request->ip()));
+        $trainer = DB::transaction(
+            fn (): Trainer => $this->gate->by(
+                $body->string('email'),
+                $body->string('password'),
+                $body->optionalString('code'),
+                $request->ip(),
+            ),
+        );
 
         return $this->signedIn($request, $trainer);
     }
@@ -73,7 +80,9 @@ final class AccountController extends Controller
 
     public function confirmSecondFactor(Request $request): JsonResponse
     {
-        return new JsonResponse(['recovery_codes' => $this->codes->confirm($this->trainer(), Body::read($request, 'CodeRequest')->string('code'))]);
+        return new JsonResponse(
+            ['recovery_codes' => $this->codes->confirm($this->trainer(), Body::read($request, 'CodeRequest')->string('code'))],
+        );
     }
 
     public function endSecondFactor(Request $request): JsonResponse

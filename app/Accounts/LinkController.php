@@ -52,7 +52,14 @@ final class LinkController extends Controller
             if (Studio::query()->exists()) {
                 throw UnusableInput::at('/token', 'The studio is set up already. Sign in.');
             }
-            $trainer = $this->studios->begin($body->string('studio'), $body->child('settings'), Studios::emergencySteps($body->strings('emergency_steps')), $body->string('name'), $body->string('email'), $body->string('password'));
+            $trainer = $this->studios->begin(
+                $body->string('studio'),
+                $body->child('settings'),
+                Studios::emergencySteps($body->strings('emergency_steps')),
+                $body->string('name'),
+                $body->string('email'),
+                $body->string('password'),
+            );
             Happened::write($trainer->studio_id, 'Set the studio up', null, null, $trainer->id);
 
             return $trainer;
@@ -64,7 +71,13 @@ final class LinkController extends Controller
         $body = $this->body($request, 'JoinRequest');
 
         return $this->signedIn($request, $this->used($body, Links::INVITATION, function (Link $link) use ($body): Trainer {
-            $trainer = $this->studios->join(Studio::query()->whereKey($link->studio_id)->firstOrFail(), $body->string('name'), (string) $link->email, $link->role ?? throw UnusableInput::at('/token', 'This link joins nobody.'), $body->string('password'));
+            $trainer = $this->studios->join(
+                Studio::query()->whereKey($link->studio_id)->firstOrFail(),
+                $body->string('name'),
+                (string) $link->email,
+                $link->role ?? throw UnusableInput::at('/token', 'This link joins nobody.'),
+                $body->string('password'),
+            );
             Happened::write($trainer->studio_id, 'Joined the studio', $trainer->role->value, null, $trainer->id);
 
             return $trainer;

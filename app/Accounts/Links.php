@@ -31,7 +31,9 @@ final class Links
     public function issue(string $kind, array $fields = []): string
     {
         $secret = rtrim(strtr(base64_encode(random_bytes(self::SECRET_BYTES)), '+/', '-_'), '=');
-        $link = Link::query()->create([...$fields, 'kind' => $kind, 'hash' => hash('sha256', $secret), 'expires_at' => Carbon::now()->addDays(self::DAYS)]);
+        $link = Link::query()->create(
+            [...$fields, 'kind' => $kind, 'hash' => hash('sha256', $secret), 'expires_at' => Carbon::now()->addDays(self::DAYS)],
+        );
 
         return strtolower($link->id).'.'.$secret;
     }
@@ -55,7 +57,17 @@ final class Links
     {
         Link::query()->where('kind', self::PASSWORD)->where('trainer_id', $trainer->id)->delete();
 
-        return $this->issue(self::PASSWORD, ['studio_id' => $trainer->studio_id, 'trainer_id' => $trainer->id, 'name' => $trainer->name, 'email' => $trainer->email, 'role' => $trainer->role, 'made_by' => $by]);
+        return $this->issue(
+            self::PASSWORD,
+            [
+                'studio_id' => $trainer->studio_id,
+                'trainer_id' => $trainer->id,
+                'name' => $trainer->name,
+                'email' => $trainer->email,
+                'role' => $trainer->role,
+                'made_by' => $by,
+            ],
+        );
     }
 
     /**

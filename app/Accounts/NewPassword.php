@@ -42,7 +42,10 @@ final class NewPassword
             return sprintf('A password has at least %d characters. A few words in a row are easy to keep in mind.', self::LEAST_CHARACTERS);
         }
         if (strlen($password) > self::MOST_BYTES) {
-            return sprintf('A password has at most %d bytes; letters with accents and signs of other scripts take two to four.', self::MOST_BYTES);
+            return sprintf(
+                'A password has at most %d bytes; letters with accents and signs of other scripts take two to four.',
+                self::MOST_BYTES,
+            );
         }
         $lower = mb_strtolower($password);
         $core = (string) preg_replace('/^[\d\W_]+|[\d\W_]+$/u', '', $lower);
@@ -68,7 +71,10 @@ final class NewPassword
     private static function isCommon(string $word): bool
     {
         $sought = substr(hash('sha256', $word, true), 0, self::PREFIX_BYTES);
-        $file = fopen(base_path('data/common-passwords.bin'), 'rb') ?: throw new \RuntimeException('The list of common passwords is missing.');
+        $file = fopen(
+            base_path('data/common-passwords.bin'),
+            'rb',
+        ) ?: throw new \RuntimeException('The list of common passwords is missing.');
         try {
             $low = 0;
             $high = intdiv((int) filesize(base_path('data/common-passwords.bin')), self::PREFIX_BYTES);

@@ -71,6 +71,9 @@ final class OneTimeCode
             $bits .= str_pad(decbin(ord($byte)), 8, '0', STR_PAD_LEFT);
         }
 
-        return implode('', array_map(static fn (string $five): string => self::BASE32[(int) bindec(str_pad($five, 5, '0'))], str_split($bits, 5)));
+        return implode(
+            '',
+            array_map(static fn (string $five): string => self::BASE32[(int) bindec(str_pad($five, 5, '0'))], str_split($bits, 5)),
+        );
     }
 }

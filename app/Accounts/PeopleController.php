@@ -29,7 +29,13 @@ final class PeopleController extends Controller
     public function index(): JsonResponse
     {
         $studio = $this->trainer()->studio_id;
-        $clients = DB::table('client_trainer')->where('studio_id', $studio)->selectRaw('trainer_id, count(*) as clients')->groupBy('trainer_id')->pluck('clients', 'trainer_id');
+        $clients = DB::table('client_trainer')->where(
+            'studio_id',
+            $studio,
+        )->selectRaw('trainer_id, count(*) as clients')->groupBy('trainer_id')->pluck(
+            'clients',
+            'trainer_id',
+        );
 
         return new JsonResponse([
             'people' => Trainer::query()->ofStudio($studio)->ordered('name')->get()->map(static fn (Trainer $each): array => [
@@ -41,7 +47,11 @@ final class PeopleController extends Controller
                 'second_factor' => $each->asksForCode(),
                 'clients' => (int) ($clients[$each->id] ?? 0),
             ])->all(),
-            'invitations' => $this->invitations()->where('expires_at', '>', Carbon::now())->ordered('created_at')->get()->map(static fn (Link $each): array => [
+            'invitations' => $this->invitations()->where(
+                'expires_at',
+                '>',
+                Carbon::now(),
+            )->ordered('created_at')->get()->map(static fn (Link $each): array => [
                 'id' => $each->id,
                 'name' => $each->name,
                 'email' => $each->email,
@@ -60,7 +70,16 @@ final class PeopleController extends Controller
         $name = Studios::name($body->string('name'), '/name');
         $email = $this->studios->free($body->string('email'));
         $this->happened->about(sprintf('%s as %s', $name, $role->value));
-        $token = $this->links->issue(Links::INVITATION, ['studio_id' => $this->trainer()->studio_id, 'name' => $name, 'email' => $email, 'role' => $role, 'made_by' => $this->trainer()->name]);
+        $token = $this->links->issue(
+            Links::INVITATION,
+            [
+                'studio_id' => $this->trainer()->studio_id,
+                'name' => $name,
+                'email' => $email,
+                'role' => $role,
+                'made_by' => $this->trainer()->name,
+            ],
+        );
 
         return new JsonResponse(['path' => '/join/'.$token], 201);
     }
@@ -116,13 +135,17 @@ final class PeopleController extends Controller
     {
         $theirs = DB::table('client_trainer')->where('client_id', $client->id)->pluck('trainer_id')->all();
 
-        return new JsonResponse(['trainers' => Trainer::query()->ofStudio($client->studio_id)->ordered('name')->get()->map(static fn (Trainer $each): array => [
-            'id' => $each->id,
-            'name' => $each->name,
-            'role' => $each->role->value,
-            'disabled' => $each->disabled_at !== null,
-            'theirs' => in_array($each->id, $theirs, true),
-        ])->all()]);
+        return new JsonResponse(['trainers' => Trainer::query()
+            ->ofStudio($client->studio_id)
+            ->ordered('name')
+            ->get()
+            ->map(static fn (Trainer $each): array => [
+                'id' => $each->id,
+                'name' => $each->name,
+                'role' => $each->role->value,
+                'disabled' => $each->disabled_at !== null,
+                'theirs' => in_array($each->id, $theirs, true),
+            ])->all()]);
     }
 
     public function assign(Request $request, Client $client): JsonResponse
@@ -133,7 +156,12 @@ final class PeopleController extends Controller
             throw UnusableInput::at('/trainers', 'Somebody in this list does not work in this studio.');
         }
         DB::table('client_trainer')->where('client_id', $client->id)->delete();
-        DB::table('client_trainer')->insert(array_map(static fn (string $id): array => ['client_id' => $client->id, 'trainer_id' => $id, 'studio_id' => $client->studio_id], $wanted));
+        DB::table('client_trainer')->insert(
+            array_map(
+                static fn (string $id): array => ['client_id' => $client->id, 'trainer_id' => $id, 'studio_id' => $client->studio_id],
+                $wanted,
+            ),
+        );
         $this->happened->about($found->isEmpty() ? 'nobody but the owners' : $found->sort()->implode(', '));
 
         return $this->trainersOf($client);
@@ -147,6 +175,9 @@ final class PeopleController extends Controller
     /** @return StudioBuilder<Link> that nobody has used or taken back */
     private function invitations(): StudioBuilder
     {
-        return Link::query()->ofStudio($this->trainer()->studio_id)->where('kind', Links::INVITATION)->where('used_at', null)->where('revoked_at', null);
+        return Link::query()->ofStudio($this->trainer()->studio_id)->where(
+            'kind',
+            Links::INVITATION,
+        )->where('used_at', null)->where('revoked_at', null);
     }
 }

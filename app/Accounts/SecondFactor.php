@@ -22,12 +22,20 @@ final class SecondFactor
     public function begin(Trainer $trainer): array
     {
         $secret = OneTimeCode::newSecret();
-        $trainer->update(['code_secret' => Crypt::encryptString($secret), 'code_confirmed_at' => null, 'code_step' => 0, 'recovery_codes' => null]);
+        $trainer->update(
+            ['code_secret' => Crypt::encryptString($secret), 'code_confirmed_at' => null, 'code_step' => 0, 'recovery_codes' => null],
+        );
         $typed = OneTimeCode::base32($secret);
 
         return [
             'secret' => implode(' ', str_split($typed, 4)),
-            'uri' => sprintf('otpauth://totp/%s:%s?secret=%s&issuer=%s', rawurlencode(self::ISSUER), rawurlencode($trainer->email), $typed, rawurlencode(self::ISSUER)),
+            'uri' => sprintf(
+                'otpauth://totp/%s:%s?secret=%s&issuer=%s',
+                rawurlencode(self::ISSUER),
+                rawurlencode($trainer->email),
+                $typed,
+                rawurlencode(self::ISSUER),
+            ),
         ];
     }
 
@@ -38,12 +46,19 @@ final class SecondFactor
      */
     public function confirm(Trainer $trainer, string $code): array
     {
-        $step = $trainer->code_secret === null ? null : OneTimeCode::match(Crypt::decryptString($trainer->code_secret), self::digits($code), Carbon::now()->getTimestamp(), $trainer->code_step);
+        $step = $trainer->code_secret === null
+            ? null
+            : OneTimeCode::match(Crypt::decryptString($trainer->code_secret), self::digits($code), Carbon::now()->getTimestamp(), $trainer->code_step);
         if ($step === null) {
-            throw UnusableInput::at('/code', 'This is not the code that the authenticator shows now. Check its clock, and type the next one.');
+            throw UnusableInput::at(
+                '/code',
+                'This is not the code that the authenticator shows now. Check its clock, and type the next one.',
+            );
         }
         $codes = array_map(static fn (): string => implode('-', str_split(bin2hex(random_bytes(5)), 5)), range(1, self::RECOVERY_CODES));
-        $trainer->update(['code_confirmed_at' => Carbon::now(), 'code_step' => $step, 'recovery_codes' => array_map(self::hash(...), $codes)]);
+        $trainer->update(
+            ['code_confirmed_at' => Carbon::now(), 'code_step' => $step, 'recovery_codes' => array_map(self::hash(...), $codes)],
+        );
 
         return $codes;
     }
@@ -56,7 +71,9 @@ final class SecondFactor
     /** Takes a code of the authenticator, or one of the recovery codes, which is gone then. */
     public function takes(Trainer $trainer, string $code): bool
     {
-        $step = $trainer->code_secret === null ? null : OneTimeCode::match(Crypt::decryptString($trainer->code_secret), self::digits($code), Carbon::now()->getTimestamp(), $trainer->code_step);
+        $step = $trainer->code_secret === null
+            ? null
+            : OneTimeCode::match(Crypt::decryptString($trainer->code_secret), self::digits($code), Carbon::now()->getTimestamp(), $trainer->code_step);
         if ($step !== null) {
             $trainer->update(['code_step' => $step]);
 

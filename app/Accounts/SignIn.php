@@ -11,7 +11,8 @@ use Illuminate\Support\Facades\RateLimiter;
 use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 
 /**
- * Who signs in: counted by the cleaned address and by the network address, and as slow for a name that nobody has as for one that somebody has.
+ * Who signs in: counted by the cleaned address and by the network address, and as slow for a name that nobody has as for one that
+ * somebody has.
  */
 final class SignIn
 {

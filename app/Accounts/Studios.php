@@ -26,11 +26,20 @@ final class Studios
      *
      * @throws UnusableInput at the field
      */
-    public function begin(string $name, Node $settings, ?array $emergency, string $owner, string $email, #[\SensitiveParameter] string $password): Trainer
-    {
+    public function begin(
+        string $name,
+        Node $settings,
+        ?array $emergency,
+        string $owner,
+        string $email,
+        #[\SensitiveParameter] string $password,
+    ): Trainer {
         $problems = [];
         $checks = [
-            fn (): string => self::name($name, '/studio'), fn (): string => self::name($owner, '/name'), fn (): string => $this->free($email),
+            fn (): string => self::name(
+                $name,
+                '/studio',
+            ), fn (): string => self::name($owner, '/name'), fn (): string => $this->free($email),
             static fn () => NewPassword::check($password, [$email, $owner, $name]), static fn (): array => self::settings($settings),
         ];
         foreach ($checks as $check) {
@@ -43,7 +52,9 @@ final class Studios
         if ($problems !== []) {
             throw new UnusableInput($problems);
         }
-        $studio = Studio::query()->create(['name' => self::name($name, '/studio'), 'emergency_steps' => $emergency, ...self::settings($settings)]);
+        $studio = Studio::query()->create(
+            ['name' => self::name($name, '/studio'), 'emergency_steps' => $emergency, ...self::settings($settings)],
+        );
 
         return $this->join($studio, $owner, $email, Role::Owner, $password);
     }
@@ -55,7 +66,9 @@ final class Studios
         $name = self::name($name, '/name');
         NewPassword::check($password, [$email, $name, $studio->name]);
 
-        return Trainer::query()->create(['studio_id' => $studio->id, 'name' => $name, 'email' => $email, 'password' => $password, 'role' => $role]);
+        return Trainer::query()->create(
+            ['studio_id' => $studio->id, 'name' => $name, 'email' => $email, 'password' => $password, 'role' => $role],
+        );
     }
 
     /** @throws UnusableInput at /email where it is no address, or somebody has it */
@@ -120,7 +133,11 @@ final class Studios
     {
         $bands = [];
         $written = $body->each('bands', static function (Node $each) use (&$bands): array {
-            $band = new Band(self::name($each->string('name'), $each->path('name')), $each->string('colour'), $each->optionalNumber('pull_kg'));
+            $band = new Band(
+                self::name($each->string('name'), $each->path('name')),
+                $each->string('colour'),
+                $each->optionalNumber('pull_kg'),
+            );
             try {
                 $bands = Bands::of([...$bands, $band])->bands;
             } catch (InvalidValue $e) {
@@ -171,7 +188,10 @@ final class Studios
 
     private function keepAnOwner(Trainer $leaving): void
     {
-        $owners = Trainer::query()->ofStudio($leaving->studio_id)->where('role', Role::Owner)->where('disabled_at', null)->locked()->pluck('id')->all();
+        $owners = Trainer::query()->ofStudio($leaving->studio_id)->where(
+            'role',
+            Role::Owner,
+        )->where('disabled_at', null)->locked()->pluck('id')->all();
         if ($owners === [$leaving->id]) {
             throw UnusableInput::at('/', 'A studio keeps one owner. Make somebody else an owner first.');
         }

@@ -39,14 +39,22 @@ final class AuditController extends Controller
         $body = Body::read($request, 'AuditFixRequest');
         [$style, $client] = [$this->style($body), $this->client($body)];
 
-        return new JsonResponse($this->audits->of($this->audits->mended($this->program($body), $body->string('rule'), $body->string('where'), $style, $client), $style, $client));
+        return new JsonResponse(
+            $this->audits->of(
+                $this->audits->mended($this->program($body), $body->string('rule'), $body->string('where'), $style, $client),
+                $style,
+                $client,
+            ),
+        );
     }
 
     public function ofClient(Client $client): JsonResponse
     {
         $program = $this->boards->program($client);
 
-        return new JsonResponse($this->audits->of($program ?? new Program([]), $this->boards->style($client), $this->boards->person($client), false));
+        return new JsonResponse(
+            $this->audits->of($program ?? new Program([]), $this->boards->style($client), $this->boards->person($client), false),
+        );
     }
 
     private function program(Node $body): Program

@@ -50,7 +50,10 @@ final class Audits
         if (str_starts_with($start, '{')) {
             return $this->fromJson($start);
         }
-        $header = array_map(static fn (string $cell): string => trim(strtolower($cell), "\" \t\r"), explode(',', strtok($start, "\n") ?: ''));
+        $header = array_map(
+            static fn (string $cell): string => trim(strtolower($cell), "\" \t\r"),
+            explode(',', strtok($start, "\n") ?: ''),
+        );
 
         return in_array('exercise', $header, true) && count($header) > 1 ? ProgramCsv::read($text) : ProgramText::read($text);
     }
@@ -60,7 +63,11 @@ final class Audits
         $document = Json::decode($text);
         $isSession = ($document->format ?? null) === SessionJson::FORMAT;
         if ($isSession) {
-            $document = (object) ['format' => ProgramJson::FORMAT, 'version' => 1, 'weeks' => [(object) ['week' => 1, 'sessions' => [$document]]]];
+            $document = (object) [
+                'format' => ProgramJson::FORMAT,
+                'version' => 1,
+                'weeks' => [(object) ['week' => 1, 'sessions' => [$document]]],
+            ];
         }
         $problems = Schemas::check('program', $document);
         if ($problems !== []) {
@@ -79,7 +86,11 @@ final class Audits
     /** @return array{Audit, AuditedProgram} */
     private function read(Program $program, ?Style $style, ?Person $client): array
     {
-        $known = $program->style !== null && in_array($program->style, $this->data->styleNames(), true) ? $this->data->style($program->style) : null;
+        $known = $program->style !== null && in_array(
+            $program->style,
+            $this->data->styleNames(),
+            true,
+        ) ? $this->data->style($program->style) : null;
         $audit = new Audit($this->data->library(), $style ?? $known);
 
         return [$audit, $audit->read($program, $client)];
@@ -112,7 +123,10 @@ final class Audits
         }
 
         return [
-            'findings' => array_map(fn (Finding $finding): array => [...AuditJson::finding($finding, $program), 'place' => $this->place($finding, $read)], $findings),
+            'findings' => array_map(
+                fn (Finding $finding): array => [...AuditJson::finding($finding, $program), 'place' => $this->place($finding, $read)],
+                $findings,
+            ),
             'total' => BoardView::clock($total),
             'weeks' => array_map(fn (AuditedWeek $week): array => $this->week($week), $read->weeks),
             'unknown' => $this->unknown($read),
@@ -167,7 +181,14 @@ final class Audits
             foreach ($session->entries as $entry) {
                 if ($entry->rung === null) {
                     $name = $entry->entry->exercise;
-                    $unknown[$name] ??= ['name' => $name, 'times' => 0, 'suggestions' => array_map(static fn (Rung $rung): array => ['id' => $rung->id, 'name' => $rung->name], $program->library->suggestions($name))];
+                    $unknown[$name] ??= [
+                        'name' => $name,
+                        'times' => 0,
+                        'suggestions' => array_map(
+                            static fn (Rung $rung): array => ['id' => $rung->id, 'name' => $rung->name],
+                            $program->library->suggestions($name),
+                        ),
+                    ];
                     $unknown[$name]['times']++;
                 }
             }

@@ -23,8 +23,13 @@ use EvenRungs\Storage\DataFolder;
  */
 final class ChangeClient
 {
-    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly Ledger $ledger, private readonly Screening $screening, private readonly PlanAgain $planAgain)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly Ledger $ledger,
+        private readonly Screening $screening,
+        private readonly PlanAgain $planAgain,
+    ) {
     }
 
     /**
@@ -42,7 +47,13 @@ final class ChangeClient
             $locked->document = $document;
             $person = $this->boards->person($locked);
             $locked->name = $person->name;
-            $this->screening->keep($locked, $trainer, $this->data->storedClients()->read(new Node($locked->document)), $asked !== null, $asked ?? StudioDay::today()->toDateString());
+            $this->screening->keep(
+                $locked,
+                $trainer,
+                $this->data->storedClients()->read(new Node($locked->document)),
+                $asked !== null,
+                $asked ?? StudioDay::today()->toDateString(),
+            );
             foreach ($after as $ladder => $placement) {
                 $old = $before[$ladder] ?? null;
                 if ($old?->rung !== $placement->rung || ($old->step ?? null) !== $placement->step || $old?->basis !== $placement->basis) {

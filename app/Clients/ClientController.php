@@ -109,7 +109,10 @@ final class ClientController extends Controller
         $person = $this->data->clients()->read($body->child('document'));
 
         // where somebody stands and what a clinician allowed is kept in rows of its own
-        $document = array_diff_key($body->opaque('document') ?? [], array_flip(['as_of', 'standings', 'stopped', 'clearances', 'ladders', 'x']));
+        $document = array_diff_key(
+            $body->opaque('document') ?? [],
+            array_flip(['as_of', 'standings', 'stopped', 'clearances', 'ladders', 'x']),
+        );
         $x = array_diff_key($body->child('document')->opaque('x') ?? [], array_flip([ClientJson::HELD, ClientJson::EXTRA_SETS]));
 
         return [$person->name, $x === [] ? $document : [...$document, 'x' => $x]];
@@ -123,7 +126,12 @@ final class ClientController extends Controller
     /** @return array<string, mixed> */
     private static function fields(Client $client): array
     {
-        return ['id' => $client->id, 'version' => $client->version, 'archived' => $client->archived_at !== null, 'document' => self::asObjects($client->document)];
+        return [
+            'id' => $client->id,
+            'version' => $client->version,
+            'archived' => $client->archived_at !== null,
+            'document' => self::asObjects($client->document),
+        ];
     }
 
     /**

@@ -31,7 +31,9 @@ final class ClientRow
             'spread' => $levels->spread(),
             'days' => (object) array_filter($board->client->days ?? []),
             'sessions' => count($board->program->weeks[0]->sessions ?? []),
-            'gaps' => array_values(array_unique(array_map(static fn (Gap $gap): string => $gap->category->value, $board->program->gaps ?? []))),
+            'gaps' => array_values(
+                array_unique(array_map(static fn (Gap $gap): string => $gap->category->value, $board->program->gaps ?? [])),
+            ),
             'version' => $board->record->version,
             'stop' => self::stop($board),
             'refer' => array_map(static fn (Referral $each): string => $each->urgency->value, $board->referrals)[0] ?? null,
@@ -47,6 +49,9 @@ final class ClientRow
         }
         $stopped = array_filter($board->placements, static fn (Placement $each): bool => $each->stopped() !== null);
 
-        return $stopped === [] ? null : sprintf('Stopped: %s', implode(', ', array_map(static fn (Placement $each): string => lcfirst($each->ladder->name), $stopped)));
+        return $stopped === [] ? null : sprintf(
+            'Stopped: %s',
+            implode(', ', array_map(static fn (Placement $each): string => lcfirst($each->ladder->name), $stopped)),
+        );
     }
 }

@@ -17,7 +17,16 @@ final class Erasure
     ];
 
     /** Every other table that holds something of a studio, in the same order. */
-    public const OF_STUDIO = ['session_templates', 'own_styles', 'ladder_changes', 'own_ladders', 'own_words', 'links', 'clients', 'trainers'];
+    public const OF_STUDIO = [
+        'session_templates',
+        'own_styles',
+        'ladder_changes',
+        'own_ladders',
+        'own_words',
+        'links',
+        'clients',
+        'trainers',
+    ];
 
     public static function studio(string $studio): void
     {

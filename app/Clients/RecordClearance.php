@@ -24,8 +24,12 @@ use Illuminate\Support\Carbon;
  */
 final class RecordClearance
 {
-    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly Ledger $ledger, private readonly PlanAgain $planAgain)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly Ledger $ledger,
+        private readonly PlanAgain $planAgain,
+    ) {
     }
 
     /**
@@ -67,7 +71,11 @@ final class RecordClearance
     {
         $library = $this->data->library();
         foreach ($body->strings('covers') as $i => $id) {
-            $known = isset($this->data->flags()[$id]) || isset($library->limits[$id]) || in_array($id, [Lifted::STOP_OF_ALL, Lifted::MONITORED_PAIN], true)
+            $known = isset($this->data->flags()[$id]) || isset($library->limits[$id]) || in_array(
+                $id,
+                [Lifted::STOP_OF_ALL, Lifted::MONITORED_PAIN],
+                true,
+            )
                 || (str_starts_with($id, 'stop:') && $library->hasLadder(substr($id, 5)));
             if (! $known) {
                 throw UnusableInput::at('/covers/'.$i, sprintf('there is no "%s" to lift', mb_substr($id, 0, 60)));
@@ -84,7 +92,13 @@ final class RecordClearance
                 default => null,
             };
             if ($since !== null && $body->string('on') <= $since->format('Y-m-d')) {
-                throw UnusableInput::at('/on', sprintf('must be a later day than %s: an emergency or a stop is lifted only by what a clinician says after it', $since->format('j F Y')));
+                throw UnusableInput::at(
+                    '/on',
+                    sprintf(
+                        'must be a later day than %s: an emergency or a stop is lifted only by what a clinician says after it',
+                        $since->format('j F Y'),
+                    ),
+                );
             }
         }
 

@@ -113,7 +113,9 @@ final class Roster
     /** The newest stop that no clearance lifts. */
     private static function stoppedOn(Board $board): ?DateTimeImmutable
     {
-        $days = array_filter([$board->client->openStop()?->on, ...array_map($board->client->stopOn(...), array_keys($board->client->standings))]);
+        $days = array_filter(
+            [$board->client->openStop()?->on, ...array_map($board->client->stopOn(...), array_keys($board->client->standings))],
+        );
 
         return $days === [] ? null : max($days);
     }

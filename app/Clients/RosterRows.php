@@ -52,6 +52,9 @@ final class RosterRows
     /** @param  array<string, mixed>  $row */
     public function keep(Client $client, string $today, array $row): void
     {
-        RosterRow::query()->updateOrCreate(['client_id' => $client->id], ['studio_id' => $client->studio_id, 'day' => $today, 'row' => $row]);
+        RosterRow::query()->updateOrCreate(
+            ['client_id' => $client->id],
+            ['studio_id' => $client->studio_id, 'day' => $today, 'row' => $row],
+        );
     }
 }

@@ -45,7 +45,17 @@ final class Screening
         foreach ($rows as $row) {
             foreach ($row->covers as $lifts) {
                 if (str_contains($lifts, ':') || $lifts === Allowed::MONITORED_PAIN || $row->on >= self::lastWithout($lifts, $screens)) {
-                    $written[] = array_filter(['lifts' => $lifts, 'on' => $row->on, 'until' => $row->until, 'max_level' => $row->max_level, 'by' => $row->who, 'role' => $row->role], static fn (mixed $value): bool => $value !== null);
+                    $written[] = array_filter(
+                        [
+                            'lifts' => $lifts,
+                            'on' => $row->on,
+                            'until' => $row->until,
+                            'max_level' => $row->max_level,
+                            'by' => $row->who,
+                            'role' => $row->role,
+                        ],
+                        static fn (mixed $value): bool => $value !== null,
+                    );
                 }
             }
         }
@@ -90,7 +100,10 @@ final class Screening
     public function keep(Client $record, ?Trainer $trainer, Person $person, bool $asked, string $on): void
     {
         $flags = $person->screen === null ? null : array_map(static fn (Flag $flag): string => $flag->id, $person->screen->flags);
-        $limits = array_map(static fn (Limit $limit): array => ['limit' => $limit->rule->id, 'severity' => $limit->severity->value], $person->limits);
+        $limits = array_map(
+            static fn (Limit $limit): array => ['limit' => $limit->rule->id, 'severity' => $limit->severity->value],
+            $person->limits,
+        );
         $newest = Screen::query()->ofClient($record)->ordered('id', 'desc')->first();
         if (! $asked && $newest !== null && $newest->flags === $flags && $newest->limits == $limits) {
             return;
@@ -141,11 +154,21 @@ final class Screening
             return null;
         }
         $known = array_column($asked->limits, 'limit');
-        $symptom = $screens->first(static fn (Screen $screen): bool => $screen->id > $asked->id && array_diff(array_column($screen->limits, 'limit'), $known) !== []);
+        $symptom = $screens->first(
+            static fn (Screen $screen): bool => $screen->id > $asked->id && array_diff(
+                array_column($screen->limits, 'limit'),
+                $known,
+            ) !== [],
+        );
 
         $since = new DateTimeImmutable($asked->on);
 
-        return ScreenDue::after($since, $symptom === null ? null : new DateTimeImmutable($symptom->on), LogBook::lastDay($record), $this->stopSince($record, $asked->on));
+        return ScreenDue::after(
+            $since,
+            $symptom === null ? null : new DateTimeImmutable($symptom->on),
+            LogBook::lastDay($record),
+            $this->stopSince($record, $asked->on),
+        );
     }
 
     private function stopSince(Client $record, string $asked): ?DateTimeImmutable
@@ -162,10 +185,16 @@ final class Screening
     public function of(Client $record, Person $person, bool $monitorsPain): array
     {
         $due = $this->due($record);
-        $names = [...array_map(static fn (Flag $flag): string => $flag->name, $this->data->flags()), ...array_map(static fn ($rule): string => $rule->name, $this->data->library()->limits)];
+        $names = [
+            ...array_map(static fn (Flag $flag): string => $flag->name, $this->data->flags()),
+            ...array_map(static fn ($rule): string => $rule->name, $this->data->library()->limits),
+        ];
         $document = $record->document;
         $library = $this->data->library();
-        $refused = array_map(static fn (Referral $each): string => $each->kind === 'stop' ? Allowed::STOP_OF_ALL : $each->id, (new SafetyScreen)->referrals($person));
+        $refused = array_map(
+            static fn (Referral $each): string => $each->kind === 'stop' ? Allowed::STOP_OF_ALL : $each->id,
+            (new SafetyScreen)->referrals($person),
+        );
         $needed = [...($document['screen']['flags'] ?? []), ...array_filter(
             array_map(static fn (mixed $limit): string => is_array($limit) ? $limit['limit'] : $limit, $document['limits'] ?? []),
             static fn (string $id): bool => $library->limits[$id]->medical,
@@ -173,30 +202,56 @@ final class Screening
         $named = static fn (string $id): string => $names[$id] ?? match (true) {
             $id === Allowed::STOP_OF_ALL => 'the stop of everything',
             $id === Allowed::MONITORED_PAIN => 'monitored pain',
-            str_starts_with($id, 'stop:') && $library->hasLadder(substr($id, 5)) => 'the stop of '.lcfirst($library->ladder(substr($id, 5))->name),
+            str_starts_with($id, 'stop:') && $library->hasLadder(substr($id, 5)) => 'the stop of '.lcfirst(
+                $library->ladder(substr($id, 5))->name,
+            ),
             default => $id,
         };
 
-        $rows = array_map(static fn (string $id): array => ['id' => $id, 'name' => ucfirst($named($id)), 'covered' => ! in_array($id, $refused, true)], array_values($needed));
+        $rows = array_map(
+            static fn (string $id): array => ['id' => $id, 'name' => ucfirst($named($id)), 'covered' => ! in_array($id, $refused, true)],
+            array_values($needed),
+        );
         foreach ($person->standings as $ladder => $standing) {
             if ($standing->stopped !== null) {
-                $rows[] = ['id' => Allowed::ofStop($ladder), 'name' => ucfirst($named(Allowed::ofStop($ladder))), 'covered' => $person->stopOn($ladder) === null];
+                $rows[] = [
+                    'id' => Allowed::ofStop($ladder),
+                    'name' => ucfirst($named(Allowed::ofStop($ladder))),
+                    'covered' => $person->stopOn($ladder) === null,
+                ];
             }
         }
         if ($monitorsPain) {
-            $rows[] = ['id' => Allowed::MONITORED_PAIN, 'name' => 'Training with monitored pain, up to 5', 'covered' => $person->clearance(Allowed::MONITORED_PAIN) !== null];
+            $rows[] = [
+                'id' => Allowed::MONITORED_PAIN,
+                'name' => 'Training with monitored pain, up to 5',
+                'covered' => $person->clearance(Allowed::MONITORED_PAIN) !== null,
+            ];
         }
 
         return [
             'needed' => $rows,
-            'due' => $due === null ? null : ['on' => $due->on->format('Y-m-d'), 'why' => $due->why, 'over' => $due->isOver(StudioDay::today()->toDateTimeImmutable())],
-            'answers' => Screen::query()->ofClient($record)->with('trainer')->ordered('id', 'desc')->get()->take(50)->map(static fn (Screen $screen): array => [
+            'due' => $due === null ? null : [
+                'on' => $due->on->format('Y-m-d'),
+                'why' => $due->why,
+                'over' => $due->isOver(StudioDay::today()->toDateTimeImmutable()),
+            ],
+            'answers' => Screen::query()->ofClient($record)->with('trainer')->ordered(
+                'id',
+                'desc',
+            )->get()->take(50)->map(static fn (Screen $screen): array => [
                 'on' => $screen->on,
                 'asked' => $screen->asked,
                 'by' => $screen->trainer?->name,
                 'flags' => $screen->flags === null ? null : array_map(static fn (string $id): string => $names[$id] ?? $id, $screen->flags),
-                'limits' => array_map(static fn (array $limit): string => ($names[$limit['limit']] ?? $limit['limit']).', '.$limit['severity'], $screen->limits),
-                'touched' => array_map(static fn (array $each): array => ['title' => $each['title'], 'exercises' => $each['exercises']], $screen->touched),
+                'limits' => array_map(
+                    static fn (array $limit): string => ($names[$limit['limit']] ?? $limit['limit']).', '.$limit['severity'],
+                    $screen->limits,
+                ),
+                'touched' => array_map(
+                    static fn (array $each): array => ['title' => $each['title'], 'exercises' => $each['exercises']],
+                    $screen->touched,
+                ),
             ])->all(),
             'clearances' => Clearance::query()->ofClient($record)->ordered('id', 'desc')->get()->map(static fn (Clearance $each): array => [
                 'id' => $each->id,

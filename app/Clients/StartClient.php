@@ -20,8 +20,13 @@ use Illuminate\Support\Facades\DB;
  */
 final class StartClient
 {
-    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly Ledger $ledger, private readonly ClientPlanner $planner, private readonly Screening $screening)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly Ledger $ledger,
+        private readonly ClientPlanner $planner,
+        private readonly Screening $screening,
+    ) {
     }
 
     /** Places a new client on every ladder and plans the first week where that is allowed. Cannot be undone. */
@@ -32,7 +37,13 @@ final class StartClient
             foreach ((new Placer($this->data->library(), $this->boards->style($client)))->place($person) as $placement) {
                 $this->ledger->placed($client, $placement, $person);
             }
-            $this->screening->keep($client, $trainer, $this->data->storedClients()->read(new Node($client->document)), false, StudioDay::today()->toDateString());
+            $this->screening->keep(
+                $client,
+                $trainer,
+                $this->data->storedClients()->read(new Node($client->document)),
+                false,
+                StudioDay::today()->toDateString(),
+            );
             $this->ledger->store($client, $this->planner->plannedIfAllowed($client, ClientPlanner::USUAL_WEEKS));
         });
     }

@@ -40,12 +40,20 @@ use Illuminate\Support\Facades\Hash;
  */
 final class DemoSeed extends Command
 {
-    protected $signature = 'demo:seed {--again : remove the demo studio first} {--yes : even where something was entered by hand} {--leave : take out of a studio\'s database what earlier versions put there} {--many= : beside it a second studio with so many clients and a year of logs, for measuring}';
+    protected $signature = 'demo:seed {--again : remove the demo studio first} {--yes : even where something was entered by '
+        .'hand} {--leave : take out of a studio\'s database what earlier versions put there} {--many= : beside it a second '
+            .'studio with so many clients and a year of logs, for measuring}';
 
     protected $description = 'Seed the demo studio when the database is empty';
 
-    public function handle(StartClient $start, RecordClearance $clearance, TestDays $days, SimulatedLogs $logs, BoardLoader $boards, Ledger $ledger): int
-    {
+    public function handle(
+        StartClient $start,
+        RecordClearance $clearance,
+        TestDays $days,
+        SimulatedLogs $logs,
+        BoardLoader $boards,
+        Ledger $ledger,
+    ): int {
         if ($this->option('many') !== null) {
             return $this->many((int) $this->option('many'), $start, $logs);
         }
@@ -55,7 +63,11 @@ final class DemoSeed extends Command
         }
         $byHand = $this->option('again') && ! $this->option('yes') ? $this->enteredByHand($scenario) : null;
         if ($byHand !== null) {
-            $this->error(sprintf('%s was entered by hand since the demo was put in place. Nothing was removed; ./even-rungs reset-demo --yes removes it all the same.', $byHand));
+            $this->error(sprintf(
+                '%s was entered by hand since the demo was put in place. Nothing was removed; ./even-rungs reset-demo --yes '
+                    .'removes it all the same.',
+                $byHand,
+            ));
 
             return self::FAILURE;
         }
@@ -75,14 +87,39 @@ final class DemoSeed extends Command
                 'role' => $each->string('role'),
             ]));
             $this->clients($scenario, $record, $start);
-            $scenario->each('trainers', fn (Node $each): array => array_map(static fn (string $name) => Client::query()->ofStudio($record->id)->where('name', $name)->firstOrFail()->belongsWith(Trainer::query()->where('email', $each->string('email'))->firstOrFail()), $each->strings('clients')));
+            $scenario->each(
+                'trainers',
+                fn (Node $each): array => array_map(
+                    static fn (string $name) => Client::query()->ofStudio($record->id)->where('name', $name)->firstOrFail()->belongsWith(
+                        Trainer::query()->where('email', $each->string('email'))->firstOrFail(),
+                    ),
+                    $each->strings('clients'),
+                ),
+            );
             $this->clearances($scenario, $record, $clearance);
             $this->testDays($scenario, $record, $days);
-            $scenario->each('logs', fn (Node $each): int => $logs->fill($this->client($each, $record), $this->trainer($record), $each->int('weeks'), $each->int('seed'), $each->int('clean_percent'), $each->optionalString('weak_side')));
+            $scenario->each(
+                'logs',
+                fn (Node $each): int => $logs->fill(
+                    $this->client($each, $record),
+                    $this->trainer($record),
+                    $each->int('weeks'),
+                    $each->int('seed'),
+                    $each->int('clean_percent'),
+                    $each->optionalString('weak_side'),
+                ),
+            );
             $this->ownAims($scenario, $record);
             self::beginOnMonday($record, $boards, $ledger);
             foreach ($scenario->child('words')->keys() as $words) {
-                OwnWord::query()->create(['studio_id' => $record->id, 'words' => $words, 'key' => Name::key($words), 'rung' => $scenario->child('words')->string($words)]);
+                OwnWord::query()->create(
+                    [
+                        'studio_id' => $record->id,
+                        'words' => $words,
+                        'key' => Name::key($words),
+                        'rung' => $scenario->child('words')->string($words),
+                    ],
+                );
             }
             $this->info('The demo studio is in place.');
         });
@@ -94,7 +131,12 @@ final class DemoSeed extends Command
     private function leave(Node $scenario): int
     {
         $emails = $scenario->each('trainers', static fn (Node $each): string => $each->string('email'));
-        $trainers = Trainer::query()->among('email', $emails)->get()->filter(static fn (Trainer $each): bool => Hash::check($scenario->each('trainers', static fn (Node $one): string => $one->string('password'))[0], $each->password));
+        $trainers = Trainer::query()->among('email', $emails)->get()->filter(
+            static fn (Trainer $each): bool => Hash::check(
+                $scenario->each('trainers', static fn (Node $one): string => $one->string('password'))[0],
+                $each->password,
+            ),
+        );
         if ($trainers->isEmpty()) {
             return self::SUCCESS;
         }
@@ -106,7 +148,11 @@ final class DemoSeed extends Command
         }
         $trainers->each(static fn (Trainer $each) => $each->update(['password' => bin2hex(random_bytes(16))]));
         DB::table('sessions')->delete();
-        $this->line(sprintf('The demo of an earlier version holds what was entered by hand (%s). It is your studio now, and its published passwords work no more.', $byHand));
+        $this->line(sprintf(
+            'The demo of an earlier version holds what was entered by hand (%s). It is your studio now, and its published '
+                .'passwords work no more.',
+            $byHand,
+        ));
         $this->line(sprintf('Choose your own: ./even-rungs trainer reset-password %s', $emails[0]));
 
         return self::SUCCESS;
@@ -119,14 +165,31 @@ final class DemoSeed extends Command
         $many = $scenario->child('many');
         $this->remove([$many->string('email')]);
         $studio = Studio::query()->create(['name' => $many->string('studio')]);
-        $trainer = Trainer::query()->create(['studio_id' => $studio->id, 'name' => $many->string('trainer'), 'email' => $many->string('email'), 'password' => $many->string('password'), 'role' => Role::Owner]);
-        $documents = array_values(array_filter($scenario->opaque('clients') ?? [], static fn (mixed $each): bool => is_array($each) && ($each['screen']['flags'] ?? null) === []));
+        $trainer = Trainer::query()->create(
+            [
+                'studio_id' => $studio->id,
+                'name' => $many->string('trainer'),
+                'email' => $many->string('email'),
+                'password' => $many->string('password'),
+                'role' => Role::Owner,
+            ],
+        );
+        $documents = array_values(
+            array_filter(
+                $scenario->opaque('clients') ?? [],
+                static fn (mixed $each): bool => is_array($each) && ($each['screen']['flags'] ?? null) === [],
+            ),
+        );
         [$first, $last] = [$many->strings('first'), $many->strings('last')];
         $bar = $this->output->createProgressBar($count);
         $sets = 0;
         for ($i = 0; $i < $count; $i++) {
             $name = sprintf('%s %s', $first[$i % count($first)], $last[intdiv($i, count($first)) % count($last)]);
-            $document = [...$documents[$i % count($documents)], 'name' => $name, 'days' => ['mon' => 35, 'tue' => 20, 'thu' => 35, 'sat' => 30]];
+            $document = [
+                ...$documents[$i % count($documents)],
+                'name' => $name,
+                'days' => ['mon' => 35, 'tue' => 20, 'thu' => 35, 'sat' => 30],
+            ];
             DB::transaction(function () use ($studio, $trainer, $name, $document, $i, $start, $logs, &$sets): void {
                 $client = Client::query()->create(['studio_id' => $studio->id, 'name' => $name, 'document' => $document]);
                 $start->of($client, $trainer);
@@ -135,7 +198,15 @@ final class DemoSeed extends Command
             $bar->advance();
         }
         $bar->finish();
-        $this->info(sprintf(' %d clients and %s sets are in place: %s / %s', $count, number_format($sets), $many->string('email'), $many->string('password')));
+        $this->info(
+            sprintf(
+                ' %d clients and %s sets are in place: %s / %s',
+                $count,
+                number_format($sets),
+                $many->string('email'),
+                $many->string('password'),
+            ),
+        );
 
         return self::SUCCESS;
     }
@@ -171,7 +242,11 @@ final class DemoSeed extends Command
     {
         $scenario->each('clearances', function (Node $each) use ($studio, $clearance): void {
             $client = $this->client($each, $studio);
-            $clearance->from($client, $this->trainer($studio), new Node([...($each->opaque('clearance') ?? []), 'on' => self::daysAgo($each), 'version' => $client->version]));
+            $clearance->from(
+                $client,
+                $this->trainer($studio),
+                new Node([...($each->opaque('clearance') ?? []), 'on' => self::daysAgo($each), 'version' => $client->version]),
+            );
         });
     }
 
@@ -179,7 +254,11 @@ final class DemoSeed extends Command
     {
         $scenario->each('test_days', function (Node $each) use ($studio, $days): void {
             $client = $this->client($each, $studio);
-            $days->add($client, $this->trainer($studio), new Node([...($each->opaque('day') ?? []), 'on' => self::daysAgo($each), 'version' => $client->version]));
+            $days->add(
+                $client,
+                $this->trainer($studio),
+                new Node([...($each->opaque('day') ?? []), 'on' => self::daysAgo($each), 'version' => $client->version]),
+            );
         });
     }
 
@@ -190,7 +269,10 @@ final class DemoSeed extends Command
             'client_id' => $this->client($each, $studio)->id,
             'trainer_id' => $this->trainer($studio)->id,
             'words' => $each->string('words'),
-            'scores' => $each->each('scores', static fn (Node $score): array => ['on' => self::daysAgo($score), 'score' => $score->int('score')]),
+            'scores' => $each->each(
+                'scores',
+                static fn (Node $score): array => ['on' => self::daysAgo($score), 'score' => $score->int('score')],
+            ),
         ]));
     }
 
@@ -225,13 +307,24 @@ final class DemoSeed extends Command
         if (LoggedSession::query()->ofStudio($studio)->where('key', 'not like', 'made-up-%')->exists()) {
             return 'A log';
         }
-        $meant = array_count_values([...$scenario->each('clearances', static fn (Node $each): string => $each->string('client')), ...$scenario->each('test_days', static fn (Node $each): string => $each->string('client'))]);
+        $meant = array_count_values(
+            [
+                ...$scenario->each('clearances', static fn (Node $each): string => $each->string('client')),
+                ...$scenario->each('test_days', static fn (Node $each): string => $each->string('client')),
+            ],
+        );
         foreach (Client::query()->ofStudio($studio)->get() as $client) {
             if ($client->version > 1 + ($meant[$client->name] ?? 0) || $client->archived_at !== null) {
                 return sprintf('A change of %s', $client->name);
             }
         }
-        $others = ['An answer to a verdict' => VerdictAnswer::class, 'A changed log' => LogChange::class, 'A ladder' => LadderChange::class, 'A house style' => OwnStyle::class, 'A template' => SessionTemplate::class];
+        $others = [
+            'An answer to a verdict' => VerdictAnswer::class,
+            'A changed log' => LogChange::class,
+            'A ladder' => LadderChange::class,
+            'A house style' => OwnStyle::class,
+            'A template' => SessionTemplate::class,
+        ];
         foreach ($others as $what => $model) {
             if ($model::query()->where('studio_id', $studio)->exists()) {
                 return $what;

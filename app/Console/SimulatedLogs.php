@@ -97,8 +97,15 @@ final class SimulatedLogs
     }
 
     /** @return array<string, mixed> */
-    private function row(Client $client, LoggedSession $session, Rung $rung, FloorSet $set, Randomizer $random, int $clean, ?string $weakSide): array
-    {
+    private function row(
+        Client $client,
+        LoggedSession $session,
+        Rung $rung,
+        FloorSet $set,
+        Randomizer $random,
+        int $clean,
+        ?string $weakSide,
+    ): array {
         $isClean = $random->getInt(1, 100) <= $clean;
         $weak = $weakSide !== null && $set->side === $weakSide && $random->getInt(1, 100) <= 70;
         $share = $weak ? 78 : ($isClean ? 100 : $random->getInt(70, 100));

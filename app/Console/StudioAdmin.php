@@ -22,7 +22,8 @@ use Symfony\Component\Console\Output\OutputInterface;
  */
 final class StudioAdmin extends Command
 {
-    protected $signature = 'studio {act : new, list, rename, remove, take-out, read-in or welcome} {words?* : what the act needs} {--yes : remove without asking for the name}';
+    protected $signature = 'studio {act : new, list, rename, remove, take-out, read-in or welcome} {words?* : what the act '
+        .'needs} {--yes : remove without asking for the name}';
 
     protected $description = 'Make, list, rename or remove studios';
 
@@ -54,7 +55,15 @@ final class StudioAdmin extends Command
         [$name, $email, $owner] = $words;
         $studio = Studio::query()->create(['name' => Studios::name($name, '/name')]);
         Happened::write($studio->id, 'Made from the shell');
-        $token = $links->issue(Links::INVITATION, ['studio_id' => $studio->id, 'name' => Studios::name($owner, '/name'), 'email' => $studios->free($email), 'role' => Role::Owner]);
+        $token = $links->issue(
+            Links::INVITATION,
+            [
+                'studio_id' => $studio->id,
+                'name' => Studios::name($owner, '/name'),
+                'email' => $studios->free($email),
+                'role' => Role::Owner,
+            ],
+        );
         $this->line(sprintf('%s is there. Its owner opens this link, once, within 7 days:', $studio->name));
         $this->line('  '.Links::address('/join/'.$token));
 
@@ -85,7 +94,13 @@ final class StudioAdmin extends Command
     private function remove(string $name): int
     {
         $studio = self::named($name);
-        if (! $this->option('yes') && $this->ask(sprintf('Everything of %s goes: people, clients, programs, logs. Type its name to remove it', $studio->name)) !== $studio->name) {
+        if (
+            ! $this->option('yes')
+            && $this->ask(sprintf(
+                'Everything of %s goes: people, clients, programs, logs. Type its name to remove it',
+                $studio->name,
+            )) !== $studio->name
+        ) {
             $this->error('Nothing was removed.');
 
             return self::FAILURE;
@@ -130,12 +145,21 @@ final class StudioAdmin extends Command
     {
         $found = Studio::query()->where('name', $name)->get();
 
-        return count($found) === 1 ? $found->firstOrFail() : throw UnusableInput::at('/', sprintf($found->isEmpty() ? 'There is no studio "%s"; ./even-rungs studio list names them.' : 'There is more than one studio "%s"; rename one first.', $name));
+        return count($found) === 1 ? $found->firstOrFail() : throw UnusableInput::at(
+            '/',
+            sprintf(
+                $found->isEmpty()
+                    ? 'There is no studio "%s"; ./even-rungs studio list names them.'
+                    : 'There is more than one studio "%s"; rename one first.',
+                $name,
+            ),
+        );
     }
 
     private function usage(): int
     {
-        $this->line('studio new NAME EMAIL OWNER · studio list · studio rename NAME NEW · studio remove NAME [--yes] · studio take-out NAME · studio read-in FILE');
+        $this->line('studio new NAME EMAIL OWNER · studio list · studio rename NAME NEW · studio remove NAME [--yes] · studio '
+            .'take-out NAME · studio read-in FILE');
 
         return self::INVALID;
     }

@@ -21,7 +21,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class TrainerAdmin extends Command
 {
-    protected $signature = 'trainer {act : new, list, reset-password or disable} {words?* : what the act needs} {--role=trainer : owner, trainer or reader} {--studio= : where there is more than one} {--drop-second-factor : with reset-password, for an authenticator that is lost}';
+    protected $signature = 'trainer {act : new, list, reset-password or disable} {words?* : what the act needs} {--role=trainer '
+        .': owner, trainer or reader} {--studio= : where there is more than one} {--drop-second-factor : with reset-password, '
+            .'for an authenticator that is lost}';
 
     protected $description = 'Invite, disable and let in again';
 
@@ -48,9 +50,14 @@ final class TrainerAdmin extends Command
     private function invite(array $words, Links $links, Studios $studios): int
     {
         [$email, $name] = $words;
-        $role = Role::tryFrom(is_string($this->option('role')) ? $this->option('role') : '') ?? throw UnusableInput::at('/role', 'A role is owner, trainer or reader.');
+        $role = Role::tryFrom(
+            is_string($this->option('role')) ? $this->option('role') : '',
+        ) ?? throw UnusableInput::at('/role', 'A role is owner, trainer or reader.');
         $studio = $this->studio();
-        $token = $links->issue(Links::INVITATION, ['studio_id' => $studio->id, 'name' => Studios::name($name, '/name'), 'email' => $studios->free($email), 'role' => $role]);
+        $token = $links->issue(
+            Links::INVITATION,
+            ['studio_id' => $studio->id, 'name' => Studios::name($name, '/name'), 'email' => $studios->free($email), 'role' => $role],
+        );
         Happened::write($studio->id, 'Invited from the shell', sprintf('%s as %s', $name, $role->value));
         $this->line(sprintf('%s joins %s as %s by opening this link, once, within 7 days:', $name, $studio->name, $role->value));
         $this->line('  '.Links::address('/join/'.$token));
@@ -61,7 +68,16 @@ final class TrainerAdmin extends Command
     private function list(): int
     {
         foreach (Trainer::query()->with('studio')->ordered('name')->get() as $each) {
-            $this->line(sprintf('%s  %s, %s of %s%s', $each->email, $each->name, $each->role->value, $each->studio->name, $each->disabled_at === null ? '' : ', disabled'));
+            $this->line(
+                sprintf(
+                    '%s  %s, %s of %s%s',
+                    $each->email,
+                    $each->name,
+                    $each->role->value,
+                    $each->studio->name,
+                    $each->disabled_at === null ? '' : ', disabled',
+                ),
+            );
         }
 
         return self::SUCCESS;
@@ -94,18 +110,27 @@ final class TrainerAdmin extends Command
         $named = $this->option('studio');
         $found = Studio::query()->when($named !== null, static fn ($query) => $query->where('name', $named))->get();
 
-        return count($found) === 1 ? $found->firstOrFail() : throw UnusableInput::at('/studio', $found->isEmpty() ? 'There is no such studio; ./even-rungs studio list names them.' : 'There is more than one studio; say which with --studio=NAME.');
+        return count($found) === 1 ? $found->firstOrFail() : throw UnusableInput::at(
+            '/studio',
+            $found->isEmpty()
+                ? 'There is no such studio; ./even-rungs studio list names them.'
+                : 'There is more than one studio; say which with --studio=NAME.',
+        );
     }
 
     /** @throws UnusableInput */
     private static function at(string $email): Trainer
     {
-        return Trainer::query()->where('email', Address::clean($email))->first() ?? throw UnusableInput::at('/email', sprintf('Nobody has the address %s; ./even-rungs trainer list names everybody.', $email));
+        return Trainer::query()->where('email', Address::clean($email))->first() ?? throw UnusableInput::at(
+            '/email',
+            sprintf('Nobody has the address %s; ./even-rungs trainer list names everybody.', $email),
+        );
     }
 
     private function usage(): int
     {
-        $this->line('trainer new EMAIL NAME [--role=owner|trainer|reader] [--studio=NAME] · trainer list · trainer reset-password EMAIL [--drop-second-factor] · trainer disable EMAIL');
+        $this->line('trainer new EMAIL NAME [--role=owner|trainer|reader] [--studio=NAME] · trainer list · trainer '
+            .'reset-password EMAIL [--drop-second-factor] · trainer disable EMAIL');
 
         return self::INVALID;
     }

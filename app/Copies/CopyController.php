@@ -60,7 +60,10 @@ final class CopyController extends Controller
     {
         return new Response($text, 200, [
             'Content-Type' => 'application/json; charset=utf-8',
-            'Content-Disposition' => sprintf('attachment; filename="even-rungs-%s.json"', Str::slug($name) === '' ? 'take-out' : Str::slug($name)),
+            'Content-Disposition' => sprintf(
+                'attachment; filename="even-rungs-%s.json"',
+                Str::slug($name) === '' ? 'take-out' : Str::slug($name),
+            ),
         ]);
     }
 }

@@ -37,7 +37,13 @@ final class ReadIn
     private const MOST_PROBLEMS = 50;
 
     /** The schema of a table's documents. */
-    private const SCHEMAS = ['clients' => 'client', 'own_ladders' => 'ladder', 'own_styles' => 'style', 'programs' => 'program', 'session_templates' => 'session'];
+    private const SCHEMAS = [
+        'clients' => 'client',
+        'own_ladders' => 'ladder',
+        'own_styles' => 'style',
+        'programs' => 'program',
+        'session_templates' => 'session',
+    ];
 
     /** @var array<string, Rows> */
     private array $rows = [];
@@ -45,8 +51,11 @@ final class ReadIn
     /** @var list<Problem> */
     private array $problems = [];
 
-    public function __construct(private readonly StudioTables $tables, private readonly Progress $progress, private readonly DataFolder $data)
-    {
+    public function __construct(
+        private readonly StudioTables $tables,
+        private readonly Progress $progress,
+        private readonly DataFolder $data,
+    ) {
     }
 
     /**
@@ -87,13 +96,24 @@ final class ReadIn
 
         return $this->once(function () use ($document): Studio {
             $of = (array) ($document['studio'] ?? []);
-            $studio = Studio::query()->create(['name' => self::text($of, 'name', 200), 'emergency_steps' => $of['emergency_steps'] ?? null, 'bands' => self::bands($of['bands'] ?? null), 'kit' => $this->kit($of['kit'] ?? null), ...array_intersect_key(array_map(strval(...), (array) ($of['settings'] ?? [])), array_flip(Studio::SETTINGS))]);
+            $studio = Studio::query()->create(
+                [
+                    'name' => self::text($of, 'name', 200),
+                    'emergency_steps' => $of['emergency_steps'] ?? null,
+                    'bands' => self::bands($of['bands'] ?? null),
+                    'kit' => $this->kit($of['kit'] ?? null),
+                    ...array_intersect_key(array_map(strval(...), (array) ($of['settings'] ?? [])), array_flip(Studio::SETTINGS)),
+                ],
+            );
             $people = $this->people($document, $studio->id);
             $this->own($document, $studio->id, TakeOut::OWN, false);
             foreach (self::list($document, 'happened') as $i => $event) {
                 $this->insert('events', $event, "/happened/{$i}", ['studio_id' => $studio->id, 'client_id' => null], $people);
             }
-            $owner = Trainer::query()->ofStudio($studio->id)->where('role', Role::Owner)->first() ?? throw UnusableInput::at('/people', 'nobody of them owns the studio');
+            $owner = Trainer::query()->ofStudio($studio->id)->where('role', Role::Owner)->first() ?? throw UnusableInput::at(
+                '/people',
+                'nobody of them owns the studio',
+            );
             Auth::setUser($owner);
             $this->tables->changed();
             foreach (self::list($document, 'clients') as $i => $each) {
@@ -149,7 +169,10 @@ final class ReadIn
         try {
             return DB::transaction($read(...));
         } catch (UniqueConstraintViolationException) {
-            throw UnusableInput::at('/clients/0/logs', 'logs of this file are here already: the same client was read in before, or comes from this studio');
+            throw UnusableInput::at(
+                '/clients/0/logs',
+                'logs of this file are here already: the same client was read in before, or comes from this studio',
+            );
         }
     }
 
@@ -177,7 +200,10 @@ final class ReadIn
         $ids = [];
         foreach (self::list($document, 'people') as $i => $each) {
             $email = Address::clean(self::text($each, 'email', 200));
-            $role = Role::tryFrom(is_string($each['role'] ?? null) ? $each['role'] : '') ?? throw UnusableInput::at("/people/{$i}/role", 'must be owner, trainer or reader');
+            $role = Role::tryFrom(is_string($each['role'] ?? null) ? $each['role'] : '') ?? throw UnusableInput::at(
+                "/people/{$i}/role",
+                'must be owner, trainer or reader',
+            );
             $known = Trainer::query()->where('email', $email)->first();
             if ($known?->studio_id === $studio) {
                 $ids[$email] = $known->id;
@@ -210,11 +236,17 @@ final class ReadIn
         foreach ($tables as $table) {
             $key = ['own_ladders' => 'ladder', 'own_styles' => 'style', 'own_words' => 'key', 'session_templates' => 'name'][$table];
             foreach (self::list($own, $table) as $i => $each) {
-                $there = $mayBeThere ? DB::table($table)->where('studio_id', $studio)->where($key, self::text($each, $key, 200))->first() : null;
+                $there = $mayBeThere ? DB::table($table)->where('studio_id', $studio)->where(
+                    $key,
+                    self::text($each, $key, 200),
+                )->first() : null;
                 if ($there === null) {
                     $this->insert($table, $each, "/own/{$table}/{$i}", ['studio_id' => $studio], []);
                 } elseif (json_decode((string) $there->document) != ($each['document'] ?? null)) {
-                    throw UnusableInput::at("/own/{$table}/{$i}", sprintf('the studio has a "%s" of its own that is not the same', self::text($each, $key, 200)));
+                    throw UnusableInput::at(
+                        "/own/{$table}/{$i}",
+                        sprintf('the studio has a "%s" of its own that is not the same', self::text($each, $key, 200)),
+                    );
                 }
             }
         }
@@ -233,7 +265,16 @@ final class ReadIn
         $this->insert('clients', $of, $path.'/client', ['id' => strtolower($id), 'studio_id' => $studio], $people);
         $this->stop();
         foreach (array_unique(array_filter((array) ($taken['trainers'] ?? []), is_string(...))) as $email) {
-            DB::table('client_trainer')->insert(['client_id' => $whose['client_id'], 'trainer_id' => $people[$email] ?? throw UnusableInput::at($path.'/trainers', sprintf('"%s" is none of the people', $email)), 'studio_id' => $studio]);
+            DB::table('client_trainer')->insert(
+                [
+                    'client_id' => $whose['client_id'],
+                    'trainer_id' => $people[$email] ?? throw UnusableInput::at(
+                        $path.'/trainers',
+                        sprintf('"%s" is none of the people', $email),
+                    ),
+                    'studio_id' => $studio,
+                ],
+            );
         }
         $programs = [];
         foreach (self::list($taken, 'programs') as $i => $each) {
@@ -241,7 +282,13 @@ final class ReadIn
             $this->insert('programs', $each, "{$path}/programs/{$i}", ['id' => $program, ...$whose], $people);
         }
         foreach (self::list($taken, 'screens') as $i => $each) {
-            $each['touched'] = array_map(static fn (array $touched): array => [...$touched, 'program' => $programs[is_int($touched['program'] ?? null) ? $touched['program'] : -1] ?? ''], self::list($each, 'touched'));
+            $each['touched'] = array_map(
+                static fn (array $touched): array => [
+                    ...$touched,
+                    'program' => $programs[is_int($touched['program'] ?? null) ? $touched['program'] : -1] ?? '',
+                ],
+                self::list($each, 'touched'),
+            );
             $this->insert('screens', $each, "{$path}/screens/{$i}", $whose, $people);
         }
         $logs = [];
@@ -257,7 +304,13 @@ final class ReadIn
         foreach (self::list($taken, 'verdict_answers') as $i => $each) {
             $log = (array) ($each['log'] ?? []);
             $number = is_string($log['key'] ?? null) ? $logs[$log['key']] ?? null : null;
-            $this->insert('verdict_answers', $each, "{$path}/verdict_answers/{$i}", [...$whose, 'log' => $number === null ? null : $number.':'.(is_int($log['revision'] ?? null) ? $log['revision'] : 0)], $people);
+            $this->insert(
+                'verdict_answers',
+                $each,
+                "{$path}/verdict_answers/{$i}",
+                [...$whose, 'log' => $number === null ? null : $number.':'.(is_int($log['revision'] ?? null) ? $log['revision'] : 0)],
+                $people,
+            );
         }
         foreach (TakeOut::PLAIN as $table) {
             foreach (self::list($taken, $table) as $i => $each) {
@@ -279,11 +332,20 @@ final class ReadIn
         $before = count($this->problems);
         $row = ($this->rows[$table] ??= TakeOut::rowsOf($table))->read($written, $path, $this->problems);
         if (isset(self::SCHEMAS[$table]) && is_object($written['document'] ?? null)) {
-            $this->problems = [...$this->problems, ...array_map(static fn (Problem $each): Problem => new Problem($path.'/document'.$each->path, $each->message), Schemas::check(self::SCHEMAS[$table], $written['document']))];
+            $this->problems = [
+                ...$this->problems,
+                ...array_map(
+                    static fn (Problem $each): Problem => new Problem($path.'/document'.$each->path, $each->message),
+                    Schemas::check(self::SCHEMAS[$table], $written['document']),
+                ),
+            ];
         }
         if (array_key_exists('by', $written)) {
             $by = $written['by'];
-            $row['trainer_id'] = $by === null ? null : $people[is_string($by) ? $by : ''] ?? throw UnusableInput::at($path.'/by', 'is none of the people');
+            $row['trainer_id'] = $by === null ? null : $people[is_string($by) ? $by : ''] ?? throw UnusableInput::at(
+                $path.'/by',
+                'is none of the people',
+            );
         }
         if (count($this->problems) > self::MOST_PROBLEMS) {
             $this->stop();
@@ -310,7 +372,10 @@ final class ReadIn
         } catch (UnusableInput $e) {
             throw $e;
         } catch (Throwable $e) {
-            throw UnusableInput::at('/clients', sprintf('%s cannot be opened with this: %s', $client->name, mb_substr($e->getMessage(), 0, 200)));
+            throw UnusableInput::at(
+                '/clients',
+                sprintf('%s cannot be opened with this: %s', $client->name, mb_substr($e->getMessage(), 0, 200)),
+            );
         }
     }
 
@@ -333,6 +398,9 @@ final class ReadIn
     {
         $value = $of[$key] ?? null;
 
-        return is_string($value) && trim($value) !== '' && mb_strlen($value) <= $most ? $value : throw UnusableInput::at('/'.$key, sprintf('must be text of 1 to %d characters', $most));
+        return is_string($value) && trim($value) !== '' && mb_strlen($value) <= $most ? $value : throw UnusableInput::at(
+            '/'.$key,
+            sprintf('must be text of 1 to %d characters', $most),
+        );
     }
 }

@@ -21,13 +21,33 @@ final class Rows
     /** @param  list<string>  $omit  columns that are written in another way */
     public function __construct(private readonly string $table, array $omit = [])
     {
-        $json = DB::table('information_schema.check_constraints')->where('constraint_schema', DB::getDatabaseName())->where('table_name', $table)->where('check_clause', 'like', 'json_valid%')->pluck('constraint_name')->all();
-        $found = DB::table('information_schema.columns')->where('table_schema', DB::getDatabaseName())->where('table_name', $table)->orderBy('column_name')
-            ->get(['column_name as name', 'data_type as type', 'column_type as definition', 'is_nullable as nullable', 'character_maximum_length as length']);
+        $json = DB::table('information_schema.check_constraints')->where(
+            'constraint_schema',
+            DB::getDatabaseName(),
+        )->where('table_name', $table)->where('check_clause', 'like', 'json_valid%')->pluck('constraint_name')->all();
+        $found = DB::table('information_schema.columns')->where(
+            'table_schema',
+            DB::getDatabaseName(),
+        )->where('table_name', $table)->orderBy('column_name')
+            ->get(
+                [
+                    'column_name as name',
+                    'data_type as type',
+                    'column_type as definition',
+                    'is_nullable as nullable',
+                    'character_maximum_length as length',
+                ],
+            );
         foreach ($found as $each) {
             $name = (string) $each->name;
             if (! in_array($name, [...self::OWN, ...$omit], true)) {
-                $this->columns[$name] = (object) ['type' => (string) $each->type, 'column' => (string) $each->definition, 'null' => $each->nullable === 'YES', 'length' => $each->length === null ? null : (int) $each->length, 'json' => in_array($name, $json, true)];
+                $this->columns[$name] = (object) [
+                    'type' => (string) $each->type,
+                    'column' => (string) $each->definition,
+                    'null' => $each->nullable === 'YES',
+                    'length' => $each->length === null ? null : (int) $each->length,
+                    'json' => in_array($name, $json, true),
+                ];
             }
         }
     }
@@ -66,7 +86,10 @@ final class Rows
             if ($wrong !== null) {
                 $problems[] = new Problem($path.'/'.$name, $wrong);
             }
-            $row[$name] = $column->json && $value !== null ? json_encode($value, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES) : $value;
+            $row[$name] = $column->json && $value !== null ? json_encode(
+                $value,
+                JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+            ) : $value;
         }
 
         return $row;
@@ -84,10 +107,28 @@ final class Rows
 
         return match ($column->type) {
             'tinyint', 'smallint', 'int', 'bigint' => $this->wrongNumber($value, $column),
-            'decimal' => is_string($value) && preg_match('/^\d{1,4}(\.\d{1,2})?$/', $value) === 1 ? null : 'must be a decimal number as text',
-            'date' => is_string($value) && preg_match('/^(\d{4})-(\d\d)-(\d\d)$/', $value, $day) === 1 && checkdate((int) $day[2], (int) $day[3], (int) $day[1]) ? null : 'must be a day, YYYY-MM-DD',
-            'timestamp' => is_string($value) && preg_match('/^(19[7-9]\d|20[0-3]\d)-\d\d-\d\d \d\d:\d\d:\d\d$/', $value) === 1 && strtotime($value.' UTC') !== false && strtotime($value.' UTC') < 2_147_483_647 ? null : 'must be a moment, YYYY-MM-DD HH:MM:SS',
-            default => is_string($value) && mb_check_encoding($value, 'UTF-8') && mb_strlen($value) <= ($column->length ?? 0) ? null : sprintf('must be text of at most %d characters', $column->length ?? 0),
+            'decimal' => is_string($value) && preg_match(
+                '/^\d{1,4}(\.\d{1,2})?$/',
+                $value,
+            ) === 1 ? null : 'must be a decimal number as text',
+            'date' => is_string($value) && preg_match('/^(\d{4})-(\d\d)-(\d\d)$/', $value, $day) === 1 && checkdate(
+                (int) $day[2],
+                (int) $day[3],
+                (int) $day[1],
+            ) ? null : 'must be a day, YYYY-MM-DD',
+            'timestamp' => is_string($value) && preg_match(
+                '/^(19[7-9]\d|20[0-3]\d)-\d\d-\d\d \d\d:\d\d:\d\d$/',
+                $value,
+            ) === 1 && strtotime($value.' UTC') !== false && strtotime($value.' UTC') < 2_147_483_647
+                ? null
+                : 'must be a moment, YYYY-MM-DD HH:MM:SS',
+            default => is_string($value) && mb_check_encoding(
+                $value,
+                'UTF-8',
+            ) && mb_strlen($value) <= ($column->length ?? 0) ? null : sprintf(
+                'must be text of at most %d characters',
+                $column->length ?? 0,
+            ),
         };
     }
 

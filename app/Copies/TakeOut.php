@@ -40,7 +40,10 @@ final class TakeOut
         $this->people = [];
         $taken = $this->of($client);
         $text = (string) json_encode($taken);
-        $own = array_map(fn (array $rows): array => array_values(array_filter($rows, static fn (array $row): bool => self::isMentioned($row, $text))), $this->own($client->studio_id, ['own_ladders', 'own_styles']));
+        $own = array_map(
+            fn (array $rows): array => array_values(array_filter($rows, static fn (array $row): bool => self::isMentioned($row, $text))),
+            $this->own($client->studio_id, ['own_ladders', 'own_styles']),
+        );
 
         return $this->written([
             'format' => self::FORMAT,
@@ -61,14 +64,20 @@ final class TakeOut
             $clients[$client->name.' '.json_encode($taken)] = $taken;
         }
         ksort($clients, SORT_STRING);
-        $happened = array_map(fn (object $row): array => $this->row('events', $row), DB::table('events')->where('studio_id', $studio->id)->whereNull('client_id')->orderBy('id')->get()->all());
+        $happened = array_map(
+            fn (object $row): array => $this->row('events', $row),
+            DB::table('events')->where('studio_id', $studio->id)->whereNull('client_id')->orderBy('id')->get()->all(),
+        );
 
         return $this->written([
             'format' => self::FORMAT,
             'version' => self::VERSION,
             'of' => self::OF_STUDIO,
             'studio' => [...$studio->only(['name', 'emergency_steps', 'bands', 'kit']), 'settings' => $studio->only(Studio::SETTINGS)],
-            'people' => $this->people(array_values(array_map(strval(...), DB::table('trainers')->where('studio_id', $studio->id)->pluck('id')->all())), true),
+            'people' => $this->people(
+                array_values(array_map(strval(...), DB::table('trainers')->where('studio_id', $studio->id)->pluck('id')->all())),
+                true,
+            ),
             'own' => $this->own($studio->id, self::OWN),
             'happened' => $happened,
             'clients' => array_values($clients),
@@ -80,7 +89,14 @@ final class TakeOut
     {
         $all = static fn (string $table): array => DB::table($table)->where('client_id', $client->id)->orderBy('id')->get()->all();
         $programs = $all('programs');
-        usort($programs, static fn (object $a, object $b): int => [$a->created_at, $a->current, $a->document] <=> [$b->created_at, $b->current, $b->document]);
+        usort(
+            $programs,
+            static fn (object $a, object $b): int => [
+                $a->created_at,
+                $a->current,
+                $a->document,
+            ] <=> [$b->created_at, $b->current, $b->document],
+        );
         $place = array_flip(array_column($programs, 'id'));
         $sessions = $all('logged_sessions');
         $keys = array_column($sessions, 'key', 'id');
@@ -90,7 +106,10 @@ final class TakeOut
         }
         $taken = [
             'client' => $this->row('clients', DB::table('clients')->where('id', $client->id)->sole()),
-            'trainers' => array_map($this->address(...), DB::table('client_trainer')->where('client_id', $client->id)->pluck('trainer_id')->all()),
+            'trainers' => array_map(
+                $this->address(...),
+                DB::table('client_trainer')->where('client_id', $client->id)->pluck('trainer_id')->all(),
+            ),
             'programs' => array_map(fn (object $row): array => $this->row('programs', $row), $programs),
             'screens' => array_map(function (object $row) use ($place): array {
                 $written = $this->row('screens', $row);
@@ -100,11 +119,18 @@ final class TakeOut
 
                 return $written;
             }, $all('screens')),
-            'logs' => array_map(fn (object $row): array => $this->row('logged_sessions', $row, ['sets' => $sets[$row->id] ?? []]), $sessions),
+            'logs' => array_map(
+                fn (object $row): array => $this->row('logged_sessions', $row, ['sets' => $sets[$row->id] ?? []]),
+                $sessions,
+            ),
             'verdict_answers' => array_map(function (object $row) use ($keys): array {
                 [$id, $revision] = [...explode(':', (string) $row->log, 2), null];
 
-                return $this->row('verdict_answers', $row, ['log' => isset($keys[$id]) ? ['key' => $keys[$id], 'revision' => (int) $revision] : null]);
+                return $this->row(
+                    'verdict_answers',
+                    $row,
+                    ['log' => isset($keys[$id]) ? ['key' => $keys[$id], 'revision' => (int) $revision] : null],
+                );
             }, $all('verdict_answers')),
         ];
         sort($taken['trainers']);
@@ -123,7 +149,12 @@ final class TakeOut
     {
         $own = [];
         foreach ($tables as $table) {
-            $own[$table] = array_values(array_map(fn (object $row): array => $this->row($table, $row), DB::table($table)->where('studio_id', $studio)->orderBy('id')->get()->all()));
+            $own[$table] = array_values(
+                array_map(
+                    fn (object $row): array => $this->row($table, $row),
+                    DB::table($table)->where('studio_id', $studio)->orderBy('id')->get()->all(),
+                ),
+            );
         }
 
         return $own;
@@ -159,7 +190,10 @@ final class TakeOut
 
     public static function rowsOf(string $table): Rows
     {
-        return new Rows($table, ['trainer_id', ...($table === 'logged_sets' ? ['logged_session_id'] : []), ...($table === 'verdict_answers' ? ['log'] : [])]);
+        return new Rows(
+            $table,
+            ['trainer_id', ...($table === 'logged_sets' ? ['logged_session_id'] : []), ...($table === 'verdict_answers' ? ['log'] : [])],
+        );
     }
 
     private function address(string $id): string
@@ -179,6 +213,9 @@ final class TakeOut
     /** @param  array<string, mixed>  $document */
     private function written(array $document): string
     {
-        return json_encode($document, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION)."\n";
+        return json_encode(
+            $document,
+            JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION,
+        )."\n";
     }
 }

@@ -60,8 +60,16 @@ final class Problem
                 429 => 'Too many tries. Wait a minute.',
                 default => 'That did not work.',
             }, headers: $e->getHeaders()),
-            $e instanceof FatalError && str_contains($e->getMessage(), 'Maximum execution time') => new self(503, 'This took too long and was given up. Nothing was changed.', headers: ['Retry-After' => self::RETRY_AFTER_S]),
-            self::isDatabaseAway($e) => new self(503, 'The database does not answer right now. Nothing was changed; try again in a moment.', headers: ['Retry-After' => self::RETRY_AFTER_S]),
+            $e instanceof FatalError && str_contains($e->getMessage(), 'Maximum execution time') => new self(
+                503,
+                'This took too long and was given up. Nothing was changed.',
+                headers: ['Retry-After' => self::RETRY_AFTER_S],
+            ),
+            self::isDatabaseAway($e) => new self(
+                503,
+                'The database does not answer right now. Nothing was changed; try again in a moment.',
+                headers: ['Retry-After' => self::RETRY_AFTER_S],
+            ),
             default => new self(500, 'Something went wrong on our side. Nothing was changed.'),
         };
     }
@@ -79,7 +87,10 @@ final class Problem
             'type' => 'about:blank',
             'title' => $this->title,
             'status' => $this->status,
-            'errors' => array_map(static fn (FieldProblem $each): array => ['path' => $each->path, 'message' => $each->message], $this->errors),
+            'errors' => array_map(
+                static fn (FieldProblem $each): array => ['path' => $each->path, 'message' => $each->message],
+                $this->errors,
+            ),
             ...$this->more,
         ], $this->status, ['Content-Type' => 'application/problem+json', ...$this->headers]);
     }

@@ -121,7 +121,13 @@ final class LadderController extends Controller
         $document = $this->drafts->read($body, $body->optionalString('id'));
         $id = (string) $document['id'];
         $new = ! $this->data->library()->hasLadder($id);
-        $this->own->save($this->trainer(), $id, $body->optionalInt('version'), $document, $new ? sprintf('%s written', $document['name']) : sprintf('%s changed', $document['name']));
+        $this->own->save(
+            $this->trainer(),
+            $id,
+            $body->optionalInt('version'),
+            $document,
+            $new ? sprintf('%s written', $document['name']) : sprintf('%s changed', $document['name']),
+        );
 
         return $this->show($id);
     }
@@ -184,12 +190,16 @@ final class LadderController extends Controller
     {
         $library = $this->data->library();
 
-        return new JsonResponse(['words' => OwnWord::query()->ofStudio($this->trainer()->studio_id)->ordered('words')->get()->map(static fn (OwnWord $word): array => [
-            'id' => $word->id,
-            'words' => $word->words,
-            'rung' => $word->rung,
-            'name' => $library->hasRung($word->rung) ? $library->rung($word->rung)->name : null,
-        ])->all()]);
+        return new JsonResponse(['words' => OwnWord::query()
+            ->ofStudio($this->trainer()->studio_id)
+            ->ordered('words')
+            ->get()
+            ->map(static fn (OwnWord $word): array => [
+                'id' => $word->id,
+                'words' => $word->words,
+                'rung' => $word->rung,
+                'name' => $library->hasRung($word->rung) ? $library->rung($word->rung)->name : null,
+            ])->all()]);
     }
 
     public function addWord(Request $request): JsonResponse

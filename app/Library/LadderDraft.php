@@ -44,7 +44,11 @@ final class LadderDraft
             unset($rung['start'], $rung['top'], $rung['measure']);
             // a shipped rung was asked about every stress
             $isAnswered = $library->hasRung($rungs[$i]->id) && $library->unanswered($library->rung($rungs[$i]->id)) === [];
-            $written['rungs'][$i] = [...$rung, 'stresses' => (object) [...($isAnswered ? $none : []), ...(array) $rung['stresses']], 'steps' => array_map(Shorthand::write(...), $rungs[$i]->steps)];
+            $written['rungs'][$i] = [
+                ...$rung,
+                'stresses' => (object) [...($isAnswered ? $none : []), ...(array) $rung['stresses']],
+                'steps' => array_map(Shorthand::write(...), $rungs[$i]->steps),
+            ];
         }
 
         return $written;
@@ -125,7 +129,10 @@ final class LadderDraft
     {
         $plain = Json::decode(Json::encode($document));
         $document = Json::toArray($plain);
-        $problems = array_map(static fn (Problem $each): Problem => new Problem($root.($each->path === '/' ? '' : $each->path), $each->message), Schemas::check('ladder', $plain));
+        $problems = array_map(
+            static fn (Problem $each): Problem => new Problem($root.($each->path === '/' ? '' : $each->path), $each->message),
+            Schemas::check('ladder', $plain),
+        );
         if ($problems === []) {
             $problems = [...$this->levelConflicts($document, $root), ...$this->names($document, $root)];
         }
@@ -137,7 +144,9 @@ final class LadderDraft
         } catch (InvalidValue $e) {
             throw UnusableInput::at($root, $e->getMessage());
         } catch (UnusableInput $e) {
-            throw new UnusableInput(array_map(static fn (Problem $each): Problem => new Problem($root.$each->path, $each->message), $e->problems));
+            throw new UnusableInput(
+                array_map(static fn (Problem $each): Problem => new Problem($root.$each->path, $each->message), $e->problems),
+            );
         }
 
         return $document;
@@ -157,7 +166,15 @@ final class LadderDraft
         }
 
         return array_map(
-            static fn (int $i): Problem => new Problem("$root/rungs/{$places[$i]}/level", sprintf('level %d is under level %d of "%s" below it; levels never fall along a ladder', $rungs[$i]['level'], $rungs[$i - 1]['level'], $rungs[$i - 1]['name'])),
+            static fn (int $i): Problem => new Problem(
+                "$root/rungs/{$places[$i]}/level",
+                sprintf(
+                    'level %d is under level %d of "%s" below it; levels never fall along a ladder',
+                    $rungs[$i]['level'],
+                    $rungs[$i - 1]['level'],
+                    $rungs[$i - 1]['name'],
+                ),
+            ),
             Ladder::falls(array_column($rungs, 'level')),
         );
     }

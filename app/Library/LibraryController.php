@@ -39,7 +39,10 @@ final class LibraryController extends Controller
                 'name' => $each->name,
                 'intent' => $each->intent,
             ], array_values($data->goals())),
-            'intents' => array_map(static fn (Intent $each): array => ['id' => $each->id, 'name' => $each->name, 'text' => $each->text], $data->intents()),
+            'intents' => array_map(
+                static fn (Intent $each): array => ['id' => $each->id, 'name' => $each->name, 'text' => $each->text],
+                $data->intents(),
+            ),
             'categories' => array_map(static fn (Category $each): array => [
                 'code' => $each->value,
                 'name' => $each->label(),

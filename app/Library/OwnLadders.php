@@ -60,7 +60,13 @@ final class OwnLadders
         }
         $after = $this->after($ladder, $document);
         $old = $before->ladder($ladder);
-        $changed = array_values(array_filter($old->rungs, fn (Rung $rung): bool => ! $after->hasRung($rung->id) || LibraryJson::writeRung($after->rung($rung->id)) != LibraryJson::writeRung($rung)));
+        $changed = array_values(
+            array_filter(
+                $old->rungs,
+                fn (Rung $rung): bool => ! $after->hasRung($rung->id)
+                    || LibraryJson::writeRung($after->rung($rung->id)) != LibraryJson::writeRung($rung),
+            ),
+        );
         $affected = [];
         foreach ($changed === [] ? [] : Client::query()->ofStudio($studio)->ordered('name')->get() as $client) {
             $stand = $this->boards->standings($client)[$ladder] ?? null;
@@ -70,7 +76,14 @@ final class OwnLadders
                     $person = $this->boards->person($client);
                     $on = $stand !== null && $stand->rung === $rung->id ? $stand : null;
                     $step = $on->step ?? 0;
-                    $affected[] = ['client' => $client, 'person' => $person, 'from' => $rung, 'step' => $step, 'basis' => Basis::from($on->basis ?? Basis::None->value), 'landing' => Landing::of($rung, $step, $old, $after, $person, new Steps($this->boards->style($client), $person))];
+                    $affected[] = [
+                        'client' => $client,
+                        'person' => $person,
+                        'from' => $rung,
+                        'step' => $step,
+                        'basis' => Basis::from($on->basis ?? Basis::None->value),
+                        'landing' => Landing::of($rung, $step, $old, $after, $person, new Steps($this->boards->style($client), $person)),
+                    ];
                 }
             }
         }
@@ -82,7 +95,9 @@ final class OwnLadders
     private function after(string $ladder, ?array $document): Library
     {
         $shipped = $this->data->shippedLibrary();
-        $others = array_values(array_filter($this->tables->ladders($this->data->poses()), static fn (Ladder $each): bool => $each->id !== $ladder));
+        $others = array_values(
+            array_filter($this->tables->ladders($this->data->poses()), static fn (Ladder $each): bool => $each->id !== $ladder),
+        );
         $own = $document === null ? [] : [LibraryJson::readLadder(new Node($document), $this->data->poses())];
 
         return $shipped->with([...$others, ...$own]);
@@ -118,7 +133,10 @@ final class OwnLadders
             $affected = $this->affected($trainer->studio_id, $ladder, $document);
             $after = $this->after($ladder, $document);
             $before = $row?->document;
-            OwnLadder::query()->updateOrCreate(['studio_id' => $trainer->studio_id, 'ladder' => $ladder], ['document' => $document, 'version' => ($row->version ?? 0) + 1]);
+            OwnLadder::query()->updateOrCreate(
+                ['studio_id' => $trainer->studio_id, 'ladder' => $ladder],
+                ['document' => $document, 'version' => ($row->version ?? 0) + 1],
+            );
             $this->tables->changed();
             $moves = [];
             foreach ($affected as $each) {
@@ -161,7 +179,15 @@ final class OwnLadders
         }
         Client::query()->whereKey($client->id)->increment('version');
 
-        return ['client' => $client->id, 'from' => $from->id, 'from_step' => $step, 'basis' => $basis->value, 'to' => $to?->id, 'to_step' => $landing->step, 'test' => $test];
+        return [
+            'client' => $client->id,
+            'from' => $from->id,
+            'from_step' => $step,
+            'basis' => $basis->value,
+            'to' => $to?->id,
+            'to_step' => $landing->step,
+            'test' => $test,
+        ];
     }
 
     /** An undo that leads back to a rung that is gone would leave the client on nothing: such a list starts afresh. */
@@ -170,7 +196,9 @@ final class OwnLadders
         $gone = Standing::query()->ofStudio($studio)->where('ladder', $ladder)->whereNotNull('rung')->pluck('rung')->unique()
             ->reject(static fn (string $rung): bool => $after->hasRung($rung));
         foreach ($gone as $rung) {
-            $mentions = Change::query()->ofStudio($studio)->where(static fn ($query) => $query->where('before', 'like', '%"'.$rung.'"%')->orWhere('after', 'like', '%"'.$rung.'"%'));
+            $mentions = Change::query()->ofStudio($studio)->where(
+                static fn ($query) => $query->where('before', 'like', '%"'.$rung.'"%')->orWhere('after', 'like', '%"'.$rung.'"%'),
+            );
             Change::query()->ofStudio($studio)->whereIn('client_id', $mentions->pluck('client_id'))->delete();
         }
     }
@@ -224,7 +252,9 @@ final class OwnLadders
         }
         $edit = new ProgramEdit($after, new Steps($this->boards->style($client), $person));
         $edited = $to === null ? $edit->without($program, $from) : $edit->replace($program, $from, $to, $step);
-        Program::query()->ofClient($client)->current()->firstOrFail()->update(['document' => (new ProgramJson($this->data->storedClients()))->write($edited)]);
+        Program::query()->ofClient($client)->current()->firstOrFail()->update(
+            ['document' => (new ProgramJson($this->data->storedClients()))->write($edited)],
+        );
     }
 
     /**
@@ -236,10 +266,17 @@ final class OwnLadders
     public function undo(Trainer $trainer, string $ladder, int $version): void
     {
         DB::transaction(function () use ($trainer, $ladder, $version): void {
-            $change = LadderChange::query()->ofStudio($trainer->studio_id)->where('ladder', $ladder)->where('undone', false)->ordered('id', 'desc')->locked()->first()
+            $change = LadderChange::query()->ofStudio($trainer->studio_id)->where(
+                'ladder',
+                $ladder,
+            )->where('undone', false)->ordered('id', 'desc')->locked()->first()
                 ?? throw UnusableInput::at('/', 'there is nothing to undo');
             $this->save($trainer, $ladder, $version, $change->before, 'Undone: '.$change->label);
-            LadderChange::query()->ofStudio($trainer->studio_id)->where('ladder', $ladder)->where('undone', false)->where('id', '>=', $change->id)->update(['undone' => true]);
+            LadderChange::query()->ofStudio($trainer->studio_id)->where('ladder', $ladder)->where('undone', false)->where(
+                'id',
+                '>=',
+                $change->id,
+            )->update(['undone' => true]);
             $library = $this->data->library();
             foreach ($change->moves as $move) {
                 $client = Client::query()->ofStudio($trainer->studio_id)->whereKey($move['client'])->first();
@@ -254,7 +291,14 @@ final class OwnLadders
                     $client->update(['document' => $document]);
                 }
                 if ($now === $move['to'] || $now === null) {
-                    $this->stand($client, $from->ladder, $from, $move['from_step'], Basis::from($move['basis']), ['Undone: '.$change->label.'.']);
+                    $this->stand(
+                        $client,
+                        $from->ladder,
+                        $from,
+                        $move['from_step'],
+                        Basis::from($move['basis']),
+                        ['Undone: '.$change->label.'.'],
+                    );
                 }
                 if ($move['to'] !== null && $move['to'] !== $move['from']) {
                     $this->replaceInWeek($client, $this->boards->person($client), $move['to'], $from, $move['from_step'], $library);

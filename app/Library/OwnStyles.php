@@ -105,7 +105,10 @@ final class OwnStyles
             $row = OwnStyle::query()->ofStudio($trainer->studio_id)->where('style', $id)->locked()->firstOrFail();
             $followers = Client::query()->ofStudio($trainer->studio_id)->where('style', $id)->pluck('name')->all();
             if ($followers !== []) {
-                throw UnusableInput::at('/', sprintf('%s still %s it', implode(', ', array_slice($followers, 0, 5)), count($followers) === 1 ? 'follows' : 'follow'));
+                throw UnusableInput::at(
+                    '/',
+                    sprintf('%s still %s it', implode(', ', array_slice($followers, 0, 5)), count($followers) === 1 ? 'follows' : 'follow'),
+                );
             }
             $row->delete();
             $this->tables->changed();

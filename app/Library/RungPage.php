@@ -48,15 +48,33 @@ final class RungPage
             ...$this->brief($rung),
             'rung' => LibraryJson::writeRung($rung),
             'drawing' => FigureJson::drawing(self::draw($rung)),
-            'steps' => array_map(static fn ($dose): array => ['short' => Shorthand::write($dose), 'words' => Wording::of($dose)], $rung->steps),
+            'steps' => array_map(
+                static fn ($dose): array => ['short' => Shorthand::write($dose), 'words' => Wording::of($dose)],
+                $rung->steps,
+            ),
             'intents' => array_map(static fn (Intent $intent): array => self::intent($intent, $rung), $this->data->intents()),
             'below' => $brief($ladder->rungs[$index - 1] ?? null),
             'above' => $brief($ladder->rungs[$index + 1] ?? null),
             'easier' => array_map($this->brief(...), array_slice($around->easier($rung), 0, self::OFFERED)),
             'harder' => array_map($this->brief(...), array_slice($around->harder($rung), 0, self::OFFERED)),
             'spares' => array_map(fn (string $limit): array => $this->sparing($rung, $library->limits[$limit], $around), self::SPARED),
-            'requires' => array_map(fn (Gate $gate): array => [...$this->brief($library->rung($gate->rung)), 'what' => $gate->what], $rung->requires),
-            'opens' => array_map($this->brief(...), array_values(array_filter($library->rungs(), static fn (Rung $each): bool => in_array($rung->id, array_map(static fn (Gate $gate): string => $gate->rung, $each->requires), true)))),
+            'requires' => array_map(
+                fn (Gate $gate): array => [...$this->brief($library->rung($gate->rung)), 'what' => $gate->what],
+                $rung->requires,
+            ),
+            'opens' => array_map(
+                $this->brief(...),
+                array_values(
+                    array_filter(
+                        $library->rungs(),
+                        static fn (Rung $each): bool => in_array(
+                            $rung->id,
+                            array_map(static fn (Gate $gate): string => $gate->rung, $each->requires),
+                            true,
+                        ),
+                    ),
+                ),
+            ),
             'cautions' => $this->cautions($rung, $library),
         ];
     }
@@ -104,7 +122,10 @@ final class RungPage
             'limit' => $rule->id,
             'name' => $rule->name,
             'barred' => (new Limit($rule))->bars($rung) !== [],
-            'swaps' => array_map(fn (Swap $swap): array => [...$this->brief($swap->rung), 'why' => $swap->why], array_slice($around->sparing($rung, $rule), 0, self::OFFERED)),
+            'swaps' => array_map(
+                fn (Swap $swap): array => [...$this->brief($swap->rung), 'why' => $swap->why],
+                array_slice($around->sparing($rung, $rule), 0, self::OFFERED),
+            ),
         ];
     }
 
@@ -119,7 +140,14 @@ final class RungPage
                     'limit' => $rule->id,
                     'name' => $rule->name,
                     'medical' => $rule->medical,
-                    'by' => array_map(static fn (Bar $bar): string => sprintf('%s, grade %d', lcfirst($library->stresses[$bar->stress]->name), $bar->grade), $bars),
+                    'by' => array_map(
+                        static fn (Bar $bar): string => sprintf(
+                            '%s, grade %d',
+                            lcfirst($library->stresses[$bar->stress]->name),
+                            $bar->grade,
+                        ),
+                        $bars,
+                    ),
                     'caution' => $rule->caution,
                 ];
             }

@@ -25,7 +25,8 @@ final class RungSearch
     }
 
     /**
-     * @param  array<string, string>  $wanted  q, direction, least, most, position, kit, spare, intent; kit is a list of all that is to hand, "none" for none
+     * @param  array<string, string>  $wanted  q, direction, least, most, position, kit, spare, intent; kit is a list of all that is to
+     *                                         hand, "none" for none
      * @return list<Rung>
      *
      * @throws UnusableInput when a wish names what there is not: passed over, it would look as if it were kept
@@ -35,11 +36,34 @@ final class RungSearch
         $library = $this->data->library();
         $this->check($wanted, $library);
         $tests = array_filter([
-            self::tell($wanted, 'direction', static fn (string $code): callable => static fn (Rung $rung): bool => $rung->category->value === $code),
-            self::tell($wanted, 'least', static fn (string $level): callable => static fn (Rung $rung): bool => $rung->level->value >= (int) $level),
-            self::tell($wanted, 'most', static fn (string $level): callable => static fn (Rung $rung): bool => $rung->level->value <= (int) $level),
-            self::tell($wanted, 'position', static fn (string $position): callable => static fn (Rung $rung): bool => $rung->position->value === $position),
-            self::tell($wanted, 'kit', static fn (string $kit): callable => static fn (Rung $rung): bool => array_diff($rung->equipment, explode(',', $kit)) === []),
+            self::tell(
+                $wanted,
+                'direction',
+                static fn (string $code): callable => static fn (Rung $rung): bool => $rung->category->value === $code,
+            ),
+            self::tell(
+                $wanted,
+                'least',
+                static fn (string $level): callable => static fn (Rung $rung): bool => $rung->level->value >= (int) $level,
+            ),
+            self::tell(
+                $wanted,
+                'most',
+                static fn (string $level): callable => static fn (Rung $rung): bool => $rung->level->value <= (int) $level,
+            ),
+            self::tell(
+                $wanted,
+                'position',
+                static fn (string $position): callable => static fn (Rung $rung): bool => $rung->position->value === $position,
+            ),
+            self::tell(
+                $wanted,
+                'kit',
+                static fn (string $kit): callable => static fn (Rung $rung): bool => array_diff(
+                    $rung->equipment,
+                    explode(',', $kit),
+                ) === [],
+            ),
             self::tell($wanted, 'spare', static fn (string $limits): callable => self::sparing(explode(',', $limits), $library)),
             self::tell($wanted, 'intent', fn (string $id): callable => $this->suiting($id)),
         ]);

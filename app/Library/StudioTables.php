@@ -67,7 +67,10 @@ final class StudioTables implements OwnTables
     {
         $studio = $this->studio();
 
-        return $studio === '' ? [] : $this->styles[$studio] ??= OwnStyle::query()->ofStudio($studio)->ordered('id')->pluck('document', 'style')->all();
+        return $studio === '' ? [] : $this->styles[$studio] ??= OwnStyle::query()->ofStudio($studio)->ordered('id')->pluck(
+            'document',
+            'style',
+        )->all();
     }
 
     public function words(): array

@@ -28,15 +28,17 @@ final class StyleController extends Controller
             'styles' => array_map(function (string $id): array {
                 $style = $this->data->style($id);
 
-                return ['id' => $id, 'name' => $style->name, 'summary' => $style->summary, 'own' => $this->data->styleDocument($id)->has('from'), 'choices' => array_map(static fn (StyleChoice $choice): array => [
-                    'id' => $choice->id,
-                    'side' => $choice->side,
-                    'question' => $choice->question,
-                    'answer' => $choice->answer,
-                    'reason' => $choice->reason,
-                    'ground' => $choice->ground,
-                    'other_side' => $choice->otherSide,
-                ], $style->choices)];
+                return ['id' => $id, 'name' => $style->name, 'summary' => $style->summary, 'own' => $this->data
+                    ->styleDocument($id)
+                    ->has('from'), 'choices' => array_map(static fn (StyleChoice $choice): array => [
+                        'id' => $choice->id,
+                        'side' => $choice->side,
+                        'question' => $choice->question,
+                        'answer' => $choice->answer,
+                        'reason' => $choice->reason,
+                        'ground' => $choice->ground,
+                        'other_side' => $choice->otherSide,
+                    ], $style->choices)];
             }, $this->data->styleNames()),
             'questions' => array_map(static fn (string $id): array => [
                 'id' => $id,
@@ -46,7 +48,8 @@ final class StyleController extends Controller
                     'answer' => $questions->child($id)->child('sides')->child($side)->string('answer'),
                     'reason' => $questions->child($id)->child('sides')->child($side)->string('reason'),
                     'ground' => $questions->child($id)->child('sides')->child($side)->string('ground'),
-                    'changes_plan' => $questions->child($id)->child('sides')->child($side)->has('plan') || $questions->child($id)->child('sides')->child($side)->has('numbers'),
+                    'changes_plan' => $questions->child($id)->child('sides')->child($side)->has('plan')
+                        || $questions->child($id)->child('sides')->child($side)->has('numbers'),
                 ], $questions->child($id)->child('sides')->keys()),
             ], $questions->keys()),
         ]);

@@ -30,7 +30,19 @@ final class Clearance extends Model
 
     public const UPDATED_AT = null;
 
-    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'who', 'role', 'on', 'covers', 'until', 'max_level', 'note', 'withdrawn_at'];
+    protected $fillable = [
+        'studio_id',
+        'client_id',
+        'trainer_id',
+        'who',
+        'role',
+        'on',
+        'covers',
+        'until',
+        'max_level',
+        'note',
+        'withdrawn_at',
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array

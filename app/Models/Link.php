@@ -36,12 +36,30 @@ final class Link extends Model
 
     public const UPDATED_AT = null;
 
-    protected $fillable = ['kind', 'studio_id', 'trainer_id', 'hash', 'name', 'email', 'role', 'made_by', 'expires_at', 'used_at', 'revoked_at'];
+    protected $fillable = [
+        'kind',
+        'studio_id',
+        'trainer_id',
+        'hash',
+        'name',
+        'email',
+        'role',
+        'made_by',
+        'expires_at',
+        'used_at',
+        'revoked_at',
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['role' => Role::class, 'expires_at' => 'datetime', 'used_at' => 'datetime', 'revoked_at' => 'datetime', 'created_at' => 'datetime'];
+        return [
+            'role' => Role::class,
+            'expires_at' => 'datetime',
+            'used_at' => 'datetime',
+            'revoked_at' => 'datetime',
+            'created_at' => 'datetime',
+        ];
     }
 
     public function isOpen(): bool

@@ -43,11 +43,52 @@ final class LoggedSession extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['device_time', 'received_at', 'studio_id', 'client_id', 'trainer_id', 'key', 'on', 'soreness', 'pain_before', 'pain_next_day', 'effort', 'minutes', 'revision', 'edited', 'open', 'ticks', 'pain_kind', 'checked', 'warned', 'planned', 'signs', 'readiness', 'door', 'ended'];
+    protected $fillable = [
+        'device_time',
+        'received_at',
+        'studio_id',
+        'client_id',
+        'trainer_id',
+        'key',
+        'on',
+        'soreness',
+        'pain_before',
+        'pain_next_day',
+        'effort',
+        'minutes',
+        'revision',
+        'edited',
+        'open',
+        'ticks',
+        'pain_kind',
+        'checked',
+        'warned',
+        'planned',
+        'signs',
+        'readiness',
+        'door',
+        'ended',
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['received_at' => 'datetime', 'soreness' => 'integer', 'pain_before' => 'integer', 'pain_next_day' => 'integer', 'effort' => 'integer', 'minutes' => 'integer', 'revision' => 'integer', 'edited' => 'boolean', 'open' => 'boolean', 'ticks' => 'array', 'checked' => 'boolean', 'warned' => 'array', 'signs' => 'array', 'door' => 'array', 'readiness' => 'integer'];
+        return [
+            'received_at' => 'datetime',
+            'soreness' => 'integer',
+            'pain_before' => 'integer',
+            'pain_next_day' => 'integer',
+            'effort' => 'integer',
+            'minutes' => 'integer',
+            'revision' => 'integer',
+            'edited' => 'boolean',
+            'open' => 'boolean',
+            'ticks' => 'array',
+            'checked' => 'boolean',
+            'warned' => 'array',
+            'signs' => 'array',
+            'door' => 'array',
+            'readiness' => 'integer',
+        ];
     }
 }

@@ -49,11 +49,63 @@ final class LoggedSet extends Model
 
     public $timestamps = false;
 
-    protected $fillable = ['studio_id', 'client_id', 'logged_session_id', 'ladder', 'rung', 'on', 'side', 'target', 'done', 'faults', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'cued', 'felt', 'range', 'range_cm', 'target_range', 'target_range_cm', 'open', 'target_hold', 'hold', 'timed', 'load_kg', 'band', 'talked', 'shaking', 'left'];
+    protected $fillable = [
+        'studio_id',
+        'client_id',
+        'logged_session_id',
+        'ladder',
+        'rung',
+        'on',
+        'side',
+        'target',
+        'done',
+        'faults',
+        'ended_by',
+        'pain',
+        'pain_kind',
+        'effort',
+        'breathing',
+        'cued',
+        'felt',
+        'range',
+        'range_cm',
+        'target_range',
+        'target_range_cm',
+        'open',
+        'target_hold',
+        'hold',
+        'timed',
+        'load_kg',
+        'band',
+        'talked',
+        'shaking',
+        'left',
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['faults' => 'array', 'target' => 'integer', 'done' => 'integer', 'pain' => 'integer', 'effort' => 'integer', 'breathing' => 'boolean', 'cued' => 'array', 'felt' => 'array', 'range' => 'float', 'range_cm' => 'float', 'target_range' => 'float', 'target_range_cm' => 'float', 'open' => 'boolean', 'target_hold' => 'integer', 'hold' => 'integer', 'timed' => 'boolean', 'load_kg' => 'float', 'talked' => 'boolean', 'shaking' => 'boolean', 'left' => 'boolean'];
+        return [
+            'faults' => 'array',
+            'target' => 'integer',
+            'done' => 'integer',
+            'pain' => 'integer',
+            'effort' => 'integer',
+            'breathing' => 'boolean',
+            'cued' => 'array',
+            'felt' => 'array',
+            'range' => 'float',
+            'range_cm' => 'float',
+            'target_range' => 'float',
+            'target_range_cm' => 'float',
+            'open' => 'boolean',
+            'target_hold' => 'integer',
+            'hold' => 'integer',
+            'timed' => 'boolean',
+            'load_kg' => 'float',
+            'talked' => 'boolean',
+            'shaking' => 'boolean',
+            'left' => 'boolean',
+        ];
     }
 }

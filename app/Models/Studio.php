@@ -30,7 +30,13 @@ final class Studio extends Model
 
     protected $fillable = ['name', 'emergency_steps', 'bands', 'kit', ...self::SETTINGS];
 
-    protected $attributes = ['units' => 'metric', 'first_day' => 'mon', 'date_format' => 'device', 'time_format' => 'device', 'time_zone' => 'UTC'];
+    protected $attributes = [
+        'units' => 'metric',
+        'first_day' => 'mon',
+        'date_format' => 'device',
+        'time_format' => 'device',
+        'time_zone' => 'UTC',
+    ];
 
     /** @return list<string> what to do when something is wrong: the studio's own, or the usual ones */
     public function emergencySteps(): array
@@ -40,7 +46,12 @@ final class Studio extends Model
 
     public function bands(): Bands
     {
-        return Bands::of(array_map(static fn (array $band): Band => new Band($band['name'], $band['colour'], $band['pull_kg'] ?? null), $this->bands ?? []));
+        return Bands::of(
+            array_map(
+                static fn (array $band): Band => new Band($band['name'], $band['colour'], $band['pull_kg'] ?? null),
+                $this->bands ?? [],
+            ),
+        );
     }
 
     /** @return array<string, string> */

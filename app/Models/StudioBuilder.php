@@ -33,7 +33,10 @@ final class StudioBuilder extends Builder
     {
         $this->ofStudio($trainer->studio_id);
         if ($trainer->role !== Role::Owner) {
-            $this->query->whereIn('clients.id', static fn (QueryBuilder $of) => $of->from('client_trainer')->select('client_id')->where('trainer_id', $trainer->id));
+            $this->query->whereIn(
+                'clients.id',
+                static fn (QueryBuilder $of) => $of->from('client_trainer')->select('client_id')->where('trainer_id', $trainer->id),
+            );
         }
 
         return $this;

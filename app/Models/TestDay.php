@@ -16,7 +16,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property array<string, string> $ended_by  fault by test ("front-plank")
  * @property ?array<string, mixed> $ladders  highest clean rung by ladder, and the fault that ended the climb
  * @property array<string, 'apart'|'split'|'stacked'|'together'>|null $feet  how they stood, by test
- * @property ?array{method: 'cuff'|'back-still', score: int, levels: list<array{level: int, held: bool, trace?: list<array{int, int|float}>}>} $leg_loading
+ * @property ?array{method: 'cuff'|'back-still', score: int, levels: list<array{level: int, held: bool, trace?: list<array{int,
+ *                          int|float}>}>} $leg_loading
  */
 final class TestDay extends Model
 {

@@ -32,7 +32,18 @@ final class Trainer extends User
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['studio_id', 'name', 'email', 'password', 'role', 'disabled_at', 'code_secret', 'code_confirmed_at', 'code_step', 'recovery_codes'];
+    protected $fillable = [
+        'studio_id',
+        'name',
+        'email',
+        'password',
+        'role',
+        'disabled_at',
+        'code_secret',
+        'code_confirmed_at',
+        'code_step',
+        'recovery_codes',
+    ];
 
     protected $hidden = ['password', 'code_secret', 'recovery_codes'];
 
@@ -41,7 +52,14 @@ final class Trainer extends User
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class, 'disabled_at' => 'datetime', 'code_confirmed_at' => 'datetime', 'code_step' => 'integer', 'recovery_codes' => 'array'];
+        return [
+            'password' => 'hashed',
+            'role' => Role::class,
+            'disabled_at' => 'datetime',
+            'code_confirmed_at' => 'datetime',
+            'code_step' => 'integer',
+            'recovery_codes' => 'array',
+        ];
     }
 
     /** No token is kept for "remember me": a session ends when it ends. */

@@ -29,7 +29,20 @@ final class VerdictAnswer extends Model
 
     public const UPDATED_AT = null;
 
-    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'ladder', 'verdict', 'answer', 'logged_on', 'reasons', 'note', 'log', 'from', 'to'];
+    protected $fillable = [
+        'studio_id',
+        'client_id',
+        'trainer_id',
+        'ladder',
+        'verdict',
+        'answer',
+        'logged_on',
+        'reasons',
+        'note',
+        'log',
+        'from',
+        'to',
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array

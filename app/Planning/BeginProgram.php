@@ -26,7 +26,12 @@ final class BeginProgram
     public function of(Client $client, Trainer $trainer, int $version, int $weeks, Calendar $calendar = new Calendar): void
     {
         $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $weeks, $calendar): void {
-            $this->ledger->replace($locked, $trainer, sprintf('New program of %s', $weeks === 1 ? 'one week' : $weeks.' weeks'), $this->planner->planned($locked, $weeks, $calendar));
+            $this->ledger->replace(
+                $locked,
+                $trainer,
+                sprintf('New program of %s', $weeks === 1 ? 'one week' : $weeks.' weeks'),
+                $this->planner->planned($locked, $weeks, $calendar),
+            );
         });
     }
 }

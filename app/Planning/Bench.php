@@ -44,7 +44,20 @@ use EvenRungs\Storage\DataFolder;
 final class Bench
 {
     /** Rules that speak of one session; the others need the week around it. */
-    private const OF_A_SESSION = ['time.', 'order.', 'limit.', 'hold.', 'side.', 'dose.', 'level.', 'exercise.', 'equipment.', 'stop.', 'age.', 'gate.'];
+    private const OF_A_SESSION = [
+        'time.',
+        'order.',
+        'limit.',
+        'hold.',
+        'side.',
+        'dose.',
+        'level.',
+        'exercise.',
+        'equipment.',
+        'stop.',
+        'age.',
+        'gate.',
+    ];
 
     public function __construct(private readonly DataFolder $data)
     {
@@ -60,7 +73,11 @@ final class Bench
         $block = $change->optionalInt('block') ?? 0;
         try {
             return match ($change->string('do')) {
-                'dose' => $session->changeEntry($block, $change->int('entry'), fn (Entry $entry): Entry => $entry->withDose($this->sided(Shorthand::parse($change->string('text')), $entry))),
+                'dose' => $session->changeEntry(
+                    $block,
+                    $change->int('entry'),
+                    fn (Entry $entry): Entry => $entry->withDose($this->sided(Shorthand::parse($change->string('text')), $entry)),
+                ),
                 'rounds' => $this->withRounds($session, $block, $change->string('text')),
                 'add' => $this->added($session, $block, $change->string('exercise'), new Steps($style, $client)),
                 'order' => $this->ordered($session, $block, $style),
@@ -73,24 +90,39 @@ final class Bench
 
     private function sided(Dose $dose, Entry $entry): Dose
     {
-        return $dose->side === null && $this->data->library()->find($entry->exercise)?->side === Side::Both ? $dose->withSide(Side::Both) : $dose;
+        return $dose->side === null && $this->data->library()->find($entry->exercise)?->side === Side::Both
+            ? $dose->withSide(Side::Both)
+            : $dose;
     }
 
     private function withRounds(Session $session, int $place, string $text): Session
     {
-        $rounds = Rounds::parse($text) ?? throw InvalidValue::because(sprintf('"%s" is no circuit; write 3 rounds, or 3 rounds 50:25 for work and rest in seconds', mb_substr($text, 0, 40)));
+        $rounds = Rounds::parse($text) ?? throw InvalidValue::because(
+            sprintf('"%s" is no circuit; write 3 rounds, or 3 rounds 50:25 for work and rest in seconds', mb_substr($text, 0, 40)),
+        );
         $block = $session->blocks[$place] ?? throw InvalidValue::because('there is no such block');
         $entries = array_map(static function (Entry $entry) use ($rounds): Entry {
             $dose = $entry->dose->withSets(1);
             $each = $dose->isPerSide() ? Side::Each : $dose->side;
 
-            return $rounds->work === null ? $entry->withDose($dose) : $entry->withDose(new Dose(new Work($rounds->work), 1, $each, $rounds->rest, $dose->loadKg, $dose->range));
+            return $rounds->work === null ? $entry->withDose($dose) : $entry->withDose(
+                new Dose(new Work($rounds->work), 1, $each, $rounds->rest, $dose->loadKg, $dose->range),
+            );
         }, $block->entries());
         if ($entries === []) {
             throw InvalidValue::because('a rest has no rounds');
         }
 
-        return $this->withBlock($session, $place, new CircuitBlock($entries, $rounds->count, $block instanceof CircuitBlock ? $block->roundRest : Seconds::zero(), $block->restAfter()));
+        return $this->withBlock(
+            $session,
+            $place,
+            new CircuitBlock(
+                $entries,
+                $rounds->count,
+                $block instanceof CircuitBlock ? $block->roundRest : Seconds::zero(),
+                $block->restAfter(),
+            ),
+        );
     }
 
     private function withBlock(Session $session, int $place, Block $block): Session
@@ -104,7 +136,9 @@ final class Bench
     /** An exercise at the end of a block, or in a new one behind the others, at its start dose or for the work time of the circuit. */
     private function added(Session $session, int $place, string $exercise, Steps $steps): Session
     {
-        $rung = $this->data->library()->find($exercise) ?? throw InvalidValue::because(sprintf('"%s" is not in the library', mb_substr($exercise, 0, 60)));
+        $rung = $this->data->library()->find($exercise) ?? throw InvalidValue::because(
+            sprintf('"%s" is not in the library', mb_substr($exercise, 0, 60)),
+        );
         $dose = $steps->of($rung)[0];
         if ($place === count($session->blocks)) {
             return $session->withBlocks([...$session->blocks, new StraightBlock([new Entry($rung->id, $dose)], Seconds::zero())]);
@@ -129,7 +163,11 @@ final class Bench
         }
         $entries = $block->entries();
 
-        return $this->withBlock($session, $place, $block->withEntries(array_map(static fn (int $from): Entry => $entries[$from], $best->best())));
+        return $this->withBlock(
+            $session,
+            $place,
+            $block->withEntries(array_map(static fn (int $from): Entry => $entries[$from], $best->best())),
+        );
     }
 
     private function order(Block $block, Style $style): ?BestOrder
@@ -166,7 +204,13 @@ final class Bench
 
         return array_values(array_map(
             static fn (Finding $finding): array => [$finding, $program],
-            array_filter($findings, static fn (Finding $finding): bool => array_filter(self::OF_A_SESSION, static fn (string $start): bool => str_starts_with($finding->rule, $start)) !== []),
+            array_filter(
+                $findings,
+                static fn (Finding $finding): bool => array_filter(
+                    self::OF_A_SESSION,
+                    static fn (string $start): bool => str_starts_with($finding->rule, $start),
+                ) !== [],
+            ),
         ));
     }
 
@@ -186,7 +230,10 @@ final class Bench
                     $block instanceof RestBlock => 'rest',
                     default => 'straight',
                 },
-                'line' => $block instanceof CircuitBlock ? Rounds::write($block->rounds, array_map(static fn (Entry $entry): Dose => $entry->dose, $block->entries())) : null,
+                'line' => $block instanceof CircuitBlock ? Rounds::write(
+                    $block->rounds,
+                    array_map(static fn (Entry $entry): Dose => $entry->dose, $block->entries()),
+                ) : null,
                 'total' => BoardView::clock($time->blocks[$b]->total()),
                 'order' => $order === null ? null : [
                     'cost' => $order->cost($places),
@@ -196,7 +243,16 @@ final class Bench
                     'best' => array_map(fn (int $from): string => $this->name($block->entries()[$from]), $order->best()),
                     'exact' => count($places) <= BestOrder::EXACT_UP_TO,
                 ],
-                'entries' => array_map(fn (Entry $entry, int $e): array => $this->entry($entry, BoardView::clock($time->entries[$b][$e]->total()), $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets, new Steps($style, $client)), $block->entries(), array_keys($block->entries())),
+                'entries' => array_map(
+                    fn (Entry $entry, int $e): array => $this->entry(
+                        $entry,
+                        BoardView::clock($time->entries[$b][$e]->total()),
+                        $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets,
+                        new Steps($style, $client),
+                    ),
+                    $block->entries(),
+                    array_keys($block->entries()),
+                ),
             ];
         }
 
@@ -218,7 +274,10 @@ final class Bench
                 'saves' => BoardView::clock($cut->saves),
                 'session' => SessionJson::write($cut->session),
             ], array_slice((new Fit($library))->cuts($session), 0, 12)),
-            'findings' => array_map(static fn (array $each): array => AuditJson::finding($each[0], $each[1]), $this->findings($session, $style, $client)),
+            'findings' => array_map(
+                static fn (array $each): array => AuditJson::finding($each[0], $each[1]),
+                $this->findings($session, $style, $client),
+            ),
         ];
     }
 
@@ -281,6 +340,10 @@ final class Bench
         }
         arsort($work);
 
-        return array_map(static fn (string $what, int $ms): array => ['what' => $what, 'work' => BoardView::clock(Seconds::ofMs($ms))], array_keys($work), array_values($work));
+        return array_map(
+            static fn (string $what, int $ms): array => ['what' => $what, 'work' => BoardView::clock(Seconds::ofMs($ms))],
+            array_keys($work),
+            array_values($work),
+        );
     }
 }

@@ -51,7 +51,19 @@ final class Board
     /** The same board with another program. */
     public function with(Program $program): self
     {
-        return new self($this->record, $this->client, $this->style, $this->goal, $this->placements, $program, $this->referrals, $this->undo, $this->redo, $this->logged, $this->loads);
+        return new self(
+            $this->record,
+            $this->client,
+            $this->style,
+            $this->goal,
+            $this->placements,
+            $program,
+            $this->referrals,
+            $this->undo,
+            $this->redo,
+            $this->logged,
+            $this->loads,
+        );
     }
 
     /** The steps of rungs as this client climbs them. */

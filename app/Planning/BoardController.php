@@ -38,7 +38,14 @@ final class BoardController extends Controller
     public function move(Request $request, Client $client, MoveRung $move): JsonResponse
     {
         $body = Body::read($request, 'MoveRequest');
-        $move->to($client, $this->trainer(), $body->int('version'), $body->string('rung'), $body->optionalInt('step') ?? 0, $body->optionalString('note'));
+        $move->to(
+            $client,
+            $this->trainer(),
+            $body->int('version'),
+            $body->string('rung'),
+            $body->optionalInt('step') ?? 0,
+            $body->optionalString('note'),
+        );
 
         return $this->board($client);
     }
@@ -67,13 +74,27 @@ final class BoardController extends Controller
         $person = $this->boards->person($client);
         $spare = $request->query('spare');
         foreach (is_string($spare) && $spare !== '' ? explode(',', $spare) : [] as $limit) {
-            $person = $person->with(new Limit($library->limits[$limit] ?? throw UnusableInput::at('/spare', sprintf('there is no limit "%s"', mb_substr($limit, 0, 60)))));
+            $person = $person->with(
+                new Limit(
+                    $library->limits[$limit] ?? throw UnusableInput::at(
+                        '/spare',
+                        sprintf('there is no limit "%s"', mb_substr($limit, 0, 60)),
+                    ),
+                ),
+            );
         }
         $swaps = (new Swaps($library, $this->boards->style($client)->plan->withoutLadders))->for($library->rung($rung), $person);
 
         return new JsonResponse([
             'for' => $page->brief($library->rung($rung)),
-            'swaps' => array_map(static fn (Swap $swap): array => [...$page->brief($swap->rung), 'same_direction' => $swap->sameDirection, 'why' => $swap->why], $swaps),
+            'swaps' => array_map(
+                static fn (Swap $swap): array => [
+                    ...$page->brief($swap->rung),
+                    'same_direction' => $swap->sameDirection,
+                    'why' => $swap->why,
+                ],
+                $swaps,
+            ),
         ]);
     }
 
@@ -90,7 +111,14 @@ final class BoardController extends Controller
         abort_unless($library->hasRung($rung), 404);
         $board = $this->boards->load($client);
 
-        return new JsonResponse(RoadView::of(Road::to($library->rung($rung), $board->client, $board->placements, $library, $board->steps()), $board, $library, $forecasts->of($client)));
+        return new JsonResponse(
+            RoadView::of(
+                Road::to($library->rung($rung), $board->client, $board->placements, $library, $board->steps()),
+                $board,
+                $library,
+                $forecasts->of($client),
+            ),
+        );
     }
 
     public function aim(Request $request, Client $client, AimAtRung $aim): JsonResponse

@@ -46,7 +46,10 @@ final class BoardLoader
         $style = $this->style($record);
         $person = $this->person($record);
         $goal = GoalRule::for($person, $this->data->goals());
-        $next = static fn (bool $undone): ?string => Change::query()->ofClient($record)->where('undone', $undone)->ordered('id', $undone ? 'asc' : 'desc')->first()?->label;
+        $next = static fn (bool $undone): ?string => Change::query()->ofClient($record)->where('undone', $undone)->ordered(
+            'id',
+            $undone ? 'asc' : 'desc',
+        )->first()?->label;
 
         return new Board(
             $record,
@@ -70,7 +73,16 @@ final class BoardLoader
         $rows = $this->standings($record);
         $standings = [];
         foreach ($person->standings as $ladder => $each) {
-            $standings[$ladder] = new At($each->rung, $each->step, $each->range, $each->dose, $each->arrived, $each->stopped, $rows[$ladder]->why, Basis::from($rows[$ladder]->basis));
+            $standings[$ladder] = new At(
+                $each->rung,
+                $each->step,
+                $each->range,
+                $each->dose,
+                $each->arrived,
+                $each->stopped,
+                $rows[$ladder]->why,
+                Basis::from($rows[$ladder]->basis),
+            );
         }
 
         return $person->standing($standings);
@@ -104,7 +116,10 @@ final class BoardLoader
         $screen = is_array($document['screen'] ?? null) ? $document['screen'] : null;
         $asked = $screen === null ? null : $this->screening->askedOn($record);
         $clearances = $this->screening->inForce($record);
-        $x = [...is_array($document['x'] ?? null) ? $document['x'] : [], ...ClientJson::evened(EvenOuts::held($record), EvenOuts::sides($record))];
+        $x = [
+            ...is_array($document['x'] ?? null) ? $document['x'] : [],
+            ...ClientJson::evened(EvenOuts::held($record), EvenOuts::sides($record)),
+        ];
 
         return [
             ...$document,
@@ -113,7 +128,11 @@ final class BoardLoader
             ...($standings === [] ? [] : ['standings' => $standings]),
             ...($stops->all === null ? [] : ['stopped' => $stops->all]),
             ...($clearances === [] ? [] : ['clearances' => $clearances]),
-            ...($record->used_ladders === null ? [] : ['ladders' => array_values(array_filter($record->used_ladders, $this->data->library()->hasLadder(...)))]),
+            ...(
+                $record->used_ladders === null ? [] : [
+                    'ladders' => array_values(array_filter($record->used_ladders, $this->data->library()->hasLadder(...))),
+                ]
+            ),
             ...($x === [] ? [] : ['x' => $x]),
         ];
     }
@@ -165,7 +184,12 @@ final class BoardLoader
         $style = $this->style($record);
         $steps = new Steps($style, $person);
 
-        return (new ProgramEdit($library, $steps))->caughtUp($program, $person, new Progression($library, $style, $steps, GoalRule::for($person, $this->data->goals())), $present);
+        return (new ProgramEdit($library, $steps))->caughtUp(
+            $program,
+            $person,
+            new Progression($library, $style, $steps, GoalRule::for($person, $this->data->goals())),
+            $present,
+        );
     }
 
     public function read(Program $row): Plan

@@ -77,7 +77,9 @@ final class BoardView
             'week_days' => array_map(static fn (int $w): array => self::days($board, $w), array_keys($board->program->weeks ?? [])),
             'title' => $board->program?->title,
             'aims' => array_values(array_filter($board->record->aims ?? [], $this->data->library()->hasRung(...))),
-            'used_ladders' => $board->record->used_ladders === null ? null : array_values(array_filter($board->record->used_ladders, $this->data->library()->hasLadder(...))),
+            'used_ladders' => $board->record->used_ladders === null ? null : array_values(
+                array_filter($board->record->used_ladders, $this->data->library()->hasLadder(...)),
+            ),
             'undo' => $board->undo,
             'redo' => $board->redo,
         ];
@@ -105,7 +107,10 @@ final class BoardView
             'equipment' => $board->client->equipment,
             'home_equipment' => $board->client->home?->equipment,
             'days' => (object) ($board->client->days ?? []),
-            'other_training' => array_map(static fn (OtherTraining $other): array => ['day' => $other->day->value, 'type' => $other->type->value], $board->client->otherTraining),
+            'other_training' => array_map(
+                static fn (OtherTraining $other): array => ['day' => $other->day->value, 'type' => $other->type->value],
+                $board->client->otherTraining,
+            ),
         ];
     }
 
@@ -124,7 +129,14 @@ final class BoardView
             'id' => $placement->ladder->id,
             'name' => $placement->ladder->name,
             'category' => $placement->ladder->category->value,
-            'standing' => $rung === null ? null : ['rung' => $rung->id, 'step' => $placement->step, 'basis' => $placement->basis->value, 'dose' => Shorthand::write($board->steps()->dose($rung, $placement->step, $placement->range)), 'range' => $placement->range?->toShort(), 'last_load' => LastLoads::words($board->loads[$rung->id] ?? null)],
+            'standing' => $rung === null ? null : [
+                'rung' => $rung->id,
+                'step' => $placement->step,
+                'basis' => $placement->basis->value,
+                'dose' => Shorthand::write($board->steps()->dose($rung, $placement->step, $placement->range)),
+                'range' => $placement->range?->toShort(),
+                'last_load' => LastLoads::words($board->loads[$rung->id] ?? null),
+            ],
             'stopped' => $placement->stopped()?->format('Y-m-d'),
             'why' => $placement->why,
             'swap' => $placement->swap?->id,
@@ -230,7 +242,16 @@ final class BoardView
     {
         $dates = $board->program === null ? null : ProgramDates::of($board->program);
 
-        return $dates === null ? null : ['began' => $dates->began->format('Y-m-d'), 'shifts' => array_map(static fn (Shift $shift): array => $shift->to === null ? $shift->toArray() : array_diff_key($shift->toArray(), ['weeks' => 0]), $dates->shifts)];
+        return $dates === null ? null : [
+            'began' => $dates->began->format('Y-m-d'),
+            'shifts' => array_map(
+                static fn (Shift $shift): array => $shift->to === null ? $shift->toArray() : array_diff_key(
+                    $shift->toArray(),
+                    ['weeks' => 0],
+                ),
+                $dates->shifts,
+            ),
+        ];
     }
 
     /** @return array{from: ?string, to: ?string} the days of a week, ISO; null where nobody said when the program begins */
@@ -290,7 +311,12 @@ final class BoardView
     {
         $gaps = array_filter($board->program->gaps ?? [], static fn (Gap $gap): bool => $gap->week === $week->number);
 
-        return array_values(array_map(static fn (Gap $gap): array => ['category' => $gap->category->value, 'name' => $gap->category->label(), 'why' => $gap->why], $gaps));
+        return array_values(
+            array_map(
+                static fn (Gap $gap): array => ['category' => $gap->category->value, 'name' => $gap->category->label(), 'why' => $gap->why],
+                $gaps,
+            ),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -305,7 +331,13 @@ final class BoardView
             $entries = [];
             foreach ($block->entries() as $e => $entry) {
                 $sets = $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets;
-                $entries[] = $this->entry($entry, $time->entries[$b][$e]->total(), $sets, $board, array_values(array_filter($rows, static fn (FloorSet $row): bool => $row->block === $b && $row->entry === $e)));
+                $entries[] = $this->entry(
+                    $entry,
+                    $time->entries[$b][$e]->total(),
+                    $sets,
+                    $board,
+                    array_values(array_filter($rows, static fn (FloorSet $row): bool => $row->block === $b && $row->entry === $e)),
+                );
             }
             $blocks[] = [
                 'type' => $this->blockType($block),
@@ -357,7 +389,9 @@ final class BoardView
             'category' => $rung?->category->value,
             'level' => $rung?->level->value,
             'dose' => Shorthand::write($entry->dose),
-            'words' => Wording::of($entry->dose, $board->style->plan->bothSidesOneRep).(ExtraSet::side($entry) === null ? '' : sprintf(', %s side only', ExtraSet::side($entry))),
+            'words' => Wording::of($entry->dose, $board->style->plan->bothSidesOneRep).(
+                ExtraSet::side($entry) === null ? '' : sprintf(', %s side only', ExtraSet::side($entry))
+            ),
             'extra' => ExtraSet::side($entry),
             'unusual' => $range === null ? null : ['far' => $range->isFar, 'text' => $range->text],
             'missing' => Unwritten::in($entry->dose, $rung),
@@ -386,7 +420,14 @@ final class BoardView
     {
         $scale = $rung === null ? 1 : LogDocument::scale($rung);
 
-        return array_map(static fn (FloorSet $set): array => ['side' => $set->side, 'target' => $set->target / $scale, 'asked' => (object) ($rung === null ? [] : FloorPlans::asked($rung, $dose))], $sets);
+        return array_map(
+            static fn (FloorSet $set): array => [
+                'side' => $set->side,
+                'target' => $set->target / $scale,
+                'asked' => (object) ($rung === null ? [] : FloorPlans::asked($rung, $dose)),
+            ],
+            $sets,
+        );
     }
 
     /** @return array{seconds: int|float, text: string} exact seconds, and m:ss to the nearest second */

@@ -22,8 +22,12 @@ use EvenRungs\Storage\DataFolder;
  */
 final class ChangeDose
 {
-    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly Ledger $ledger, private readonly ClientPlanner $planner)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly Ledger $ledger,
+        private readonly ClientPlanner $planner,
+    ) {
     }
 
     /** Gives one entry of the week another dose, written as trainers write it. */
@@ -34,7 +38,14 @@ final class ChangeDose
             try {
                 $dose = Shorthand::parse($body->string('dose'));
                 $this->checkFar($locked, $program, $body, $dose);
-                $edited = $this->planner->edit($locked)->changeDose($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $dose);
+                $edited = $this->planner->edit($locked)->changeDose(
+                    $program,
+                    $body->int('week'),
+                    $body->int('session'),
+                    $body->int('block'),
+                    $body->int('entry'),
+                    $dose,
+                );
             } catch (InvalidValue $e) {
                 throw UnusableInput::at('/dose', $e->getMessage());
             }
@@ -54,7 +65,11 @@ final class ChangeDose
         $block = $session?->blocks[$body->int('block')] ?? null;
         $entry = $block?->entries()[$body->int('entry')] ?? null;
         $rung = $entry === null ? null : $this->data->library()->find($entry->exercise);
-        $range = $rung === null ? null : DoseRange::outside($dose, $this->planner->steps($client)->of($rung), $block instanceof CircuitBlock ? $block->rounds : $dose->sets);
+        $range = $rung === null ? null : DoseRange::outside(
+            $dose,
+            $this->planner->steps($client)->of($rung),
+            $block instanceof CircuitBlock ? $block->rounds : $dose->sets,
+        );
         if ($range?->isFar === true && ! $body->bool('sure')) {
             throw UnusableInput::at('/sure', sprintf('%s: is that meant?', $range->text));
         }

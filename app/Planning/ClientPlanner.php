@@ -30,8 +30,11 @@ final class ClientPlanner
     /** Weeks of a program where nobody said how many. */
     public const USUAL_WEEKS = 6;
 
-    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly Screening $screening)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly Screening $screening,
+    ) {
     }
 
     /**
@@ -49,7 +52,12 @@ final class ClientPlanner
         $planned = PresentWeek::begun($planner->plan($this->boards->person($client), $weeks, $calendar ?? Calendar::of($old)));
         $today = StudioDay::today()->toDateTimeImmutable();
         // who will be away is away from the new program too
-        $away = array_values(array_filter(($old === null ? null : ProgramDates::of($old))->shifts ?? [], static fn (Shift $shift): bool => $shift->to !== null && $shift->to >= $today));
+        $away = array_values(
+            array_filter(
+                ($old === null ? null : ProgramDates::of($old))->shifts ?? [],
+                static fn (Shift $shift): bool => $shift->to !== null && $shift->to >= $today,
+            ),
+        );
 
         return ProgramDates::of($planned)?->shiftedBy($away) ?? $planned;
     }
@@ -58,7 +66,10 @@ final class ClientPlanner
     {
         $person = $this->boards->person($client);
 
-        return $person->screen !== null && $person->days !== null && $this->whyNot($client, $person) === null ? $this->planned($client, $weeks) : null;
+        return $person->screen !== null && $person->days !== null && $this->whyNot(
+            $client,
+            $person,
+        ) === null ? $this->planned($client, $weeks) : null;
     }
 
     /** @throws UnusableInput when something is not known, or a clinician comes first */
@@ -89,9 +100,11 @@ final class ClientPlanner
         $referral = (new SafetyScreen)->referrals($person)[0] ?? null;
 
         return match (true) {
-            $referral?->kind === 'stop' => 'everything is stopped until a clinician has seen the client and a clearance of a later day is recorded',
+            $referral?->kind === 'stop' => 'everything is stopped until a clinician has seen the client and a clearance of a '
+                .'later day is recorded',
             $referral !== null => 'planning stops here until a clinician has seen the client',
-            ! $this->screening->isAskedAfterStop($client) => 'there was a stop: ask the screen again, on a later day, before anything new is planned or run',
+            ! $this->screening->isAskedAfterStop($client) => 'there was a stop: ask the screen again, on a later day, before '
+                .'anything new is planned or run',
             default => null,
         };
     }

@@ -17,8 +17,11 @@ use EvenRungs\Formats\UnusableInput;
  */
 final class CopyProgram
 {
-    public function __construct(private readonly BoardLoader $boards, private readonly Ledger $ledger, private readonly ClientPlanner $planner)
-    {
+    public function __construct(
+        private readonly BoardLoader $boards,
+        private readonly Ledger $ledger,
+        private readonly ClientPlanner $planner,
+    ) {
     }
 
     /**
@@ -32,7 +35,11 @@ final class CopyProgram
     {
         $this->planner->checkMayPlan($client);
 
-        return $this->planner->copy($client)->to($this->boards->read($program), $this->boards->person($client), $this->planner->goal($client));
+        return $this->planner->copy($client)->to(
+            $this->boards->read($program),
+            $this->boards->person($client),
+            $this->planner->goal($client),
+        );
     }
 
     /** Begins a program copied from another client. */

@@ -13,8 +13,11 @@ use App\Support\Ledger;
  */
 final class FollowStyle
 {
-    public function __construct(private readonly BoardLoader $boards, private readonly Ledger $ledger, private readonly ClientPlanner $planner)
-    {
+    public function __construct(
+        private readonly BoardLoader $boards,
+        private readonly Ledger $ledger,
+        private readonly ClientPlanner $planner,
+    ) {
     }
 
     /** Lets the client's plan follow another house style, and plans the week anew. */

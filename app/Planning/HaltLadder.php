@@ -15,8 +15,12 @@ use EvenRungs\Storage\DataFolder;
  */
 final class HaltLadder
 {
-    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly Ledger $ledger, private readonly ClientPlanner $planner)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly Ledger $ledger,
+        private readonly ClientPlanner $planner,
+    ) {
     }
 
     /** Takes a stopped ladder out of the weeks ahead; what spares it stands in where there is one. */
@@ -27,9 +31,22 @@ final class HaltLadder
             if ($program === null) {
                 return;
             }
-            [$edited] = $this->planner->refitted($this->planner->edit($locked)->instead($program, $ladder, $swap), $this->boards->person($locked));
-            $label = sprintf('%s stopped%s', $this->data->library()->ladder($ladder)->name, $swap === null ? '' : ', '.lcfirst($swap->name).' in its place');
-            $this->ledger->record($locked, $trainer, $label, $this->ledger->state($locked, $program), $this->ledger->state($locked, $edited));
+            [$edited] = $this->planner->refitted(
+                $this->planner->edit($locked)->instead($program, $ladder, $swap),
+                $this->boards->person($locked),
+            );
+            $label = sprintf(
+                '%s stopped%s',
+                $this->data->library()->ladder($ladder)->name,
+                $swap === null ? '' : ', '.lcfirst($swap->name).' in its place',
+            );
+            $this->ledger->record(
+                $locked,
+                $trainer,
+                $label,
+                $this->ledger->state($locked, $program),
+                $this->ledger->state($locked, $edited),
+            );
             $this->ledger->store($locked, $edited);
         });
     }

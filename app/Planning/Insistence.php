@@ -21,12 +21,23 @@ final class Insistence
     {
         $kept = $entry->x['insisted'] ?? null;
 
-        return is_array($kept) && is_string($kept['why'] ?? null) && is_string($kept['by'] ?? null) && is_string($kept['on'] ?? null) ? new self($kept['why'], $kept['by'], $kept['on']) : null;
+        return is_array($kept) && is_string($kept['why'] ?? null) && is_string($kept['by'] ?? null) && is_string($kept['on'] ?? null)
+            ? new self(
+                $kept['why'],
+                $kept['by'],
+                $kept['on'],
+            ) : null;
     }
 
     public static function on(Entry $entry, string $why, string $by, string $on): Entry
     {
-        return new Entry($entry->exercise, $entry->dose, $entry->note, $entry->planned, [...$entry->x ?? [], 'insisted' => ['why' => $why, 'by' => $by, 'on' => $on]]);
+        return new Entry(
+            $entry->exercise,
+            $entry->dose,
+            $entry->note,
+            $entry->planned,
+            [...$entry->x ?? [], 'insisted' => ['why' => $why, 'by' => $by, 'on' => $on]],
+        );
     }
 
     public function words(): string

@@ -33,6 +33,9 @@ final class KnownRungs
         $rung = $this->known($id);
         $obstacles = Obstacles::between($person, $rung, $library);
 
-        return $obstacles->isClear() ? $rung : throw UnusableInput::at('/rung', sprintf('%s %s', $rung->name, implode('; ', $obstacles->sentences($library))));
+        return $obstacles->isClear() ? $rung : throw UnusableInput::at(
+            '/rung',
+            sprintf('%s %s', $rung->name, implode('; ', $obstacles->sentences($library))),
+        );
     }
 }

@@ -22,8 +22,13 @@ use EvenRungs\Storage\DataFolder;
  */
 final class MoveRung
 {
-    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly Ledger $ledger, private readonly ClientPlanner $planner, private readonly KnownRungs $rungs)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly Ledger $ledger,
+        private readonly ClientPlanner $planner,
+        private readonly KnownRungs $rungs,
+    ) {
     }
 
     /**
@@ -31,8 +36,15 @@ final class MoveRung
      *
      * @param  ?Range  $range  done at now, where that is less than the step has
      */
-    public function to(Client $client, Trainer $trainer, int $version, string $rungId, int $step, ?string $note = null, ?Range $range = null): void
-    {
+    public function to(
+        Client $client,
+        Trainer $trainer,
+        int $version,
+        string $rungId,
+        int $step,
+        ?string $note = null,
+        ?Range $range = null,
+    ): void {
         $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $rungId, $step, $note, $range): void {
             $library = $this->data->library();
             $person = $this->boards->person($locked);
@@ -51,8 +63,20 @@ final class MoveRung
                 ? sprintf('%s, step %d', $rung->name, $step + 1)
                 : sprintf('%s to %s', $library->ladderOf($rung)->name, $rung->name);
             $was = $this->ledger->state($locked, $program, $rung->ladder, $before);
-            $after = $this->ledger->stand($locked, $rung->ladder, new Position($rung, $step, $range), Basis::HighestClean, [sprintf('Moved by %s%s.', $trainer->name, $note === null ? '' : ': '.rtrim($note, '. '))]);
-            $this->ledger->record($locked, $trainer, $given === [] ? $label : sprintf('%s; %s', $label, implode('; ', $given)), $was, $this->ledger->state($locked, $edited, $rung->ladder, $after));
+            $after = $this->ledger->stand(
+                $locked,
+                $rung->ladder,
+                new Position($rung, $step, $range),
+                Basis::HighestClean,
+                [sprintf('Moved by %s%s.', $trainer->name, $note === null ? '' : ': '.rtrim($note, '. '))],
+            );
+            $this->ledger->record(
+                $locked,
+                $trainer,
+                $given === [] ? $label : sprintf('%s; %s', $label, implode('; ', $given)),
+                $was,
+                $this->ledger->state($locked, $edited, $rung->ladder, $after),
+            );
             $this->ledger->store($locked, $edited);
         });
     }
@@ -68,9 +92,19 @@ final class MoveRung
             return [null, []];
         }
         $library = $this->data->library();
-        $client = $board->client->standing([...$board->client->standings, $to->rung->ladder => new Standing($to->rung, $to->step, $to->range)]);
+        $client = $board->client->standing(
+            [...$board->client->standings, $to->rung->ladder => new Standing($to->rung, $to->step, $to->range)],
+        );
         $progression = new Progression($library, $board->style, $board->steps(), $board->goal);
-        $edited = (new ProgramEdit($library, $board->steps()))->standOn($board->program, $to->rung, $to->step, $to->range, $client, $progression, PresentWeek::of($board->program));
+        $edited = (new ProgramEdit($library, $board->steps()))->standOn(
+            $board->program,
+            $to->rung,
+            $to->step,
+            $to->range,
+            $client,
+            $progression,
+            PresentWeek::of($board->program),
+        );
 
         return $this->planner->refitted($edited, $client);
     }

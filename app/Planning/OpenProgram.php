@@ -15,8 +15,11 @@ use EvenRungs\Core\Program\Program as Plan;
  */
 final class OpenProgram
 {
-    public function __construct(private readonly BoardLoader $boards, private readonly Ledger $ledger, private readonly ClientPlanner $planner)
-    {
+    public function __construct(
+        private readonly BoardLoader $boards,
+        private readonly Ledger $ledger,
+        private readonly ClientPlanner $planner,
+    ) {
     }
 
     /** Puts a kept program in use again. */
@@ -31,8 +34,19 @@ final class OpenProgram
             [$copied, $changes] = $this->planner->copy($locked)->to($old, $person, $this->planner->goal($locked));
             [$fitted] = $this->planner->refitted($copied, $person);
             Program::query()->ofClient($locked)->update(['current' => false]);
-            $row->update(['current' => true, 'document' => $this->ledger->written(PresentWeek::begun(new Plan($fitted->weeks, $old->title, $fitted->style, $person, $fitted->gaps, $old->x)))]);
-            $label = sprintf('In use again: %s%s', $old->title ?? 'a program', $changes === [] ? '' : sprintf(', %d exercise%s replaced', count($changes), count($changes) === 1 ? '' : 's'));
+            $row->update(
+                [
+                    'current' => true,
+                    'document' => $this->ledger->written(
+                        PresentWeek::begun(new Plan($fitted->weeks, $old->title, $fitted->style, $person, $fitted->gaps, $old->x)),
+                    ),
+                ],
+            );
+            $label = sprintf(
+                'In use again: %s%s',
+                $old->title ?? 'a program',
+                $changes === [] ? '' : sprintf(', %d exercise%s replaced', count($changes), count($changes) === 1 ? '' : 's'),
+            );
             $this->ledger->record($locked, $trainer, $label, $before, $this->ledger->state($locked, $this->boards->program($locked)));
         });
     }

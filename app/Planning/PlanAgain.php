@@ -14,8 +14,11 @@ use App\Support\Ledger;
  */
 final class PlanAgain
 {
-    public function __construct(private readonly BoardLoader $boards, private readonly Ledger $ledger, private readonly ClientPlanner $planner)
-    {
+    public function __construct(
+        private readonly BoardLoader $boards,
+        private readonly Ledger $ledger,
+        private readonly ClientPlanner $planner,
+    ) {
     }
 
     public function of(Client $locked): void

@@ -13,8 +13,11 @@ use App\Support\Ledger;
  */
 final class PlanAnew
 {
-    public function __construct(private readonly BoardLoader $boards, private readonly Ledger $ledger, private readonly ClientPlanner $planner)
-    {
+    public function __construct(
+        private readonly BoardLoader $boards,
+        private readonly Ledger $ledger,
+        private readonly ClientPlanner $planner,
+    ) {
     }
 
     /** Plans the program in use anew from where the client stands, as many weeks as it has. */

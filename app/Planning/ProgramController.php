@@ -37,7 +37,10 @@ final class ProgramController extends Controller
 
     public function index(Client $client): JsonResponse
     {
-        return new JsonResponse(['programs' => Program::query()->ofClient($client)->ordered('created_at', 'desc')->ordered('id', 'desc')->get()->map(static fn (Program $row): array => [
+        return new JsonResponse(['programs' => Program::query()->ofClient($client)->ordered(
+            'created_at',
+            'desc',
+        )->ordered('id', 'desc')->get()->map(static fn (Program $row): array => [
             'id' => $row->id,
             'title' => $row->document['title'] ?? 'Program',
             'weeks' => count($row->document['weeks'] ?? []),
@@ -89,7 +92,13 @@ final class ProgramController extends Controller
     {
         $calendar = self::calendar(Body::read($request, 'BestWeekRequest'));
         $board = $this->boards->load($client);
-        $wishes = WeekWishes::of($board->client, $board->style, $data->goals()[$board->client->goal->value], $calendar->matches[1] ?? [], $calendar->wished);
+        $wishes = WeekWishes::of(
+            $board->client,
+            $board->style,
+            $data->goals()[$board->client->goal->value],
+            $calendar->matches[1] ?? [],
+            $calendar->wished,
+        );
         $week = BestWeek::of($wishes, $board->style->weekWeights);
 
         return new JsonResponse([
@@ -101,7 +110,11 @@ final class ProgramController extends Controller
                 'may' => array_map(static fn (DayUse $use): string => $use->value, $wishes->uses($day->number())),
             ], Weekday::cases()),
             'cost' => $week->cost,
-            'parts' => array_map(static fn (string $what, int $cost): array => ['what' => $what, 'cost' => $cost], array_keys($week->parts), array_values($week->parts)),
+            'parts' => array_map(
+                static fn (string $what, int $cost): array => ['what' => $what, 'cost' => $cost],
+                array_keys($week->parts),
+                array_values($week->parts),
+            ),
             'given_up' => $week->givenUp,
         ]);
     }

@@ -95,7 +95,13 @@ final class ProgramView
                     $known = $paths[$rung->ladder][$w];
                     if ($known === null || $rung->level->value > $known['level']) {
                         $dose = $block instanceof CircuitBlock ? $entry->dose->withSets($block->rounds) : $entry->dose;
-                        $paths[$rung->ladder][$w] = ['rung' => $rung->id, 'name' => $rung->name, 'level' => $rung->level->value, 'dose' => Shorthand::write($dose), 'why' => $entry->planned->why ?? []];
+                        $paths[$rung->ladder][$w] = [
+                            'rung' => $rung->id,
+                            'name' => $rung->name,
+                            'level' => $rung->level->value,
+                            'dose' => Shorthand::write($dose),
+                            'why' => $entry->planned->why ?? [],
+                        ];
                     }
                 }
             }
@@ -103,7 +109,12 @@ final class ProgramView
         $rows = [];
         foreach ($library->ladders as $ladder) {
             if (isset($paths[$ladder->id])) {
-                $rows[] = ['ladder' => $ladder->id, 'name' => $ladder->name, 'category' => $ladder->category->value, 'weeks' => $paths[$ladder->id]];
+                $rows[] = [
+                    'ladder' => $ladder->id,
+                    'name' => $ladder->name,
+                    'category' => $ladder->category->value,
+                    'weeks' => $paths[$ladder->id],
+                ];
             }
         }
 

@@ -23,7 +23,12 @@ final class RoadView
     public static function of(Road $road, Board $board, Library $library, Outlook $outlook): array
     {
         return [
-            'goal' => ['id' => $road->goal->id, 'name' => $road->goal->name, 'level' => $road->goal->level->value, 'category' => $road->goal->category->value],
+            'goal' => [
+                'id' => $road->goal->id,
+                'name' => $road->goal->name,
+                'level' => $road->goal->level->value,
+                'category' => $road->goal->category->value,
+            ],
             'answer' => $road->answer,
             'because' => $road->because,
             'is_aim' => in_array($road->goal->id, $board->record->aims ?? [], true),
@@ -46,7 +51,10 @@ final class RoadView
                     'steps' => count($board->steps()->of($stretch->from)),
                 ],
                 'forecast' => Forecasts::ofStretch($outlook, $stretch),
-                'rungs' => array_map(static fn (Rung $rung): array => self::rung($rung, $stretch, $road->goal, $board, $library), $stretch->rungs),
+                'rungs' => array_map(
+                    static fn (Rung $rung): array => self::rung($rung, $stretch, $road->goal, $board, $library),
+                    $stretch->rungs,
+                ),
             ], $road->stretches),
         ];
     }

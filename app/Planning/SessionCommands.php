@@ -47,10 +47,20 @@ final class SessionCommands
      * @param  ?int  $place  of the session in its week, from 1; null puts it behind the others
      * @param  ?string  $insist  why something barred is kept all the same, or a dose that is far from usual
      */
-    public function save(Client $client, Trainer $trainer, int $version, int $week, ?int $place, Session $session, ?string $insist = null): void
-    {
+    public function save(
+        Client $client,
+        Trainer $trainer,
+        int $version,
+        int $week,
+        ?int $place,
+        Session $session,
+        ?string $insist = null,
+    ): void {
         $session = $this->insisted($client, $trainer, [$session], $insist)[0];
-        $this->change($client, $trainer, $version, sprintf('Session of %s', $session->day->label()), fn (Program $program): Program => $this->inWeek($program, $week, function (Week $found) use ($place, $session): array {
+        $this->change($client, $trainer, $version, sprintf(
+            'Session of %s',
+            $session->day->label(),
+        ), fn (Program $program): Program => $this->inWeek($program, $week, function (Week $found) use ($place, $session): array {
             $sessions = $found->sessions;
             if ($place === null) {
                 $sessions[] = $this->told($session);
@@ -66,12 +76,24 @@ final class SessionCommands
 
     public function remove(Client $client, Trainer $trainer, int $version, int $week, int $place): void
     {
-        $this->change($client, $trainer, $version, 'Session taken out', static fn (Program $program): Program => $program->changeSession($week - 1, $place - 1, static fn (): ?Session => null));
+        $this->change(
+            $client,
+            $trainer,
+            $version,
+            'Session taken out',
+            static fn (Program $program): Program => $program->changeSession($week - 1, $place - 1, static fn (): ?Session => null),
+        );
     }
 
     public function move(Client $client, Trainer $trainer, int $version, int $week, int $place, Weekday $day, bool $weekLater): void
     {
-        $this->change($client, $trainer, $version, sprintf('Session moved to %s', $day->label()), fn (Program $program): Program => $this->movedIn($program, $week, $place, $day, $weekLater));
+        $this->change(
+            $client,
+            $trainer,
+            $version,
+            sprintf('Session moved to %s', $day->label()),
+            fn (Program $program): Program => $this->movedIn($program, $week, $place, $day, $weekLater),
+        );
     }
 
     /**
@@ -93,13 +115,29 @@ final class SessionCommands
             throw UnusableInput::at('/place', 'there is no such session');
         }
 
-        return ProgramDates::moveSession($program, $week - 1, $place - 1, $day, $weekLater) ?? throw UnusableInput::at('/week_later', 'the program ends with this week');
+        return ProgramDates::moveSession(
+            $program,
+            $week - 1,
+            $place - 1,
+            $day,
+            $weekLater,
+        ) ?? throw UnusableInput::at('/week_later', 'the program ends with this week');
     }
 
     /** Says of a session that it was missed, or that it was not. */
     public function miss(Client $client, Trainer $trainer, int $version, int $week, int $place, bool $missed): void
     {
-        $this->change($client, $trainer, $version, $missed ? 'Session missed' : 'Session not missed', fn (Program $program): Program => $program->changeSession($week - 1, $place - 1, static fn (Session $session): Session => ProgramDates::missed($session, $missed)));
+        $this->change(
+            $client,
+            $trainer,
+            $version,
+            $missed ? 'Session missed' : 'Session not missed',
+            fn (Program $program): Program => $program->changeSession(
+                $week - 1,
+                $place - 1,
+                static fn (Session $session): Session => ProgramDates::missed($session, $missed),
+            ),
+        );
     }
 
     /**
@@ -115,7 +153,16 @@ final class SessionCommands
             throw UnusableInput::at('/place', 'there is no such session');
         }
 
-        return MissedSession::of($program, $dates, $week - 1, $place - 1, StudioDay::today()->toDateTimeImmutable(), $this->boards->person($client), $this->data->library(), $this->boards->style($client));
+        return MissedSession::of(
+            $program,
+            $dates,
+            $week - 1,
+            $place - 1,
+            StudioDay::today()->toDateTimeImmutable(),
+            $this->boards->person($client),
+            $this->data->library(),
+            $this->boards->style($client),
+        );
     }
 
     /**
@@ -135,7 +182,10 @@ final class SessionCommands
     /** Applies the fix of one finding of the program's own audit. */
     public function mend(Client $client, Trainer $trainer, int $version, string $rule, string $where): void
     {
-        $this->change($client, $trainer, $version, sprintf('Mended: %s', $rule), fn (Program $program): Program => $program->withWeeks(array_map(
+        $this->change($client, $trainer, $version, sprintf(
+            'Mended: %s',
+            $rule,
+        ), fn (Program $program): Program => $program->withWeeks(array_map(
             fn (Week $week): Week => $week->withSessions(array_map($this->told(...), $week->sessions)),
             $this->audits->mended($program, $rule, $where, $this->boards->style($client), $this->boards->person($client))->weeks,
         )));
@@ -145,13 +195,33 @@ final class SessionCommands
     public function take(Client $client, Trainer $trainer, int $version, Program $program, ?string $insist = null): void
     {
         $this->planner->checkMayPlan($client);
-        $program = $program->withWeeks(array_map(fn (Week $week): Week => $week->withSessions($this->insisted($client, $trainer, $week->sessions, $insist)), $program->weeks));
+        $program = $program->withWeeks(
+            array_map(
+                fn (Week $week): Week => $week->withSessions($this->insisted($client, $trainer, $week->sessions, $insist)),
+                $program->weeks,
+            ),
+        );
         $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $program): void {
             $before = $this->ledger->state($locked, $this->boards->program($locked));
             $weeks = array_map(fn (Week $week): Week => $week->withSessions(array_map($this->told(...), $week->sessions)), $program->weeks);
-            $own = PresentWeek::begun(new Program($weeks, $program->title ?? sprintf('%s: taken over', $locked->name), $this->boards->style($locked)->id, $this->boards->person($locked), $program->gaps, $program->x));
+            $own = PresentWeek::begun(
+                new Program(
+                    $weeks,
+                    $program->title ?? sprintf('%s: taken over', $locked->name),
+                    $this->boards->style($locked)->id,
+                    $this->boards->person($locked),
+                    $program->gaps,
+                    $program->x,
+                ),
+            );
             $row = $this->ledger->begin($locked, $own);
-            $this->ledger->record($locked, $trainer, 'Program taken over', $before, [...$this->ledger->state($locked, $own), 'new_program' => $row->id]);
+            $this->ledger->record(
+                $locked,
+                $trainer,
+                'Program taken over',
+                $before,
+                [...$this->ledger->state($locked, $own), 'new_program' => $row->id],
+            );
         });
     }
 
@@ -177,7 +247,12 @@ final class SessionCommands
                 foreach ($block->entries() as $entry) {
                     $reasons = Insistence::of($entry) === null ? $this->against($board, $block, $entry) : [];
                     $asked = [...$asked, ...$reasons];
-                    $entries[] = $reasons === [] || $why === '' ? $entry : Insistence::on($entry, mb_substr($why, 0, 300), $trainer->name, StudioDay::today()->toDateString());
+                    $entries[] = $reasons === [] || $why === '' ? $entry : Insistence::on(
+                        $entry,
+                        mb_substr($why, 0, 300),
+                        $trainer->name,
+                        StudioDay::today()->toDateString(),
+                    );
                 }
                 $blocks[] = $entries === [] ? $block : $block->withEntries($entries);
             }
@@ -198,8 +273,15 @@ final class SessionCommands
         if ($rung === null) {
             return [];
         }
-        $range = DoseRange::outside($entry->dose, $board->steps()->of($rung), $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets);
-        $reasons = [...Obstacles::between($board->client, $rung, $library)->safety($library), ...($range?->isFar === true ? [$range->text] : [])];
+        $range = DoseRange::outside(
+            $entry->dose,
+            $board->steps()->of($rung),
+            $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets,
+        );
+        $reasons = [
+            ...Obstacles::between($board->client, $rung, $library)->safety($library),
+            ...($range?->isFar === true ? [$range->text] : []),
+        ];
 
         return $reasons === [] ? [] : [sprintf('%s %s', $rung->name, implode('; ', $reasons))];
     }
@@ -214,7 +296,13 @@ final class SessionCommands
             } catch (InvalidValue $e) {
                 throw UnusableInput::at('/session', $e->getMessage());
             }
-            $this->ledger->record($locked, $trainer, $label, $this->ledger->state($locked, $program), $this->ledger->state($locked, $edited));
+            $this->ledger->record(
+                $locked,
+                $trainer,
+                $label,
+                $this->ledger->state($locked, $program),
+                $this->ledger->state($locked, $edited),
+            );
             $this->ledger->store($locked, $edited);
         });
     }
@@ -247,6 +335,12 @@ final class SessionCommands
             return $entry;
         }
 
-        return new Entry($rung->id, $entry->dose, $entry->note, new Planned($rung->category, $rung->level, $rung->ladder, ['Put in by the trainer.']), $entry->x);
+        return new Entry(
+            $rung->id,
+            $entry->dose,
+            $entry->note,
+            new Planned($rung->category, $rung->level, $rung->ladder, ['Put in by the trainer.']),
+            $entry->x,
+        );
     }
 }

@@ -48,7 +48,9 @@ final class SessionController extends Controller
         $session = $this->session($body);
         $change = $body->optionalChild('change');
 
-        return new JsonResponse($this->bench->of($change === null ? $session : $this->bench->changed($session, $change, $style, $client), $style, $client));
+        return new JsonResponse(
+            $this->bench->of($change === null ? $session : $this->bench->changed($session, $change, $style, $client), $style, $client),
+        );
     }
 
     /** @return array{Style, ?Person} */
@@ -72,7 +74,9 @@ final class SessionController extends Controller
 
     public function show(Client $client, int $week, int $session): JsonResponse
     {
-        return new JsonResponse($this->bench->of($this->found($client, $week, $session), $this->boards->style($client), $this->boards->person($client)));
+        return new JsonResponse(
+            $this->bench->of($this->found($client, $week, $session), $this->boards->style($client), $this->boards->person($client)),
+        );
     }
 
     /** Everything a device needs to run it. */
@@ -81,7 +85,15 @@ final class SessionController extends Controller
         $found = $this->found($client, $week, $session);
         $program = $this->boards->program($client) ?? abort(404);
 
-        return new JsonResponse($plans->ofClient($this->trainer()->studio, $client, $found, ProgramDates::keys($program)[$week - 1][$session - 1], ProgramDates::of($program)?->session($week - 1, $session - 1)));
+        return new JsonResponse(
+            $plans->ofClient(
+                $this->trainer()->studio,
+                $client,
+                $found,
+                ProgramDates::keys($program)[$week - 1][$session - 1],
+                ProgramDates::of($program)?->session($week - 1, $session - 1),
+            ),
+        );
     }
 
     private function found(Client $client, int $week, int $session): Session
@@ -92,7 +104,15 @@ final class SessionController extends Controller
     public function save(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'SessionSaveRequest');
-        $this->commands->save($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->optionalInt('place'), $this->session($body), $body->optionalString('insist'));
+        $this->commands->save(
+            $client,
+            $this->trainer(),
+            $body->int('version'),
+            $body->int('week'),
+            $body->optionalInt('place'),
+            $this->session($body),
+            $body->optionalString('insist'),
+        );
 
         return $this->board($client);
     }
@@ -108,7 +128,15 @@ final class SessionController extends Controller
     public function move(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'SessionMoveRequest');
-        $this->commands->move($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->int('place'), Weekday::from($body->string('day')), $body->bool('week_later'));
+        $this->commands->move(
+            $client,
+            $this->trainer(),
+            $body->int('version'),
+            $body->int('week'),
+            $body->int('place'),
+            Weekday::from($body->string('day')),
+            $body->bool('week_later'),
+        );
 
         return $this->board($client);
     }
@@ -117,11 +145,26 @@ final class SessionController extends Controller
     public function checkMove(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'SessionMoveRequest');
-        [$before, $after] = $this->commands->moved($client, $body->int('week'), $body->int('place'), Weekday::from($body->string('day')), $body->bool('week_later'));
+        [$before, $after] = $this->commands->moved(
+            $client,
+            $body->int('week'),
+            $body->int('place'),
+            Weekday::from($body->string('day')),
+            $body->bool('week_later'),
+        );
         [$style, $person] = [$this->boards->style($client), $this->boards->person($client)];
-        $found = fn ($program): array => array_column(array_map(static fn (array $finding): array => ['key' => $finding['rule'].' '.$finding['message'], ...$finding], $this->audits->of($program, $style, $person, false)['findings']), null, 'key');
+        $found = fn ($program): array => array_column(
+            array_map(
+                static fn (array $finding): array => ['key' => $finding['rule'].' '.$finding['message'], ...$finding],
+                $this->audits->of($program, $style, $person, false)['findings'],
+            ),
+            null,
+            'key',
+        );
         [$old, $new] = [$found($before), $found($after)];
-        $plain = static fn (array $findings): array => array_values(array_map(static fn (array $finding): array => array_diff_key($finding, ['key' => 0]), $findings));
+        $plain = static fn (array $findings): array => array_values(
+            array_map(static fn (array $finding): array => array_diff_key($finding, ['key' => 0]), $findings),
+        );
 
         return new JsonResponse(['breaks' => $plain(array_diff_key($new, $old)), 'mends' => $plain(array_diff_key($old, $new))]);
     }
@@ -129,7 +172,14 @@ final class SessionController extends Controller
     public function miss(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'SessionMissedRequest');
-        $this->commands->miss($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->int('place'), $body->bool('missed'));
+        $this->commands->miss(
+            $client,
+            $this->trainer(),
+            $body->int('version'),
+            $body->int('week'),
+            $body->int('place'),
+            $body->bool('missed'),
+        );
 
         return $this->board($client);
     }
@@ -140,7 +190,14 @@ final class SessionController extends Controller
         $body = Body::read($request, 'SessionPlaceRequest');
         $offer = $this->commands->ifMissed($client, $body->int('week'), $body->int('place'));
 
-        return new JsonResponse(['day' => $offer->day?->value, 'week_later' => $offer->weekLater, 'on' => $offer->on?->format('Y-m-d'), 'loses' => $offer->loses]);
+        return new JsonResponse(
+            [
+                'day' => $offer->day?->value,
+                'week_later' => $offer->weekLater,
+                'on' => $offer->on?->format('Y-m-d'),
+                'loses' => $offer->loses,
+            ],
+        );
     }
 
     /** The day a program begins, and the days on which the client is away. */
@@ -157,7 +214,13 @@ final class SessionController extends Controller
                 throw UnusableInput::at($each->path('to'), $e->getMessage());
             }
         });
-        $this->commands->dates($client, $this->trainer(), $body->int('version'), $body->optionalDay('began') ?? throw UnusableInput::at('/began', 'is needed'), $shifts);
+        $this->commands->dates(
+            $client,
+            $this->trainer(),
+            $body->int('version'),
+            $body->optionalDay('began') ?? throw UnusableInput::at('/began', 'is needed'),
+            $shifts,
+        );
 
         return $this->board($client);
     }
@@ -173,18 +236,28 @@ final class SessionController extends Controller
     public function take(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'TakeProgramRequest');
-        $this->commands->take($client, $this->trainer(), $body->int('version'), $this->audits->fromDocument($body->opaque('program') ?? []), $body->optionalString('insist'));
+        $this->commands->take(
+            $client,
+            $this->trainer(),
+            $body->int('version'),
+            $this->audits->fromDocument($body->opaque('program') ?? []),
+            $body->optionalString('insist'),
+        );
 
         return $this->board($client);
     }
 
     public function templates(): JsonResponse
     {
-        return new JsonResponse(['templates' => SessionTemplate::query()->ofStudio($this->trainer()->studio_id)->ordered('name')->get()->map(static fn (SessionTemplate $each): array => [
-            'id' => $each->id,
-            'name' => $each->name,
-            'session' => SessionJson::write(SessionJson::read(new Node($each->document))),
-        ])->all()]);
+        return new JsonResponse(['templates' => SessionTemplate::query()
+            ->ofStudio($this->trainer()->studio_id)
+            ->ordered('name')
+            ->get()
+            ->map(static fn (SessionTemplate $each): array => [
+                'id' => $each->id,
+                'name' => $each->name,
+                'session' => SessionJson::write(SessionJson::read(new Node($each->document))),
+            ])->all()]);
     }
 
     public function keepTemplate(Request $request): JsonResponse
@@ -194,7 +267,10 @@ final class SessionController extends Controller
         if (SessionTemplate::query()->ofStudio($studio)->count() >= self::MOST_TEMPLATES) {
             throw UnusableInput::at('/name', sprintf('there are %d templates already', self::MOST_TEMPLATES));
         }
-        SessionTemplate::query()->updateOrCreate(['studio_id' => $studio, 'name' => trim($body->string('name'))], ['document' => SessionJson::write($this->session($body))]);
+        SessionTemplate::query()->updateOrCreate(
+            ['studio_id' => $studio, 'name' => trim($body->string('name'))],
+            ['document' => SessionJson::write($this->session($body))],
+        );
 
         return $this->templates();
     }

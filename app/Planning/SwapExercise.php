@@ -16,8 +16,12 @@ use EvenRungs\Formats\UnusableInput;
  */
 final class SwapExercise
 {
-    public function __construct(private readonly BoardLoader $boards, private readonly Ledger $ledger, private readonly ClientPlanner $planner, private readonly KnownRungs $rungs)
-    {
+    public function __construct(
+        private readonly BoardLoader $boards,
+        private readonly Ledger $ledger,
+        private readonly ClientPlanner $planner,
+        private readonly KnownRungs $rungs,
+    ) {
     }
 
     /** Puts another exercise in the place of one entry of the week. */
@@ -28,7 +32,14 @@ final class SwapExercise
             $person = $this->boards->person($locked);
             $rung = $this->rungs->allowed($body->string('rung'), $person);
             try {
-                $edited = $this->planner->edit($locked)->swap($program, $body->int('week'), $body->int('session'), $body->int('block'), $body->int('entry'), $rung);
+                $edited = $this->planner->edit($locked)->swap(
+                    $program,
+                    $body->int('week'),
+                    $body->int('session'),
+                    $body->int('block'),
+                    $body->int('entry'),
+                    $rung,
+                );
             } catch (InvalidValue $e) {
                 throw UnusableInput::at('/entry', $e->getMessage());
             }

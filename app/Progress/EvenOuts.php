@@ -36,8 +36,11 @@ final class EvenOuts
     /** The ladder that the timed holds on the sides speak of. */
     private const TESTED_LADDER = 'side-plank';
 
-    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly Happened $happened)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly Happened $happened,
+    ) {
     }
 
     public function rule(Board $board): EvennessRule
@@ -59,7 +62,12 @@ final class EvenOuts
             }
         }
 
-        return array_values(array_filter($board->placements, static fn (Placement $each): bool => $each->rung !== null && ($ladders === [] || isset($ladders[$each->ladder->id]))));
+        return array_values(
+            array_filter(
+                $board->placements,
+                static fn (Placement $each): bool => $each->rung !== null && ($ladders === [] || isset($ladders[$each->ladder->id])),
+            ),
+        );
     }
 
     /** @return Collection<int, stdClass> the sets of the last four weeks, oldest first */
@@ -67,7 +75,9 @@ final class EvenOuts
     {
         $from = StudioDay::today()->toDateTimeImmutable()->modify(sprintf('-%d days', self::DAYS));
 
-        return SetRow::query()->ofClient($client)->where('on', '>', $from->format('Y-m-d'))->ordered('on')->ordered('id')->toBase()->get(['logged_session_id', 'ladder', 'rung', 'on', 'side', 'done']);
+        return SetRow::query()->ofClient($client)->where('on', '>', $from->format('Y-m-d'))->ordered('on')->ordered('id')->toBase()->get(
+            ['logged_session_id', 'ladder', 'rung', 'on', 'side', 'done'],
+        );
     }
 
     /**
@@ -77,9 +87,14 @@ final class EvenOuts
      */
     public static function index(Placement $placement, Collection $sets): SideIndex
     {
-        $done = static fn (Collection $of, string $side): array => array_values($of->where('side', $side)->pluck('done')->map(intval(...))->all());
+        $done = static fn (Collection $of, string $side): array => array_values(
+            $of->where('side', $side)->pluck('done')->map(intval(...))->all(),
+        );
 
-        return SideIndex::ofSessions(array_values($sets->where('ladder', $placement->ladder->id)->where('rung', $placement->rung?->id)->groupBy('logged_session_id')
+        return SideIndex::ofSessions(array_values($sets->where(
+            'ladder',
+            $placement->ladder->id,
+        )->where('rung', $placement->rung?->id)->groupBy('logged_session_id')
             ->map(static fn (Collection $of): array => ['left' => $done($of, 'left'), 'right' => $done($of, 'right')])->all()));
     }
 
@@ -88,7 +103,16 @@ final class EvenOuts
     {
         $days = TestDay::query()->ofClient($client)->ordered('on')->ordered('id')->get();
 
-        return SideIndex::of(array_values($days->map(static fn (TestDay $day): array => [(float) ($day->tests['side-plank-left_s'] ?? 0), (float) ($day->tests['side-plank-right_s'] ?? 0)])->all()));
+        return SideIndex::of(
+            array_values(
+                $days->map(
+                    static fn (TestDay $day): array => [
+                        (float) ($day->tests['side-plank-left_s'] ?? 0),
+                        (float) ($day->tests['side-plank-right_s'] ?? 0),
+                    ],
+                )->all(),
+            ),
+        );
     }
 
     public static function testedLadder(Library $library): ?string
@@ -111,7 +135,11 @@ final class EvenOuts
     /** @return list<Category> whose rung is held */
     public static function held(Client $client): array
     {
-        return array_values(self::open($client)->where('kind', EvenOut::HOLD)->map(static fn (EvenOut $each): Category => Category::from((string) $each->category))->all());
+        return array_values(
+            self::open($client)->where('kind', EvenOut::HOLD)->map(
+                static fn (EvenOut $each): Category => Category::from((string) $each->category),
+            )->all(),
+        );
     }
 
     /**
@@ -123,17 +151,39 @@ final class EvenOuts
     {
         $board = $this->boards->load($client);
         $kind = $body->string('kind');
-        [$category, $ladder] = $kind === EvenOut::HOLD ? [$body->optionalString('category') ?? '', null] : [null, $body->optionalString('ladder') ?? ''];
+        [$category, $ladder] = $kind === EvenOut::HOLD ? [
+            $body->optionalString('category') ?? '',
+            null,
+        ] : [null, $body->optionalString('ladder') ?? ''];
         if ($category !== null && ! in_array($category, $this->rule($board)->hold, true)) {
             throw UnusableInput::at('/category', 'is not two levels ahead of the lowest: there is nothing to hold');
         }
-        $side = $ladder === null ? null : $this->indexOf($board, $ladder)->extraSet ?? throw UnusableInput::at('/ladder', 'neither side was under 85 % of the other in two readings running');
+        $side = $ladder === null ? null : $this->indexOf($board, $ladder)->extraSet ?? throw UnusableInput::at(
+            '/ladder',
+            'neither side was under 85 % of the other in two readings running',
+        );
         $what = ['kind' => $kind, 'category' => $category, 'ladder' => $ladder];
         if (EvenOut::query()->ofClient($client)->where([...$what, 'until' => null])->exists()) {
             return;
         }
-        EvenOut::query()->create(['studio_id' => $client->studio_id, 'client_id' => $client->id, 'trainer_id' => $trainer->id, ...$what, 'side' => $side, 'from' => StudioDay::today()->toDateString()]);
-        $this->happened->about($category !== null ? sprintf('%s holds its rung', Category::from($category)->label()) : sprintf('One set more on the %s, %s', $side, $this->data->library()->ladder((string) $ladder)->name), $client);
+        EvenOut::query()->create(
+            [
+                'studio_id' => $client->studio_id,
+                'client_id' => $client->id,
+                'trainer_id' => $trainer->id,
+                ...$what,
+                'side' => $side,
+                'from' => StudioDay::today()->toDateString(),
+            ],
+        );
+        $this->happened->about(
+            $category !== null ? sprintf('%s holds its rung', Category::from($category)->label()) : sprintf(
+                'One set more on the %s, %s',
+                $side,
+                $this->data->library()->ladder((string) $ladder)->name,
+            ),
+            $client,
+        );
     }
 
     /** From the log where there are readings, else from the test days. */
@@ -152,9 +202,18 @@ final class EvenOuts
     /** @throws UnusableInput where it is none of this client's, or over already */
     public function letGo(Client $client, Trainer $trainer, int $id): void
     {
-        $open = EvenOut::query()->ofClient($client)->where('until', null)->whereKey($id)->first() ?? throw UnusableInput::at('/', 'it is not part of the plan any more');
+        $open = EvenOut::query()->ofClient($client)->where('until', null)->whereKey($id)->first() ?? throw UnusableInput::at(
+            '/',
+            'it is not part of the plan any more',
+        );
         $this->end($open, sprintf('let go by %s', $trainer->name));
-        $this->happened->about($open->kind === EvenOut::HOLD ? sprintf('%s holds its rung no more', Category::from((string) $open->category)->label()) : sprintf('No set more on the %s', $open->side), $client);
+        $this->happened->about(
+            $open->kind === EvenOut::HOLD ? sprintf(
+                '%s holds its rung no more',
+                Category::from((string) $open->category)->label(),
+            ) : sprintf('No set more on the %s', $open->side),
+            $client,
+        );
     }
 
     /** Ends what is not needed any more: a side that came to 90 % or turned out the stronger, a direction that is not ahead. */

@@ -16,8 +16,12 @@ use Illuminate\Http\Request;
  */
 final class EvennessController extends Controller
 {
-    public function __construct(private readonly EvennessPage $page, private readonly EvenOuts $evenOuts, private readonly OwnAims $aims, private readonly Ledger $ledger)
-    {
+    public function __construct(
+        private readonly EvennessPage $page,
+        private readonly EvenOuts $evenOuts,
+        private readonly OwnAims $aims,
+        private readonly Ledger $ledger,
+    ) {
     }
 
     public function show(Client $client): JsonResponse
@@ -28,14 +32,22 @@ final class EvennessController extends Controller
     public function take(Request $request, Client $client): JsonResponse
     {
         $body = Body::read($request, 'EvenOutRequest');
-        $this->ledger->change($client, $body->int('version'), fn (Client $locked) => $this->evenOuts->take($locked, $this->trainer(), $body));
+        $this->ledger->change(
+            $client,
+            $body->int('version'),
+            fn (Client $locked) => $this->evenOuts->take($locked, $this->trainer(), $body),
+        );
 
         return $this->show($client->refresh());
     }
 
     public function letGo(Request $request, Client $client, int $choice): JsonResponse
     {
-        $this->ledger->change($client, Body::read($request, 'VersionRequest')->int('version'), fn (Client $locked) => $this->evenOuts->letGo($locked, $this->trainer(), $choice));
+        $this->ledger->change(
+            $client,
+            Body::read($request, 'VersionRequest')->int('version'),
+            fn (Client $locked) => $this->evenOuts->letGo($locked, $this->trainer(), $choice),
+        );
 
         return $this->show($client->refresh());
     }

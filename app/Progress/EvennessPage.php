@@ -97,13 +97,20 @@ final class EvennessPage
 
         return array_map(static function (Category $each) use ($week, $month, $average, $target, $board): array {
             $code = $each->value;
-            $amount = static fn (WorkDone $of): array => ['sessions' => $of->sessions($code), 'sets' => $of->sets[$code] ?? 0, 'work' => BoardView::clock(Seconds::ofMs($of->ms[$code] ?? 0))];
+            $amount = static fn (WorkDone $of): array => [
+                'sessions' => $of->sessions($code),
+                'sets' => $of->sets[$code] ?? 0,
+                'work' => BoardView::clock(Seconds::ofMs($of->ms[$code] ?? 0)),
+            ];
 
             return [
                 'code' => $code,
                 'name' => $each->label(),
                 'target_sessions' => $target[$code] ?? $board->style->directionSessions,
-                'planned' => ['sets' => round($average(static fn (DirectionShares $of): int => $of->sets[$code]), 1), 'work' => BoardView::clock(Seconds::ofMs((int) $average(static fn (DirectionShares $of): int => $of->ms[$code])))],
+                'planned' => [
+                    'sets' => round($average(static fn (DirectionShares $of): int => $of->sets[$code]), 1),
+                    'work' => BoardView::clock(Seconds::ofMs((int) $average(static fn (DirectionShares $of): int => $of->ms[$code]))),
+                ],
                 'week' => $amount($week),
                 'month' => $amount($month),
             ];
@@ -135,7 +142,16 @@ final class EvennessPage
      */
     private static function side(string $what, Ladder $ladder, SideIndex $index, Collection $open): array
     {
-        return ['what' => $what, 'ladder' => $ladder->id, 'in_plan' => self::inPlan($open->firstWhere('ladder', $ladder->id)), 'category' => $ladder->category->value, 'percent' => round($index->percent ?? 0, 1), 'worse' => $index->worse, 'extra_set' => $index->extraSet, 'advice' => $index->advice()];
+        return [
+            'what' => $what,
+            'ladder' => $ladder->id,
+            'in_plan' => self::inPlan($open->firstWhere('ladder', $ladder->id)),
+            'category' => $ladder->category->value,
+            'percent' => round($index->percent ?? 0, 1),
+            'worse' => $index->worse,
+            'extra_set' => $index->extraSet,
+            'advice' => $index->advice(),
+        ];
     }
 
     /** @return array{id: int, since: string, side: ?string}|null */

@@ -56,13 +56,32 @@ final class Forecasts
                 }
                 $standing = $standings[$ladder];
                 if ($standing->rung->id === $id) {
-                    $running[$ladder] = $judge->cleanRunning(new History($library->ladder($ladder), $standing->rung, $standing->step, null, null, $of, $judge->steps, $standing->range));
+                    $running[$ladder] = $judge->cleanRunning(
+                        new History(
+                            $library->ladder($ladder),
+                            $standing->rung,
+                            $standing->step,
+                            null,
+                            null,
+                            $of,
+                            $judge->steps,
+                            $standing->range,
+                        ),
+                    );
                 }
             }
             $byLadder[$ladder] = Forecast::from($qualified, $today, $style->cleanSessions);
         }
 
-        return new Outlook($byLadder, $running, $library, $person, $style->suiting($person)->cleanSessions, $judge->steps, new Moves($library, $goal, $style));
+        return new Outlook(
+            $byLadder,
+            $running,
+            $library,
+            $person,
+            $style->suiting($person)->cleanSessions,
+            $judge->steps,
+            new Moves($library, $goal, $style),
+        );
     }
 
     /** @return array<string, mixed> a ladder's next rungs as pages show them */
@@ -70,12 +89,14 @@ final class Forecasts
     {
         $forecast = $outlook->on($placement->ladder->id);
 
-        return ['enough' => $forecast->hasEnough(), 'assumptions' => $forecast->assumptions(), 'next' => array_map(static fn (Expected $each): array => [
-            'rung' => $each->rung->id,
-            'name' => $each->rung->name,
-            'level' => $each->rung->level->value,
-            'weeks' => self::weeks($each->weeks),
-        ], $outlook->next($placement))];
+        return ['enough' => $forecast
+            ->hasEnough(), 'assumptions' => $forecast
+            ->assumptions(), 'next' => array_map(static fn (Expected $each): array => [
+                'rung' => $each->rung->id,
+                'name' => $each->rung->name,
+                'level' => $each->rung->level->value,
+                'weeks' => self::weeks($each->weeks),
+            ], $outlook->next($placement))];
     }
 
     /** @return array<string, mixed> the end of a stretch of a road */
@@ -83,7 +104,11 @@ final class Forecasts
     {
         $forecast = $outlook->on($stretch->ladder->id);
 
-        return ['enough' => $forecast->hasEnough(), 'assumptions' => $forecast->assumptions(), 'weeks' => self::weeks($outlook->endOf($stretch))];
+        return [
+            'enough' => $forecast->hasEnough(),
+            'assumptions' => $forecast->assumptions(),
+            'weeks' => self::weeks($outlook->endOf($stretch)),
+        ];
     }
 
     /** @return array{soonest: int, latest: ?int}|null */
@@ -98,6 +123,11 @@ final class Forecasts
      */
     private function onLadders(array $standings): array
     {
-        return array_merge([], ...array_values(array_map(fn (Standing $each): array => $this->data->library()->ladderOf($each->rung)->downFrom($each->rung), $standings)));
+        return array_merge(
+            [],
+            ...array_values(
+                array_map(fn (Standing $each): array => $this->data->library()->ladderOf($each->rung)->downFrom($each->rung), $standings),
+            ),
+        );
     }
 }

@@ -33,7 +33,10 @@ final class OwnAims
     {
         $today = StudioDay::today()->toDateTimeImmutable();
 
-        return array_values(OwnAim::query()->ofClient($client)->where('ended_on', null)->ordered('id')->get()->map(static fn (OwnAim $row): array => [
+        return array_values(OwnAim::query()->ofClient($client)->where(
+            'ended_on',
+            null,
+        )->ordered('id')->get()->map(static fn (OwnAim $row): array => [
             'id' => $row->id,
             'words' => $row->words,
             'scores' => $row->aim()->scores,
@@ -53,7 +56,15 @@ final class OwnAims
             if (OwnAim::query()->ofClient($client)->where('ended_on', null)->locked()->count() >= self::MOST) {
                 throw UnusableInput::at('/words', sprintf('%d aims are enough: end one first', self::MOST));
             }
-            OwnAim::query()->create(['studio_id' => $client->studio_id, 'client_id' => $client->id, 'trainer_id' => $trainer->id, 'words' => $aim->words, 'scores' => $aim->scores]);
+            OwnAim::query()->create(
+                [
+                    'studio_id' => $client->studio_id,
+                    'client_id' => $client->id,
+                    'trainer_id' => $trainer->id,
+                    'words' => $aim->words,
+                    'scores' => $aim->scores,
+                ],
+            );
         });
         $this->happened->about($words, $client);
     }
@@ -66,7 +77,10 @@ final class OwnAims
     public function change(Client $client, int $id, Node $body): void
     {
         DB::transaction(function () use ($client, $id, $body): void {
-            $row = OwnAim::query()->ofClient($client)->whereKey($id)->where('ended_on', null)->locked()->first() ?? throw UnusableInput::at('/', 'this aim is over');
+            $row = OwnAim::query()->ofClient($client)->whereKey($id)->where('ended_on', null)->locked()->first() ?? throw UnusableInput::at(
+                '/',
+                'this aim is over',
+            );
             if ($body->has('score')) {
                 $row->scores = $row->aim()->scored(PastDay::of($body, 'on'), $body->int('score'))->scores;
             }

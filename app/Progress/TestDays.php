@@ -33,8 +33,12 @@ final class TestDays
     /** The staged leg-loading test, beside the timed ones. */
     private const STAGED = 'leg-loading';
 
-    public function __construct(private readonly DataFolder $data, private readonly ChangeClient $change, private readonly Spacing $spacing, private readonly BoardLoader $boards)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly ChangeClient $change,
+        private readonly Spacing $spacing,
+        private readonly BoardLoader $boards,
+    ) {
     }
 
     /** @return array<string, mixed> */
@@ -58,11 +62,23 @@ final class TestDays
                 $document['born'] ?? null,
                 isset($days[0]) ? (int) substr($days[0]->on, 0, 4) : null,
             ),
-            'days' => $days->map(fn (TestDay $day): array => ['on' => $day->on, 'tests' => (object) $day->tests, 'ended_by' => (object) $day->ended_by, 'feet' => (object) ($day->feet ?? []), 'ladders' => $this->climbed($day), 'leg_loading' => $day->leg_loading])->all(),
+            'days' => $days->map(
+                fn (TestDay $day): array => [
+                    'on' => $day->on,
+                    'tests' => (object) $day->tests,
+                    'ended_by' => (object) $day->ended_by,
+                    'feet' => (object) ($day->feet ?? []),
+                    'ladders' => $this->climbed($day),
+                    'leg_loading' => $day->leg_loading,
+                ],
+            )->all(),
         ];
     }
 
-    /** @return list<array{test: string, why: list<string>, stand_in: ?string}> the tests that the client's limits bar, and the ladder to climb instead */
+    /**
+     * @return list<array{test: string, why: list<string>, stand_in: ?string}> the tests that the client's limits bar, and the ladder to
+     *         climb instead
+     */
     private function barred(Client $client): array
     {
         $board = $this->boards->load($client);
@@ -71,7 +87,11 @@ final class TestDays
         $one = static function (string $id, Node $test) use ($offered): ?array {
             $why = $offered->against($id, $test->ints('stresses'));
 
-            return $why === [] ? null : ['test' => $id, 'why' => $why, 'stand_in' => $offered->standIn(Category::from($test->string('category')))?->ladder->name];
+            return $why === [] ? null : [
+                'test' => $id,
+                'why' => $why,
+                'stand_in' => $offered->standIn(Category::from($test->string('category')))?->ladder->name,
+            ];
         };
 
         return array_values(array_filter([
@@ -80,16 +100,26 @@ final class TestDays
         ]));
     }
 
-    /** @return list<array{ladder: string, rungs: list<string>, ended_by: ?string}> the highest clean rung of each ladder climbed on a day, by name */
+    /**
+     * @return list<array{ladder: string, rungs: list<string>, ended_by: ?string}> the highest clean rung of each ladder climbed on a day,
+     *         by name
+     */
     private function climbed(TestDay $day): array
     {
         $library = $this->data->library();
         $climbed = [];
         foreach ($day->ladders ?? [] as $ladder => $result) {
             $rungs = is_array($result) ? $result['highest_clean'] ?? [] : [];
-            $names = array_map(static fn (mixed $id): string => is_string($id) && $library->hasRung($id) ? $library->rung($id)->name : '–', array_values(array_unique((array) $rungs)));
+            $names = array_map(
+                static fn (mixed $id): string => is_string($id) && $library->hasRung($id) ? $library->rung($id)->name : '–',
+                array_values(array_unique((array) $rungs)),
+            );
             $fault = is_array($result) && is_string($result['ended_by'] ?? null) ? $library->faults[$result['ended_by']] ?? null : null;
-            $climbed[] = ['ladder' => $library->hasLadder($ladder) ? $library->ladder($ladder)->name : $ladder, 'rungs' => $names, 'ended_by' => $fault?->name];
+            $climbed[] = [
+                'ladder' => $library->hasLadder($ladder) ? $library->ladder($ladder)->name : $ladder,
+                'rungs' => $names,
+                'ended_by' => $fault?->name,
+            ];
         }
 
         return $climbed;
@@ -117,9 +147,18 @@ final class TestDays
         }
         // what was measured on an earlier day is written down as it was
         foreach ($on < StudioDay::today()->toDateString() ? [] : $this->barred($client) as $each) {
-            $path = $each['test'] === self::STAGED ? ($legLoading === null ? null : '/leg_loading') : (isset($tests[$each['test'].'_s']) ? '/tests/'.$each['test'].'_s' : null);
+            $path = $each['test'] === self::STAGED ? ($legLoading === null ? null : '/leg_loading') : (
+                isset($tests[$each['test'].'_s']) ? '/tests/'.$each['test'].'_s' : null
+            );
             if ($path !== null) {
-                throw UnusableInput::at($path, sprintf('is barred by %s%s', implode('; ', $each['why']), $each['stand_in'] === null ? '' : sprintf('; climb %s instead', lcfirst($each['stand_in']))));
+                throw UnusableInput::at(
+                    $path,
+                    sprintf(
+                        'is barred by %s%s',
+                        implode('; ', $each['why']),
+                        $each['stand_in'] === null ? '' : sprintf('; climb %s instead', lcfirst($each['stand_in'])),
+                    ),
+                );
             }
         }
         $ended = $this->endedBy($body->child('ended_by'));
@@ -181,12 +220,22 @@ final class TestDays
         $levels = $given->each('levels', function (Node $level) use ($cuff, &$held): array {
             $trace = $level->opaque('trace');
             if ($cuff !== ($trace !== null)) {
-                throw UnusableInput::at($level->path('trace'), $cuff ? 'is needed: with the cuff the readings decide' : 'does not go with a test without the cuff');
+                throw UnusableInput::at(
+                    $level->path('trace'),
+                    $cuff ? 'is needed: with the cuff the readings decide' : 'does not go with a test without the cuff',
+                );
             }
-            $readings = array_map(static fn (mixed $point): int|float => is_array($point) && is_numeric($point[1] ?? null) ? +$point[1] : 0, array_values($trace ?? []));
+            $readings = array_map(
+                static fn (mixed $point): int|float => is_array($point) && is_numeric($point[1] ?? null) ? +$point[1] : 0,
+                array_values($trace ?? []),
+            );
             $held[$level->int('level')] = $cuff ? Cuff::wasHeld($readings) : $level->bool('held');
 
-            return ['level' => $level->int('level'), 'held' => $held[$level->int('level')], ...($cuff ? ['trace' => array_values($trace ?? [])] : [])];
+            return [
+                'level' => $level->int('level'),
+                'held' => $held[$level->int('level')],
+                ...($cuff ? ['trace' => array_values($trace ?? [])] : []),
+            ];
         });
 
         return ['method' => $given->string('method'), 'score' => StagedTest::score($held), 'levels' => $levels];

@@ -31,13 +31,27 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Happened::class);
         $this->app->scoped(Progress::class);
         $this->app->singleton(CuffLine::class, static fn (): CuffLine => new CuffLine((string) config('devices.cuff')));
-        $this->app->singleton(DataFolder::class, static fn (Application $app): DataFolder => DataFolder::shipped(storage_path('framework/cache/built-library'), $app->make(StudioTables::class)));
+        $this->app->singleton(
+            DataFolder::class,
+            static fn (Application $app): DataFolder => DataFolder::shipped(
+                storage_path('framework/cache/built-library'),
+                $app->make(StudioTables::class),
+            ),
+        );
     }
 
     public function boot(): void
     {
         Model::shouldBeStrict();
-        Session::extend('signed-in', static fn (Application $app): SignedInSessions => new SignedInSessions(DB::connection(), (string) config('session.table'), (int) config('session.lifetime'), $app));
+        Session::extend(
+            'signed-in',
+            static fn (Application $app): SignedInSessions => new SignedInSessions(
+                DB::connection(),
+                (string) config('session.table'),
+                (int) config('session.lifetime'),
+                $app,
+            ),
+        );
         // addresses without a host: the pages work behind whatever name and port they are reached by
         Vite::createAssetPathsUsing(static fn (string $path): string => '/'.$path);
         Schemas::registerFolder('https://even-rungs.example/api/', base_path('api'));
@@ -46,7 +60,9 @@ final class AppServiceProvider extends ServiceProvider
         Route::bind('client', static function (string $id): Client {
             $trainer = Auth::user();
 
-            return $trainer instanceof Trainer ? Client::query()->seenBy($trainer)->whereKey($id)->firstOrFail() : throw new AuthenticationException;
+            return $trainer instanceof Trainer
+                ? Client::query()->seenBy($trainer)->whereKey($id)->firstOrFail()
+                : throw new AuthenticationException;
         });
     }
 }

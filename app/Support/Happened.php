@@ -156,6 +156,14 @@ final class Happened
     /** A line of its own, for what comes from the shell or over a link. */
     public static function write(string $studio, string $act, ?string $about = null, ?string $client = null, ?string $trainer = null): void
     {
-        Event::query()->create(['studio_id' => $studio, 'client_id' => $client, 'trainer_id' => $trainer, 'act' => $act, 'detail' => $about === null ? null : mb_substr($about, 0, self::MOST_DETAIL)]);
+        Event::query()->create(
+            [
+                'studio_id' => $studio,
+                'client_id' => $client,
+                'trainer_id' => $trainer,
+                'act' => $act,
+                'detail' => $about === null ? null : mb_substr($about, 0, self::MOST_DETAIL),
+            ],
+        );
     }
 }

@@ -41,8 +41,20 @@ final class HappenedController extends Controller
         $body = Body::read($request, 'IncidentRequest');
         $id = $body->optionalString('client');
         $client = $id === null ? null : Client::query()->seenBy($this->trainer())->whereKey($id)->firstOrFail();
-        $said = array_filter(array_map(static fn (string $part): string => trim($body->optionalString($part) ?? ''), ['what' => 'what', 'done' => 'done']));
-        $happened->about(implode('; ', [self::moment($body->string('at')), $said['what'] ?? 'nothing was written down', ...(isset($said['done']) ? ['done: '.$said['done']] : [])]), $client);
+        $said = array_filter(
+            array_map(static fn (string $part): string => trim($body->optionalString($part) ?? ''), ['what' => 'what', 'done' => 'done']),
+        );
+        $happened->about(
+            implode(
+                '; ',
+                [
+                    self::moment($body->string('at')),
+                    $said['what'] ?? 'nothing was written down',
+                    ...(isset($said['done']) ? ['done: '.$said['done']] : []),
+                ],
+            ),
+            $client,
+        );
 
         return new JsonResponse(null, 204);
     }
@@ -110,7 +122,13 @@ final class HappenedController extends Controller
         $clients = Client::query()->ofStudio($this->trainer()->studio_id)->pluck('name', 'id');
         $rows = [];
         foreach ($this->filtered($request, $events)->ordered('id', 'desc')->atMost(self::MOST_EXPORTED)->get() as $each) {
-            $rows[] = ['at' => $each->created_at->toIso8601ZuluString(), 'who' => $trainers[$each->trainer_id] ?? null, 'client' => $clients[$each->client_id] ?? null, 'act' => $each->act, 'detail' => $each->detail];
+            $rows[] = [
+                'at' => $each->created_at->toIso8601ZuluString(),
+                'who' => $trainers[$each->trainer_id] ?? null,
+                'client' => $clients[$each->client_id] ?? null,
+                'act' => $each->act,
+                'detail' => $each->detail,
+            ];
         }
 
         return new Response(EventCsv::write($rows), 200, [

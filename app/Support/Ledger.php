@@ -141,8 +141,18 @@ final class Ledger
             $standing = $state->optionalChild('standing');
             if ($standing !== null) {
                 $rung = $standing->optionalString('rung');
-                $at = $rung === null ? null : new Position($this->data->library()->rung($rung), $standing->int('step'), $standing->has('range') ? DoseJson::readRange($standing->child('range')) : null);
-                $this->stand($locked, $standing->string('ladder'), $at, Basis::from($standing->string('basis')), [sprintf('%s: %s.', $forward ? 'Done again' : 'Undone', $change->label)]);
+                $at = $rung === null ? null : new Position(
+                    $this->data->library()->rung($rung),
+                    $standing->int('step'),
+                    $standing->has('range') ? DoseJson::readRange($standing->child('range')) : null,
+                );
+                $this->stand(
+                    $locked,
+                    $standing->string('ladder'),
+                    $at,
+                    Basis::from($standing->string('basis')),
+                    [sprintf('%s: %s.', $forward ? 'Done again' : 'Undone', $change->label)],
+                );
             }
             if (array_key_exists('style', $forward ? $change->after : $change->before)) {
                 $locked->style = $state->optionalString('style');
@@ -190,7 +200,15 @@ final class Ledger
     /** @param  array<string, mixed>  $document */
     private function create(Client $client, array $document, ?string $id = null): Program
     {
-        return Program::query()->create([...($id === null ? [] : ['id' => $id]), 'studio_id' => $client->studio_id, 'client_id' => $client->id, 'document' => $document, 'current' => true]);
+        return Program::query()->create(
+            [
+                ...($id === null ? [] : ['id' => $id]),
+                'studio_id' => $client->studio_id,
+                'client_id' => $client->id,
+                'document' => $document,
+                'current' => true,
+            ],
+        );
     }
 
     public function store(Client $client, ?Plan $program): void
@@ -219,7 +237,13 @@ final class Ledger
     public function placed(Client $client, Placement $placement, Person $person): void
     {
         $at = $this->trainsOn($client, $placement, $person);
-        $this->stand($client, $placement->ladder->id, $at === null ? null : new Position($at->rung, $at->step, $at->range), $placement->basis, $at->why ?? $placement->why);
+        $this->stand(
+            $client,
+            $placement->ladder->id,
+            $at === null ? null : new Position($at->rung, $at->step, $at->range),
+            $placement->basis,
+            $at->why ?? $placement->why,
+        );
     }
 
     /** Brings every standing that the goal or the style does not train any more to where it is trained. */
@@ -236,13 +260,17 @@ final class Ledger
 
     private function trainsOn(Client $client, Placement $placement, Person $person): ?ExerciseChoice
     {
-        return (new ExerciseChooser($this->data->library(), $this->boards->style($client)))->standsOn($person, GoalRule::for($person, $this->data->goals()), $placement);
+        return (
+            new ExerciseChooser($this->data->library(), $this->boards->style($client))
+        )->standsOn($person, GoalRule::for($person, $this->data->goals()), $placement);
     }
 
     /** @param  list<string>  $why */
     public function stand(Client $client, string $ladder, ?Position $at, Basis $basis, array $why): Standing
     {
-        $dose = $at === null ? null : (new Steps($this->boards->style($client), $this->boards->person($client)))->dose($at->rung, $at->step, $at->range);
+        $dose = $at === null ? null : (
+            new Steps($this->boards->style($client), $this->boards->person($client))
+        )->dose($at->rung, $at->step, $at->range);
 
         return Standing::query()->create([
             'studio_id' => $client->studio_id,

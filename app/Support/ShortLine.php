@@ -23,13 +23,22 @@ final class ShortLine implements FormatterInterface
     public function format(LogRecord $record): string
     {
         $e = $record->context['exception'] ?? null;
-        $line = sprintf('[%s] %s %s', $record->datetime->format('Y-m-d H:i:s'), $record->level->getName(), mb_strcut($record->message, 0, self::MOST_MESSAGE));
+        $line = sprintf(
+            '[%s] %s %s',
+            $record->datetime->format('Y-m-d H:i:s'),
+            $record->level->getName(),
+            mb_strcut($record->message, 0, self::MOST_MESSAGE),
+        );
         if ($e instanceof Throwable) {
             $line .= sprintf(' | %s at %s:%d', $e::class, str_replace(base_path().'/', '', $e->getFile()), $e->getLine());
             $line .= self::isSignedIn() ? ' | '.str_replace(base_path().'/', '', $e->getTraceAsString()) : '';
         }
 
-        return mb_strcut((string) preg_replace('/[\x00-\x1f\x7f]+/', ' ', mb_scrub($line)), 0, (self::isSignedIn() ? self::MOST_BYTES_SIGNED_IN : self::MOST_BYTES) - 1)."\n";
+        return mb_strcut(
+            (string) preg_replace('/[\x00-\x1f\x7f]+/', ' ', mb_scrub($line)),
+            0,
+            (self::isSignedIn() ? self::MOST_BYTES_SIGNED_IN : self::MOST_BYTES) - 1,
+        )."\n";
     }
 
     /** An error may come before there is anything that could know. */

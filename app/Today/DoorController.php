@@ -41,6 +41,15 @@ final class DoorController extends Controller
         $program = $board->program ?? new Program([]);
         [$week, $place] = [$body->int('week') - 1, $body->int('place') - 1];
 
-        return new JsonResponse($plans->ofClient($this->trainer()->studio, $client, $door->session, ProgramDates::keys($program)[$week][$place] ?? null, ProgramDates::of($program)?->session($week, $place), Doors::kept($body, $door)));
+        return new JsonResponse(
+            $plans->ofClient(
+                $this->trainer()->studio,
+                $client,
+                $door->session,
+                ProgramDates::keys($program)[$week][$place] ?? null,
+                ProgramDates::of($program)?->session($week, $place),
+                Doors::kept($body, $door),
+            ),
+        );
     }
 }

@@ -38,7 +38,12 @@ final class Doors
     {
         $this->planner->checkMayRun($board->record);
         $library = $this->data->library();
-        $door = new Door($library, new Swaps($library, $board->style->plan->withoutLadders), $this->planner->edit($board->record), $board->steps());
+        $door = new Door(
+            $library,
+            new Swaps($library, $board->style->plan->withoutLadders),
+            $this->planner->edit($board->record),
+            $board->steps(),
+        );
         $planned = $this->planned($board, $body);
 
         return $door->rewrite($planned, $this->there($board, $body, $planned), $this->answers($body));
@@ -79,7 +84,14 @@ final class Doors
         }
         $minutes = $body->optionalInt('minutes');
 
-        return new DoorAnswers($sore, $body->optionalInt('soreness') ?? 0, $body->optionalInt('pain') ?? 0, $minutes === null ? null : Seconds::of(60 * $minutes), $body->has('equipment') ? $body->strings('equipment') : null, PainKind::tryFrom($body->optionalString('pain_kind') ?? ''));
+        return new DoorAnswers(
+            $sore,
+            $body->optionalInt('soreness') ?? 0,
+            $body->optionalInt('pain') ?? 0,
+            $minutes === null ? null : Seconds::of(60 * $minutes),
+            $body->has('equipment') ? $body->strings('equipment') : null,
+            PainKind::tryFrom($body->optionalString('pain_kind') ?? ''),
+        );
     }
 
     /**
@@ -90,7 +102,15 @@ final class Doors
     public static function kept(Node $body, DoorSession $door): array
     {
         return [
-            ...array_filter(['sore' => $body->strings('sore'), 'minutes' => $body->optionalInt('minutes'), 'equipment' => $body->has('equipment') ? $body->strings('equipment') : null, 'pain_kind' => $body->optionalString('pain_kind')], static fn (mixed $said): bool => $said !== null && $said !== []),
+            ...array_filter(
+                [
+                    'sore' => $body->strings('sore'),
+                    'minutes' => $body->optionalInt('minutes'),
+                    'equipment' => $body->has('equipment') ? $body->strings('equipment') : null,
+                    'pain_kind' => $body->optionalString('pain_kind'),
+                ],
+                static fn (mixed $said): bool => $said !== null && $said !== [],
+            ),
             'changes' => self::changes($door),
         ];
     }
@@ -98,7 +118,15 @@ final class Doors
     /** @return list<array{how: string, what: string, to: ?string, why: string}> */
     private static function changes(DoorSession $door): array
     {
-        return array_map(static fn (DoorChange $change): array => ['how' => $change->how, 'what' => $change->what, 'to' => $change->to, 'why' => $change->why], $door->changes);
+        return array_map(
+            static fn (DoorChange $change): array => [
+                'how' => $change->how,
+                'what' => $change->what,
+                'to' => $change->to,
+                'why' => $change->why,
+            ],
+            $door->changes,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -108,12 +136,26 @@ final class Doors
         $door = $this->rewrite($board, $body);
         $week = $board->program?->weeks[$body->int('week') - 1] ?? throw UnusableInput::at('/week', 'there is no such week');
         $place = $body->int('place') - 1;
-        $after = $week->withSessions(array_values(array_filter(array_map(static fn (Session $each, int $i): ?Session => $i === $place ? $door->session : $each, $week->sessions, array_keys($week->sessions)))));
+        $after = $week->withSessions(
+            array_values(
+                array_filter(
+                    array_map(
+                        static fn (Session $each, int $i): ?Session => $i === $place ? $door->session : $each,
+                        $week->sessions,
+                        array_keys($week->sessions),
+                    ),
+                ),
+            ),
+        );
         $minutes = $week->clientIn($board->client)->minutesOn($planned->day);
 
         return [
             'old' => $this->view->session($planned, $board, $minutes),
-            'new' => $door->session === null ? null : $this->view->session($door->session, $board, $body->optionalInt('minutes') ?? $minutes),
+            'new' => $door->session === null ? null : $this->view->session(
+                $door->session,
+                $board,
+                $body->optionalInt('minutes') ?? $minutes,
+            ),
             'changes' => self::changes($door),
             'budget' => BoardView::clock(Seconds::of(60 * ($body->optionalInt('minutes') ?? $minutes))),
             'stop_over' => LoggedSession::STOP_OVER,

@@ -52,8 +52,12 @@ final class FloorPlans
 {
     private const BREATH_HELD = 'breath-held';
 
-    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly ClientPlanner $planner, private readonly Spacing $spacing)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly ClientPlanner $planner,
+        private readonly Spacing $spacing,
+    ) {
     }
 
     /**
@@ -62,8 +66,14 @@ final class FloorPlans
      * @param  array<string, mixed>|null  $door  what was said at the door, and what it changed
      * @return array<string, mixed>
      */
-    public function ofClient(Studio $studio, Client $client, Session $session, ?string $planned = null, ?DateTimeImmutable $date = null, ?array $door = null): array
-    {
+    public function ofClient(
+        Studio $studio,
+        Client $client,
+        Session $session,
+        ?string $planned = null,
+        ?DateTimeImmutable $date = null,
+        ?array $door = null,
+    ): array {
         $this->planner->checkMayRun($client);
         $library = $this->data->library();
         $warning = $this->spacing->ofSession($client, $session, StudioDay::today()->toDateTimeImmutable());
@@ -81,7 +91,20 @@ final class FloorPlans
             }
         }
 
-        return ['door' => $door] + $this->plan($studio, $client->name, $session, $time->timeline, [$this->member($studio, $client->id, $client->name, $person)], $sets, [...($warning === null ? [] : [$warning]), ...$left], array_filter($kept, is_string(...)), $planned, $date, [Style::mayHoldToFault($person)], [LastLoads::of($client)]);
+        return ['door' => $door] + $this->plan(
+            $studio,
+            $client->name,
+            $session,
+            $time->timeline,
+            [$this->member($studio, $client->id, $client->name, $person)],
+            $sets,
+            [...($warning === null ? [] : [$warning]), ...$left],
+            array_filter($kept, is_string(...)),
+            $planned,
+            $date,
+            [Style::mayHoldToFault($person)],
+            [LastLoads::of($client)],
+        );
     }
 
     /**
@@ -113,7 +136,10 @@ final class FloorPlans
         }
         $safe = $left === [] ? $session : $session->withBlocks($blocks);
 
-        return $safe->entries() === [] && $session->entries() !== [] ? throw UnusableInput::at('/', 'nothing of this session may be done: '.lcfirst(implode(' ', $left))) : [$safe, $left];
+        return $safe->entries() === [] && $session->entries() !== [] ? throw UnusableInput::at(
+            '/',
+            'nothing of this session may be done: '.lcfirst(implode(' ', $left)),
+        ) : [$safe, $left];
     }
 
     /**
@@ -135,7 +161,21 @@ final class FloorPlans
             }
         }
 
-        return $this->plan($studio, 'Group', $session, $timeline, array_map(fn (GroupMember $each): array => $this->member($studio, $each->id, $each->client->name, $each->client), $members), $sets, mayOpen: array_map(static fn (GroupMember $each): bool => Style::mayHoldToFault($each->client), $members), loads: array_map(static fn (GroupMember $each): array => LastLoads::of(Client::query()->ofStudio($studio->id)->whereKey($each->id)->firstOrFail()), $members));
+        return $this->plan(
+            $studio,
+            'Group',
+            $session,
+            $timeline,
+            array_map(fn (GroupMember $each): array => $this->member($studio, $each->id, $each->client->name, $each->client), $members),
+            $sets,
+            mayOpen: array_map(static fn (GroupMember $each): bool => Style::mayHoldToFault($each->client), $members),
+            loads: array_map(
+                static fn (GroupMember $each): array => LastLoads::of(
+                    Client::query()->ofStudio($studio->id)->whereKey($each->id)->firstOrFail(),
+                ),
+                $members,
+            ),
+        );
     }
 
     /**
@@ -144,12 +184,25 @@ final class FloorPlans
      * @param  list<array{int, Rung, Dose, FloorSet}>  $sets  each with its member, rung and dose
      * @param  list<string>  $warnings  to be read before the start
      * @param  array<string, string>  $kept  why a barred rung is done all the same, by rung
-     * @param  list<array<string, array{kg: ?float, band: ?string, on: string}>>  $loads  of each member, the newest weight or band of each rung
+     * @param  list<array<string, array{kg: ?float, band: ?string, on: string}>>  $loads  of each member, the newest weight or band of
+     *                                                             each rung
      * @param  list<bool>  $mayOpen  of each member, whether a hold may run to the first fault
      * @return array<string, mixed>
      */
-    private function plan(Studio $studio, string $title, Session $session, array $timeline, array $members, array $sets, array $warnings = [], array $kept = [], ?string $planned = null, ?DateTimeImmutable $date = null, array $mayOpen = [], array $loads = []): array
-    {
+    private function plan(
+        Studio $studio,
+        string $title,
+        Session $session,
+        array $timeline,
+        array $members,
+        array $sets,
+        array $warnings = [],
+        array $kept = [],
+        ?string $planned = null,
+        ?DateTimeImmutable $date = null,
+        array $mayOpen = [],
+        array $loads = [],
+    ): array {
         $last = [];
         foreach ($sets as $i => [$member, $rung, , $set]) {
             $last[$member.' '.$rung->ladder] = $set->spans[0]->segment;
@@ -170,16 +223,39 @@ final class FloorPlans
             'day' => $session->day->value,
             'segments' => array_map(fn (Segment $segment): array => $this->segment($segment, $session), $timeline),
             'members' => $members,
-            'sets' => array_map(static fn (array $each, int $i): array => [...self::set(...[...$each, $each[3]->spans[0]->segment === $last[$each[0].' '.$each[1]->ladder]]), 'twin' => self::twin($sets, $i), 'can_open' => $mayOpen[$each[0]] && $each[2]->measure instanceof Hold, 'last_load_kg' => $loads[$each[0]][$each[1]->id]['kg'] ?? null, 'last_band' => $loads[$each[0]][$each[1]->id]['band'] ?? null, 'banded' => $each[1]->isBanded()], $sets, array_keys($sets)),
+            'sets' => array_map(
+                static fn (array $each, int $i): array => [
+                    ...self::set(...[...$each, $each[3]->spans[0]->segment === $last[$each[0].' '.$each[1]->ladder]]),
+                    'twin' => self::twin($sets, $i),
+                    'can_open' => $mayOpen[$each[0]] && $each[2]->measure instanceof Hold,
+                    'last_load_kg' => $loads[$each[0]][$each[1]->id]['kg'] ?? null,
+                    'last_band' => $loads[$each[0]][$each[1]->id]['band'] ?? null,
+                    'banded' => $each[1]->isBanded(),
+                ],
+                $sets,
+                array_keys($sets),
+            ),
             'rungs' => $rungs,
             'ladders' => $ladders,
-            'stop' => ['words' => LoggedSession::STOP_WORDS, 'over' => LoggedSession::STOP_OVER, 'kinds' => array_values(array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops())))],
+            'stop' => [
+                'words' => LoggedSession::STOP_WORDS,
+                'over' => LoggedSession::STOP_OVER,
+                'kinds' => array_values(
+                    array_map(
+                        static fn (PainKind $kind): string => $kind->value,
+                        array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops()),
+                    ),
+                ),
+            ],
             'ticks' => LoggedSession::namedTicks(),
             'studio' => $studio->id,
             'bands' => $studio->bands ?? [],
             'emergency' => $studio->emergencySteps(),
             'warnings' => $warnings,
-            'all_faults' => array_map(static fn (Fault $fault): array => ['id' => $fault->id, 'name' => $fault->name, 'cue' => $fault->text], array_values($this->data->library()->faults)),
+            'all_faults' => array_map(
+                static fn (Fault $fault): array => ['id' => $fault->id, 'name' => $fault->name, 'cue' => $fault->text],
+                array_values($this->data->library()->faults),
+            ),
         ];
     }
 
@@ -191,7 +267,13 @@ final class FloorPlans
     private static function twin(array $sets, int $i): ?int
     {
         foreach ($sets as $k => [$member, $rung, , $set]) {
-            if ($k !== $i && $member === $sets[$i][0] && $rung === $sets[$i][1] && $set->side !== $sets[$i][3]->side && $set->spans == $sets[$i][3]->spans) {
+            if (
+                $k !== $i
+                && $member === $sets[$i][0]
+                && $rung === $sets[$i][1]
+                && $set->side !== $sets[$i][3]->side
+                && $set->spans == $sets[$i][3]->spans
+            ) {
                 return $k;
             }
         }
@@ -211,14 +293,23 @@ final class FloorPlans
             $readiness = $readiness || $limit->rule->asksReadiness;
         }
 
-        return ['client' => $id, 'name' => $name, 'signs' => array_values($signs), 'readiness' => $readiness, 'said' => (object) $this->said($studio, $id)];
+        return [
+            'client' => $id,
+            'name' => $name,
+            'signs' => array_values($signs),
+            'readiness' => $readiness,
+            'said' => (object) $this->said($studio, $id),
+        ];
     }
 
     /** @return array<string, int> soreness and pain as they were said today */
     private function said(Studio $studio, string $client): array
     {
         $said = [];
-        foreach (LoggedRow::query()->ofStudio($studio->id)->where('client_id', $client)->where('on', StudioDay::today()->toDateString())->ordered('id')->get() as $row) {
+        foreach (LoggedRow::query()->ofStudio($studio->id)->where('client_id', $client)->where(
+            'on',
+            StudioDay::today()->toDateString(),
+        )->ordered('id')->get() as $row) {
             $said = [...$said, ...array_filter(['soreness' => $row->soreness, 'pain_before' => $row->pain_before], is_int(...))];
         }
 
@@ -259,16 +350,30 @@ final class FloorPlans
             'target' => $set->target / $scale,
             'unit' => LogDocument::unit($rung),
             'unit_ms' => $set->unitMs * $scale,
-            'dose' => $set->timed ? sprintf('%s of work', Seconds::ofMs(array_sum(array_map(static fn (FloorSpan $span): int => $span->toMs - $span->fromMs, $set->spans)))->toClock()) : Shorthand::write($dose->withSets(1)->withRest(null)),
+            'dose' => $set->timed ? sprintf(
+                '%s of work',
+                Seconds::ofMs(
+                    array_sum(array_map(static fn (FloorSpan $span): int => $span->toMs - $span->fromMs, $set->spans)),
+                )->toClock(),
+            ) : Shorthand::write($dose->withSets(1)->withRest(null)),
             'load_kg' => $dose->loadKg,
-            'asked' => (object) ($set->timed ? [...array_diff_key(self::asked($rung, $dose), ['target_hold_s' => 0]), 'timed' => true] : self::asked($rung, $dose)),
-            'spans' => array_map(static fn (FloorSpan $span): array => ['segment' => $span->segment, 'from_ms' => $span->fromMs, 'to_ms' => $span->toMs], $set->spans),
+            'asked' => (object) (
+                $set->timed ? [
+                    ...array_diff_key(self::asked($rung, $dose), ['target_hold_s' => 0]),
+                    'timed' => true,
+                ] : self::asked($rung, $dose)
+            ),
+            'spans' => array_map(
+                static fn (FloorSpan $span): array => ['segment' => $span->segment, 'from_ms' => $span->fromMs, 'to_ms' => $span->toMs],
+                $set->spans,
+            ),
             'last_of_ladder' => $last,
         ];
     }
 
     /**
-     * What a set is asked beside its amount, as a log names it: the range, the hold in every repetition, and whether its time is what counts.
+     * What a set is asked beside its amount, as a log names it: the range, the hold in every repetition, and whether its time is what
+     * counts.
      *
      * @return array<string, int|float|bool>
      */
@@ -298,8 +403,19 @@ final class FloorPlans
             'setup' => $coaching->setup,
             'less_range' => $coaching->lessRange,
             'range' => $rung->range === null ? null : ($rung->range->isCm() ? 'cm' : 'share'),
-            'faults' => array_map(fn (string $fault): array => ['id' => $fault, 'name' => $this->data->library()->faults[$fault]->name, 'cue' => $cues[$fault] ?? ($fault === self::BREATH_HELD ? 'Breathe out on the effort.' : $this->data->library()->faults[$fault]->text)], $faults),
-            'figure' => FigureJson::drawing(Drawing::of($rung->figure(), $reps->tempo ?? $rung->tempo, (float) ($reps?->hold?->toNumber() ?? 0))),
+            'faults' => array_map(
+                fn (string $fault): array => [
+                    'id' => $fault,
+                    'name' => $this->data->library()->faults[$fault]->name,
+                    'cue' => $cues[$fault] ?? (
+                        $fault === self::BREATH_HELD ? 'Breathe out on the effort.' : $this->data->library()->faults[$fault]->text
+                    ),
+                ],
+                $faults,
+            ),
+            'figure' => FigureJson::drawing(
+                Drawing::of($rung->figure(), $reps->tempo ?? $rung->tempo, (float) ($reps?->hold?->toNumber() ?? 0)),
+            ),
         ];
     }
 }

@@ -64,10 +64,25 @@ final class GroupController extends Controller
             'total' => BoardView::clock($time->total()),
             'work' => BoardView::clock(Seconds::ofMs($time->workMs)),
             'rest' => BoardView::clock(Seconds::ofMs($time->restMs)),
-            'kit' => array_map(fn (string $piece): array => ['id' => $piece, 'name' => $this->data->library()->equipment[$piece]->name ?? $piece], $turns->kit()),
-            'stopped' => array_values(array_map(static fn (GroupMember $each): array => ['client' => $each->id, 'name' => $each->client->name, 'words' => $each->said->stop()], array_filter($everybody, static fn (GroupMember $each): bool => $each->said->stop() !== null))),
+            'kit' => array_map(
+                fn (string $piece): array => ['id' => $piece, 'name' => $this->data->library()->equipment[$piece]->name ?? $piece],
+                $turns->kit(),
+            ),
+            'stopped' => array_values(
+                array_map(
+                    static fn (GroupMember $each): array => [
+                        'client' => $each->id,
+                        'name' => $each->client->name,
+                        'words' => $each->said->stop(),
+                    ],
+                    array_filter($everybody, static fn (GroupMember $each): bool => $each->said->stop() !== null),
+                ),
+            ),
             'stop_over' => LoggedSession::STOP_OVER,
-            'notes' => [...self::notes($body, count($members), count($stations)), ...$this->short($turns, $this->groups->kit($studio, $body), $body->has('rotate') && $body->bool('rotate'))],
+            'notes' => [
+                ...self::notes($body, count($members), count($stations)),
+                ...$this->short($turns, $this->groups->kit($studio, $body), $body->has('rotate') && $body->bool('rotate')),
+            ],
         ]);
     }
 
@@ -82,7 +97,14 @@ final class GroupController extends Controller
         }
         $stations = $this->groups->stations($body);
 
-        return new JsonResponse($plans->ofGroup($studio, $members, $this->groups->session($body, count($stations)), $this->groups->turns($studio, $body, $stations, $members)));
+        return new JsonResponse(
+            $plans->ofGroup(
+                $studio,
+                $members,
+                $this->groups->session($body, count($stations)),
+                $this->groups->turns($studio, $body, $stations, $members),
+            ),
+        );
     }
 
     /** The turn, from 0, at which a member is at a station. */
@@ -103,7 +125,18 @@ final class GroupController extends Controller
      */
     private function short(GroupTurns $turns, array $kit, bool $rotate): array
     {
-        return array_map(fn (array $short): string => sprintf('%s %d: %d need %s, and there %s %d.', $rotate ? 'Turn' : 'Station', $short['turn'], $short['needs'], lcfirst($this->data->library()->equipment[$short['kit']]->name ?? $short['kit']), $short['has'] === 1 ? 'is' : 'are', $short['has']), $turns->short($kit));
+        return array_map(
+            fn (array $short): string => sprintf(
+                '%s %d: %d need %s, and there %s %d.',
+                $rotate ? 'Turn' : 'Station',
+                $short['turn'],
+                $short['needs'],
+                lcfirst($this->data->library()->equipment[$short['kit']]->name ?? $short['kit']),
+                $short['has'] === 1 ? 'is' : 'are',
+                $short['has'],
+            ),
+            $turns->short($kit),
+        );
     }
 
     /**
@@ -126,7 +159,11 @@ final class GroupController extends Controller
         $usual = Change::usual()->station->toNumber();
 
         return [
-            ...($body->number('rest_s') < $usual ? [sprintf('The rest of %s s is shorter than a change of stations usually takes (%s s).', $body->number('rest_s'), $usual)] : []),
+            ...(
+                $body->number('rest_s') < $usual ? [
+                    sprintf('The rest of %s s is shorter than a change of stations usually takes (%s s).', $body->number('rest_s'), $usual),
+                ] : []
+            ),
             ...($members > $stations ? ['There are more people than stations: some share one.'] : []),
         ];
     }

@@ -37,8 +37,11 @@ use EvenRungs\Storage\DataFolder;
  */
 final class Groups
 {
-    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards, private readonly ClientPlanner $planner)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly ClientPlanner $planner,
+    ) {
     }
 
     /**
@@ -50,12 +53,19 @@ final class Groups
     {
         $said = $body->optionalChild('said');
 
-        return array_map(fn (string $id): GroupMember => $this->member($trainer, $id, self::said($said?->optionalChild($id))), array_values(array_unique($body->strings('clients'))));
+        return array_map(
+            fn (string $id): GroupMember => $this->member($trainer, $id, self::said($said?->optionalChild($id))),
+            array_values(array_unique($body->strings('clients'))),
+        );
     }
 
     private static function said(?Node $said): DoorAnswers
     {
-        return new DoorAnswers(soreness: $said?->optionalInt('soreness') ?? 0, pain: $said?->optionalInt('pain') ?? 0, painKind: PainKind::tryFrom($said?->optionalString('pain_kind') ?? ''));
+        return new DoorAnswers(
+            soreness: $said?->optionalInt('soreness') ?? 0,
+            pain: $said?->optionalInt('pain') ?? 0,
+            painKind: PainKind::tryFrom($said?->optionalString('pain_kind') ?? ''),
+        );
     }
 
     /**
@@ -91,7 +101,14 @@ final class Groups
     {
         $library = $this->data->library();
 
-        return array_map(static fn (string $id, int $i): Ladder => $library->hasLadder($id) ? $library->ladder($id) : throw UnusableInput::at('/stations/'.$i, sprintf('there is no ladder "%s"', $id)), $body->strings('stations'), array_keys($body->strings('stations')));
+        return array_map(
+            static fn (string $id, int $i): Ladder => $library->hasLadder($id) ? $library->ladder($id) : throw UnusableInput::at(
+                '/stations/'.$i,
+                sprintf('there is no ladder "%s"', $id),
+            ),
+            $body->strings('stations'),
+            array_keys($body->strings('stations')),
+        );
     }
 
     /**
@@ -102,7 +119,9 @@ final class Groups
     {
         $style = $this->data->style(DataFolder::DEFAULT_STYLE);
 
-        return (new GroupCircuit($this->data->library(), new Swaps($this->data->library(), $style->plan->withoutLadders), $style))->station($station, $members);
+        return (
+            new GroupCircuit($this->data->library(), new Swaps($this->data->library(), $style->plan->withoutLadders), $style)
+        )->station($station, $members);
     }
 
     /**
@@ -117,7 +136,10 @@ final class Groups
     {
         $places = array_map(fn (Ladder $ladder): array => $this->places($ladder, $members), $stations);
 
-        return $body->has('rotate') && $body->bool('rotate') ? GroupTurns::rotating($places, $this->kit($studio, $body)) : GroupTurns::together($places);
+        return $body->has('rotate') && $body->bool('rotate') ? GroupTurns::rotating(
+            $places,
+            $this->kit($studio, $body),
+        ) : GroupTurns::together($places);
     }
 
     /**
@@ -145,7 +167,20 @@ final class Groups
         return new Session(
             Weekday::from(strtolower(StudioDay::today()->format('D'))),
             Kind::Standalone,
-            [new CircuitBlock(array_map(static fn (int $i): Entry => new Entry(($body->has('rotate') && $body->bool('rotate') ? 'Turn ' : 'Station ').($i + 1), $dose), range(0, $stations - 1)), $body->int('rounds'), Seconds::zero(), Seconds::zero())],
+            [
+                new CircuitBlock(
+                    array_map(
+                        static fn (int $i): Entry => new Entry(
+                            ($body->has('rotate') && $body->bool('rotate') ? 'Turn ' : 'Station ').($i + 1),
+                            $dose,
+                        ),
+                        range(0, $stations - 1),
+                    ),
+                    $body->int('rounds'),
+                    Seconds::zero(),
+                    Seconds::zero(),
+                ),
+            ],
             Seconds::of($body->number('warm_up_s')),
             Seconds::of($body->number('cool_down_s')),
             Change::none(),

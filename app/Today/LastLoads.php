@@ -25,7 +25,9 @@ final class LastLoads
     {
         return SetRow::query()->ofClient($client)
             ->where(static fn (StudioBuilder $set): StudioBuilder => $set->where('load_kg', '>', 0)->orWhere('band', '>', ''))
-            ->ordered('on', 'desc')->ordered('id', 'desc')->atMost(self::MOST_SETS)->get()->reverse()->groupBy('rung')->map(static fn ($sets): array => array_values($sets->all()))->all();
+            ->ordered('on', 'desc')->ordered('id', 'desc')->atMost(self::MOST_SETS)->get()->reverse()->groupBy('rung')->map(
+                static fn ($sets): array => array_values($sets->all()),
+            )->all();
     }
 
     /** @return array<string, Load> the newest weight or band of each rung */
@@ -41,7 +43,15 @@ final class LastLoads
     /** @param  Load|null  $last */
     public static function words(?array $last): ?string
     {
-        $what = implode(' and ', array_filter([$last === null || $last['kg'] === null ? null : Writing::load($last['kg']), $last === null || $last['band'] === null ? null : $last['band'].' band']));
+        $what = implode(
+            ' and ',
+            array_filter(
+                [
+                    $last === null || $last['kg'] === null ? null : Writing::load($last['kg']),
+                    $last === null || $last['band'] === null ? null : $last['band'].' band',
+                ],
+            ),
+        );
 
         return $last === null || $what === '' ? null : sprintf('last %s, %s', $what, Writing::day(new DateTimeImmutable($last['on'])));
     }

@@ -23,7 +23,31 @@ use EvenRungs\Core\Log\PainKind;
  */
 final class LogBook
 {
-    private const SET = ['logged_session_id', 'ladder', 'rung', 'side', 'target', 'done', 'faults', 'cued', 'ended_by', 'pain', 'pain_kind', 'effort', 'breathing', 'felt', 'range', 'range_cm', 'target_range', 'target_range_cm', 'open', 'target_hold', 'hold', 'timed', 'left'];
+    private const SET = [
+        'logged_session_id',
+        'ladder',
+        'rung',
+        'side',
+        'target',
+        'done',
+        'faults',
+        'cued',
+        'ended_by',
+        'pain',
+        'pain_kind',
+        'effort',
+        'breathing',
+        'felt',
+        'range',
+        'range_cm',
+        'target_range',
+        'target_range_cm',
+        'open',
+        'target_hold',
+        'hold',
+        'timed',
+        'left',
+    ];
 
     /**
      * @param  list<Rung>  $rungs  one a ladder
@@ -33,7 +57,11 @@ final class LogBook
     {
         $last = self::lastDay($client);
         $sessions = [];
-        foreach ($last === null ? [] : self::since($client, $last->modify(sprintf('-%d days', History::LOOK_BACK_DAYS)), $rungs) as [$rung, $session]) {
+        foreach ($last === null ? [] : self::since(
+            $client,
+            $last->modify(sprintf('-%d days', History::LOOK_BACK_DAYS)),
+            $rungs,
+        ) as [$rung, $session]) {
             $sessions[$rung->ladder][] = $session;
         }
 
@@ -54,15 +82,33 @@ final class LogBook
         foreach ($rungs as $rung) {
             $byId[$rung->id] = $rung;
         }
-        foreach (SetRow::query()->ofClient($client)->where('on', '>=', $day)->among('rung', array_keys($byId))->ordered('id')->toBase()->get(self::SET) as $row) {
+        foreach (SetRow::query()->ofClient($client)->where('on', '>=', $day)->among(
+            'rung',
+            array_keys($byId),
+        )->ordered('id')->toBase()->get(self::SET) as $row) {
             $sets[$row->logged_session_id][$row->rung][] = self::set((array) $row, $byId[$row->rung]);
         }
         $found = [];
-        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', $day)->ordered('on')->ordered('id')->toBase()->get(['id', 'on', 'soreness', 'pain_before', 'pain_next_day', 'ticks', 'pain_kind', 'checked', 'signs']) as $row) {
+        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', $day)->ordered('on')->ordered('id')->toBase()->get(
+            ['id', 'on', 'soreness', 'pain_before', 'pain_next_day', 'ticks', 'pain_kind', 'checked', 'signs'],
+        ) as $row) {
             $ticks = is_string($row->ticks) ? json_decode($row->ticks, true) : null;
             foreach ($sets[$row->id] ?? [] as $rung => $of) {
                 $ticked = is_array($ticks) ? $ticks[$byId[$rung]->ladder] ?? null : null;
-                $found[] = [$byId[$rung], new LoggedSession(new DateTimeImmutable($row->on), $row->soreness, $row->pain_before, $row->pain_next_day, $of, is_array($ticked) ? array_values($ticked) : null, PainKind::tryFrom((string) $row->pain_kind), (bool) $row->checked, self::signs($row->signs))];
+                $found[] = [
+                    $byId[$rung],
+                    new LoggedSession(
+                        new DateTimeImmutable($row->on),
+                        $row->soreness,
+                        $row->pain_before,
+                        $row->pain_next_day,
+                        $of,
+                        is_array($ticked) ? array_values($ticked) : null,
+                        PainKind::tryFrom((string) $row->pain_kind),
+                        (bool) $row->checked,
+                        self::signs($row->signs),
+                    ),
+                ];
             }
         }
 
@@ -72,7 +118,9 @@ final class LogBook
     /** @return array<string, bool> planned sessions that have a log, by key; true while it is still run */
     public static function planned(Client $client): array
     {
-        return SessionRow::query()->ofClient($client)->whereNotNull('planned')->pluck('open', 'planned')->map(static fn (mixed $open): bool => (bool) $open)->all();
+        return SessionRow::query()->ofClient($client)->whereNotNull('planned')->pluck('open', 'planned')->map(
+            static fn (mixed $open): bool => (bool) $open,
+        )->all();
     }
 
     /** @return list<Sign> */
@@ -80,13 +128,22 @@ final class LogBook
     {
         $signs = is_string($written) ? json_decode($written, true) : null;
 
-        return array_values(array_filter(array_map(static fn (mixed $sign): ?Sign => is_string($sign) ? Sign::tryFrom($sign) : null, is_array($signs) ? $signs : [])));
+        return array_values(
+            array_filter(
+                array_map(static fn (mixed $sign): ?Sign => is_string($sign) ? Sign::tryFrom($sign) : null, is_array($signs) ? $signs : []),
+            ),
+        );
     }
 
     /** The stops that the logs ask for. What is said of a whole session counts for every ladder of it. */
     public static function stops(Client $client): Stops
     {
-        $kinds = array_values(array_map(static fn (PainKind $kind): string => $kind->value, array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops())));
+        $kinds = array_values(
+            array_map(
+                static fn (PainKind $kind): string => $kind->value,
+                array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops()),
+            ),
+        );
         $all = null;
         $ladders = [];
         $add = static function (string $on, ?string $kind, array $of) use (&$all, &$ladders): void {
@@ -97,12 +154,24 @@ final class LogBook
                 $ladders[$ladder] = max($on, $ladders[$ladder] ?? '');
             }
         };
-        foreach (SetRow::query()->ofClient($client)->where(static fn ($query) => $query->where('pain', '>', LoggedSession::STOP_OVER)->orWhereIn('pain_kind', $kinds))->toBase()->get(['on', 'ladder', 'pain_kind']) as $row) {
+        foreach (SetRow::query()->ofClient($client)->where(
+            static fn ($query) => $query->where('pain', '>', LoggedSession::STOP_OVER)->orWhereIn('pain_kind', $kinds),
+        )->toBase()->get(['on', 'ladder', 'pain_kind']) as $row) {
             $add((string) $row->on, $row->pain_kind, [(string) $row->ladder]);
         }
-        $sessions = SessionRow::query()->ofClient($client)->where(static fn ($query) => $query->where('pain_before', '>', LoggedSession::STOP_OVER)->orWhere('pain_next_day', '>', LoggedSession::STOP_OVER)->orWhereIn('pain_kind', $kinds))->toBase()->get(['id', 'on', 'pain_kind']);
+        $sessions = SessionRow::query()->ofClient($client)->where(
+            static fn ($query) => $query->where('pain_before', '>', LoggedSession::STOP_OVER)->orWhere(
+                'pain_next_day',
+                '>',
+                LoggedSession::STOP_OVER,
+            )->orWhereIn('pain_kind', $kinds),
+        )->toBase()->get(['id', 'on', 'pain_kind']);
         foreach ($sessions as $row) {
-            $add((string) $row->on, $row->pain_kind, SetRow::query()->ofClient($client)->where('logged_session_id', $row->id)->distinct()->pluck('ladder')->all());
+            $add(
+                (string) $row->on,
+                $row->pain_kind,
+                SetRow::query()->ofClient($client)->where('logged_session_id', $row->id)->distinct()->pluck('ladder')->all(),
+            );
         }
         $days = [...array_values($ladders), ...($all === null ? [] : [$all['on']]), ...$sessions->pluck('on')->map(strval(...))->all()];
 
@@ -112,7 +181,10 @@ final class LogBook
     /** The newest log with sets on a rung, with its revision; null without any. */
     public static function newestLog(Client $client, string $rung): ?string
     {
-        $id = SetRow::query()->ofClient($client)->where('rung', $rung)->ordered('on', 'desc')->ordered('logged_session_id', 'desc')->toBase()->value('logged_session_id');
+        $id = SetRow::query()->ofClient($client)->where('rung', $rung)->ordered('on', 'desc')->ordered(
+            'logged_session_id',
+            'desc',
+        )->toBase()->value('logged_session_id');
         $revision = $id === null ? null : SessionRow::query()->ofClient($client)->whereKey($id)->value('revision');
 
         return $revision === null ? null : $id.':'.$revision;
@@ -127,8 +199,16 @@ final class LogBook
     {
         $day = $from->format('Y-m-d');
         $worst = null;
-        foreach ([[SetRow::query(), 'pain'], [SessionRow::query(), 'pain_before'], [SessionRow::query(), 'pain_next_day']] as [$query, $column]) {
-            $row = $query->ofClient($client)->where('on', '>=', $day)->where($column, '>', 0)->ordered($column, 'desc')->ordered('on', 'desc')->toBase()->first(['on', $column]);
+        foreach ([
+            [SetRow::query(), 'pain'],
+            [SessionRow::query(), 'pain_before'],
+            [SessionRow::query(), 'pain_next_day'],
+        ] as [$query, $column]) {
+            $row = $query->ofClient($client)->where(
+                'on',
+                '>=',
+                $day,
+            )->where($column, '>', 0)->ordered($column, 'desc')->ordered('on', 'desc')->toBase()->first(['on', $column]);
             if ($row !== null && ($worst === null || [$row->{$column}, $row->on] > [$worst[1], $worst[0]])) {
                 $worst = [(string) $row->on, (int) $row->{$column}];
             }
@@ -157,7 +237,11 @@ final class LogBook
         };
 
         $isTimed = (bool) $row['timed'];
-        [$target, $done] = $isTimed ? LoggedSet::ofWork($rung, (int) $int('target'), (int) $int('done')) : [(int) $int('target'), (int) $int('done')];
+        [$target, $done] = $isTimed ? LoggedSet::ofWork(
+            $rung,
+            (int) $int('target'),
+            (int) $int('done'),
+        ) : [(int) $int('target'), (int) $int('done')];
 
         return new LoggedSet(
             match ($row['side']) {

@@ -29,9 +29,14 @@ final class LogCsvFile
         $library = $this->data->library();
         $documents = new LogDocument($library);
         $sets = SetRow::query()->ofClient($client)->ordered('id')->get()->groupBy('logged_session_id');
-        $logs = SessionRow::query()->ofClient($client)->ordered('on')->ordered('id')->get()->map(static fn (SessionRow $row): Node => new Node($documents->write($row, $sets->get($row->id, []))))->all();
+        $logs = SessionRow::query()->ofClient($client)->ordered('on')->ordered('id')->get()->map(
+            static fn (SessionRow $row): Node => new Node($documents->write($row, $sets->get($row->id, []))),
+        )->all();
 
-        return LogCsv::write(array_values($logs), static fn (string $rung): string => $library->hasRung($rung) ? LogDocument::unit($library->rung($rung)) : '');
+        return LogCsv::write(
+            array_values($logs),
+            static fn (string $rung): string => $library->hasRung($rung) ? LogDocument::unit($library->rung($rung)) : '',
+        );
     }
 
     /**
@@ -53,7 +58,11 @@ final class LogCsvFile
             throw UnusableInput::at('/csv', 'has no sets');
         }
         $keys = array_column($logs, 'key');
-        $taken = SessionRow::query()->ofStudio($client->studio_id)->where('client_id', '<>', $client->id)->among('key', $keys)->pluck('key')->all();
+        $taken = SessionRow::query()->ofStudio($client->studio_id)->where(
+            'client_id',
+            '<>',
+            $client->id,
+        )->among('key', $keys)->pluck('key')->all();
 
         return DB::transaction(function () use ($client, $trainer, $logs, $taken): array {
             $added = 0;

@@ -211,9 +211,21 @@ final class LogDocument
     private function writeSet(SetRow $set): array
     {
         $scale = $this->library->hasRung($set->rung) ? self::scale($this->library->rung($set->rung)) : 1;
-        $columns = array_diff_key($set->attributesToArray(), array_flip(['id', 'studio_id', 'client_id', 'logged_session_id', 'ladder', 'on', 'target_hold', 'hold']));
+        $columns = array_diff_key(
+            $set->attributesToArray(),
+            array_flip(['id', 'studio_id', 'client_id', 'logged_session_id', 'ladder', 'on', 'target_hold', 'hold']),
+        );
         $seconds = static fn (?int $ms): ?float => $ms === null ? null : $ms / 1000;
 
-        return array_filter([...$columns, 'target' => $set->target / $scale, 'done' => $set->done / $scale, 'target_hold_s' => $seconds($set->target_hold), 'hold_s' => $seconds($set->hold)], static fn (mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                ...$columns,
+                'target' => $set->target / $scale,
+                'done' => $set->done / $scale,
+                'target_hold_s' => $seconds($set->target_hold),
+                'hold_s' => $seconds($set->hold),
+            ],
+            static fn (mixed $value): bool => $value !== null,
+        );
     }
 }

@@ -41,12 +41,18 @@ final class LogPage
     {
         $board = $this->boards->load($client);
         $newest = SessionRow::query()->ofClient($client)->ordered('on', 'desc')->ordered('id', 'desc');
-        $rows = ($month === null ? $newest->atMost(self::MOST_SHOWN) : $newest->where('on', '>=', $month.'-01')->where('on', '<=', $month.'-31'))->get();
-        $sets = SetRow::query()->ofClient($client)->ordered('id')->among('logged_session_id', $rows->pluck('id')->all())->toBase()->get(['logged_session_id', 'rung', 'pain', 'target', 'done', 'left'])->groupBy('logged_session_id');
+        $rows = (
+            $month === null ? $newest->atMost(self::MOST_SHOWN) : $newest->where('on', '>=', $month.'-01')->where('on', '<=', $month.'-31')
+        )->get();
+        $sets = SetRow::query()->ofClient($client)->ordered('id')->among('logged_session_id', $rows->pluck('id')->all())->toBase()->get(
+            ['logged_session_id', 'rung', 'pain', 'target', 'done', 'left'],
+        )->groupBy('logged_session_id');
         $edited = array_flip(LogChange::query()->ofClient($client)->among('key', $rows->pluck('key')->all())->pluck('key')->all());
 
         return [
-            'sessions' => $rows->map(fn (SessionRow $row): array => $this->shown($row, $sets->get($row->id, new Collection), isset($edited[$row->key])))->all(),
+            'sessions' => $rows->map(
+                fn (SessionRow $row): array => $this->shown($row, $sets->get($row->id, new Collection), isset($edited[$row->key])),
+            )->all(),
             'verdicts' => $this->verdicts->of($client),
             'holds' => (object) $this->evenOuts->rule($board)->reasons(),
             'easy' => LoggedSession::EASY,
@@ -54,14 +60,23 @@ final class LogPage
             'months' => self::months($client),
             'removed' => $this->logs->removed($client),
             'load' => $this->load($client, $board),
-            'stop' => $board->client->openStop() === null ? null : ['on' => $board->client->openStop()->on->format('Y-m-d'), 'kind' => PainKind::tryFrom($board->client->openStop()->kind)?->symptom() ?? 'pain'],
+            'stop' => $board->client->openStop() === null ? null : [
+                'on' => $board->client->openStop()->on->format('Y-m-d'),
+                'kind' => PainKind::tryFrom($board->client->openStop()->kind)?->symptom() ?? 'pain',
+            ],
         ];
     }
 
     /** @return list<array{month: string, sessions: int}> the months that have logs, the newest first */
     private static function months(Client $client): array
     {
-        return array_values(SessionRow::query()->ofClient($client)->ordered('on', 'desc')->pluck('on')->countBy(static fn (string $on): string => substr($on, 0, 7))->map(static fn (int $sessions, string $month): array => ['month' => $month, 'sessions' => $sessions])->all());
+        return array_values(
+            SessionRow::query()->ofClient($client)->ordered('on', 'desc')->pluck('on')->countBy(
+                static fn (string $on): string => substr($on, 0, 7),
+            )->map(
+                static fn (int $sessions, string $month): array => ['month' => $month, 'sessions' => $sessions],
+            )->all(),
+        );
     }
 
     /**
@@ -80,7 +95,9 @@ final class LogPage
             'door' => $row->door['changes'] ?? [],
             'ended' => $row->ended,
             'sets' => $sets->count(),
-            'exercises' => $sets->pluck('rung')->unique()->map(static fn (string $id): string => $library->hasRung($id) ? $library->rung($id)->name : $id)->values()->all(),
+            'exercises' => $sets->pluck('rung')->unique()->map(
+                static fn (string $id): string => $library->hasRung($id) ? $library->rung($id)->name : $id,
+            )->values()->all(),
             'short' => $sets->filter(static fn (stdClass $set): bool => $set->done < $set->target && ! (bool) $set->left)->count(),
             'open' => $row->open,
             'edited' => $edited,

@@ -35,8 +35,13 @@ final class Logs
 
     private readonly LogDocument $documents;
 
-    public function __construct(private readonly DataFolder $data, private readonly RosterRows $roster, private readonly Spacing $spacing, private readonly Happened $happened, private readonly EvenOuts $evenOuts)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly RosterRows $roster,
+        private readonly Spacing $spacing,
+        private readonly Happened $happened,
+        private readonly EvenOuts $evenOuts,
+    ) {
         $this->documents = new LogDocument($data->library());
     }
 
@@ -98,9 +103,19 @@ final class Logs
      */
     private static function saysAnything(array $columns, array $sets): bool
     {
-        $said = array_filter(array_intersect_key($columns, array_flip(self::SAID)), static fn (mixed $value): bool => $value !== null && $value !== []);
+        $said = array_filter(
+            array_intersect_key($columns, array_flip(self::SAID)),
+            static fn (mixed $value): bool => $value !== null && $value !== [],
+        );
 
-        return $said !== [] || array_filter($sets, static fn (array $set): bool => $set['done'] > 0 || $set['pain'] !== null || $set['pain_kind'] !== null || ($set['faults'] ?? []) !== [] || $set['ended_by'] !== null) !== [];
+        return $said !== [] || array_filter(
+            $sets,
+            static fn (array $set): bool => $set['done'] > 0
+                || $set['pain'] !== null
+                || $set['pain_kind'] !== null
+                || ($set['faults'] ?? []) !== []
+                || $set['ended_by'] !== null,
+        ) !== [];
     }
 
     /**
@@ -110,7 +125,10 @@ final class Logs
      */
     private function otherOf(Client $client, string $key, array $columns): ?SessionRow
     {
-        return $columns['planned'] === null ? null : SessionRow::query()->ofClient($client)->where('planned', $columns['planned'])->where('on', $columns['on'])->where('key', '<>', $key)->ordered('id')->locked()->first();
+        return $columns['planned'] === null ? null : SessionRow::query()->ofClient($client)->where(
+            'planned',
+            $columns['planned'],
+        )->where('on', $columns['on'])->where('key', '<>', $key)->ordered('id')->locked()->first();
     }
 
     /**
@@ -125,9 +143,18 @@ final class Logs
         if ($joined->log === null && ! $body->bool('over')) {
             throw new StaleVersion(['log' => $this->documents->write($kept, $this->setsOf($kept)), 'differences' => $joined->differences]);
         }
-        $log = new Node([...$joined->log ?? array_diff_key($mine, array_flip(['over', 'revision', 'open', 'device_time'])), 'key' => $kept->key]);
+        $log = new Node(
+            [...$joined->log ?? array_diff_key($mine, array_flip(['over', 'revision', 'open', 'device_time'])), 'key' => $kept->key],
+        );
         $this->remember($client, $trainer, $kept, 'edited');
-        $this->put($client, $trainer, $kept->key, $kept, [...$this->documents->session($log, $kept->on), 'edited' => true, 'open' => false], $this->documents->sets($log));
+        $this->put(
+            $client,
+            $trainer,
+            $kept->key,
+            $kept,
+            [...$this->documents->session($log, $kept->on), 'edited' => true, 'open' => false],
+            $this->documents->sets($log),
+        );
     }
 
     /** @throws UnusableInput where the key belongs to another client */
@@ -184,9 +211,22 @@ final class Logs
                 $this->remember($client, $trainer, $row, 'edited');
             }
             if ($row === null) {
-                $this->happened->about($clock === null ? (string) $columns['on'] : sprintf('%s; the clock of the device said %s', $columns['on'], $clock->says));
+                $this->happened->about(
+                    $clock === null ? (string) $columns['on'] : sprintf(
+                        '%s; the clock of the device said %s',
+                        $columns['on'],
+                        $clock->says,
+                    ),
+                );
             }
-            $this->put($client, $trainer, $key, $row, [...$columns, 'revision' => $revision, 'open' => $body->bool('open'), 'edited' => false], $sets);
+            $this->put(
+                $client,
+                $trainer,
+                $key,
+                $row,
+                [...$columns, 'revision' => $revision, 'open' => $body->bool('open'), 'edited' => false],
+                $sets,
+            );
 
             return $revision;
         });
@@ -216,17 +256,30 @@ final class Logs
      */
     private function put(Client $client, ?Trainer $trainer, string $key, ?SessionRow $row, array $columns, array $sets): void
     {
-        $warning = $this->spacing->ofLog($client, $sets, new DateTimeImmutable(is_string($columns['on']) ? $columns['on'] : 'today'), $row?->id);
+        $warning = $this->spacing->ofLog(
+            $client,
+            $sets,
+            new DateTimeImmutable(is_string($columns['on']) ? $columns['on'] : 'today'),
+            $row?->id,
+        );
         $columns['warned'] = $warning === null ? null : [$warning];
         if ($row === null) {
-            $row = SessionRow::query()->create(['studio_id' => $client->studio_id, 'client_id' => $client->id, 'trainer_id' => $trainer?->id, 'key' => $key, ...$columns]);
+            $row = SessionRow::query()->create(
+                ['studio_id' => $client->studio_id, 'client_id' => $client->id, 'trainer_id' => $trainer?->id, 'key' => $key, ...$columns],
+            );
         } else {
             $row->update($columns);
             SetRow::query()->ofClient($client)->where('logged_session_id', $row->id)->delete();
         }
         $of = ['studio_id' => $client->studio_id, 'client_id' => $client->id, 'logged_session_id' => $row->id, 'on' => $row->on];
         // thousands of them come in at once: as rows, not as a model each
-        $rows = array_map(static fn (array $set): array => [...array_map(static fn (mixed $value): mixed => is_array($value) ? json_encode($value) : $value, $set), ...$of], $sets);
+        $rows = array_map(
+            static fn (array $set): array => [
+                ...array_map(static fn (mixed $value): mixed => is_array($value) ? json_encode($value) : $value, $set),
+                ...$of,
+            ],
+            $sets,
+        );
         $empty = array_fill_keys(array_keys(array_merge([], ...$rows)), null);
         SetRow::query()->insert(array_map(static fn (array $each): array => [...$empty, ...$each], $rows));
         $this->evenOuts->settle($client);
@@ -255,7 +308,10 @@ final class Logs
             'revision' => $row->revision,
             'log' => $this->documents->write($row, $sets),
             'units' => (object) $this->documents->units($sets),
-            'changes' => LogChange::query()->ofClient($client)->where('key', $row->key)->ordered('id', 'desc')->get()->map(static fn (LogChange $change): array => [
+            'changes' => LogChange::query()->ofClient($client)->where(
+                'key',
+                $row->key,
+            )->ordered('id', 'desc')->get()->map(static fn (LogChange $change): array => [
                 'id' => $change->id,
                 'what' => $change->what,
                 'by' => $trainers[$change->trainer_id] ?? null,
@@ -281,7 +337,27 @@ final class Logs
                 throw new StaleVersion(['log' => $this->documents->write($row, $this->setsOf($row))]);
             }
             $this->remember($client, $trainer, $row, 'edited');
-            $this->put($client, $trainer, $row->key, $row, [...$columns, ...array_filter(['planned' => $columns['planned'] ?? $row->planned, 'signs' => $columns['signs'] ?? $row->signs, 'readiness' => $columns['readiness'] ?? $row->readiness], static fn (mixed $value): bool => $value !== null), 'revision' => $row->revision + 1, 'edited' => true, 'open' => false], $sets);
+            $this->put(
+                $client,
+                $trainer,
+                $row->key,
+                $row,
+                [
+                    ...$columns,
+                    ...array_filter(
+                        [
+                            'planned' => $columns['planned'] ?? $row->planned,
+                            'signs' => $columns['signs'] ?? $row->signs,
+                            'readiness' => $columns['readiness'] ?? $row->readiness,
+                        ],
+                        static fn (mixed $value): bool => $value !== null,
+                    ),
+                    'revision' => $row->revision + 1,
+                    'edited' => true,
+                    'open' => false,
+                ],
+                $sets,
+            );
         });
     }
 
@@ -323,8 +399,20 @@ final class Logs
             if ($this->otherOf($client, $was->key, $this->documents->session($body)) !== null) {
                 throw UnusableInput::at('/', 'another log of that session is there');
             }
-            $this->put($client, $trainer, $was->key, null, [...$this->documents->session($body), 'edited' => true], $this->documents->sets($body));
-            $this->remember($client, $trainer, SessionRow::query()->ofStudio($client->studio_id)->where('key', $was->key)->firstOrFail(), 'restored');
+            $this->put(
+                $client,
+                $trainer,
+                $was->key,
+                null,
+                [...$this->documents->session($body), 'edited' => true],
+                $this->documents->sets($body),
+            );
+            $this->remember(
+                $client,
+                $trainer,
+                SessionRow::query()->ofStudio($client->studio_id)->where('key', $was->key)->firstOrFail(),
+                'restored',
+            );
         });
     }
 
@@ -336,7 +424,12 @@ final class Logs
         foreach (LogChange::query()->ofClient($client)->where('what', 'removed')->ordered('id', 'desc')->get()->take(20) as $change) {
             if (! in_array($change->key, $there, true) && ! isset($removed[$change->key])) {
                 $before = new Node($change->before ?? []);
-                $removed[$change->key] = ['change' => $change->id, 'on' => $before->string('on'), 'sets' => count($before->opaque('sets') ?? []), 'at' => $change->created_at->toIso8601String()];
+                $removed[$change->key] = [
+                    'change' => $change->id,
+                    'on' => $before->string('on'),
+                    'sets' => count($before->opaque('sets') ?? []),
+                    'at' => $change->created_at->toIso8601String(),
+                ];
             }
         }
 

@@ -26,7 +26,11 @@ final class Spacing
     /** @return ?string what to say before a session of a day; null where nothing stands against it */
     public function ofSession(Client $client, Session $session, DateTimeImmutable $day): ?string
     {
-        return HardWork::isHardSession($session, $this->data->library(), $this->boards->style($client)) ? $this->near($client, $day, 'Hard work') : null;
+        return HardWork::isHardSession(
+            $session,
+            $this->data->library(),
+            $this->boards->style($client),
+        ) ? $this->near($client, $day, 'Hard work') : null;
     }
 
     /**
@@ -39,7 +43,12 @@ final class Spacing
         $library = $this->data->library();
         foreach ($sets as $set) {
             if (is_string($set['rung']) && $library->hasRung($set['rung']) && is_int($set['done']) && $set['done'] > 0) {
-                $done->add($library->rung($set['rung']), $set['done'], is_string($set['side']) ? $set['side'] : null, $day->format('Y-m-d'));
+                $done->add(
+                    $library->rung($set['rung']),
+                    $set['done'],
+                    is_string($set['side']) ? $set['side'] : null,
+                    $day->format('Y-m-d'),
+                );
             }
         }
 
@@ -59,7 +68,13 @@ final class Spacing
         $to = $day->modify('+1 day')->format('Y-m-d');
         /** @var array<int, array{WorkDone, string}> $sessions */
         $sessions = [];
-        foreach (LoggedSet::query()->ofClient($client)->where('on', '>=', $from)->where('on', '<=', $to)->where('done', '>', 0)->toBase()->get(['logged_session_id', 'rung', 'done', 'side', 'on']) as $row) {
+        foreach (LoggedSet::query()->ofClient($client)->where(
+            'on',
+            '>=',
+            $from,
+        )->where('on', '<=', $to)->where('done', '>', 0)->toBase()->get(
+            ['logged_session_id', 'rung', 'done', 'side', 'on'],
+        ) as $row) {
             if ($row->logged_session_id !== $except && $library->hasRung($row->rung)) {
                 $sessions[$row->logged_session_id] ??= [new WorkDone, (string) $row->on];
                 $sessions[$row->logged_session_id][0]->add($library->rung($row->rung), $row->done, $row->side, (string) $row->on);
@@ -72,7 +87,9 @@ final class Spacing
                 $hard[] = new DateTimeImmutable($on);
             }
         }
-        $tests = TestDay::query()->ofClient($client)->where('on', '>=', $from)->where('on', '<=', $to)->pluck('on')->map(static fn (string $on): DateTimeImmutable => new DateTimeImmutable($on))->all();
+        $tests = TestDay::query()->ofClient($client)->where('on', '>=', $from)->where('on', '<=', $to)->pluck('on')->map(
+            static fn (string $on): DateTimeImmutable => new DateTimeImmutable($on),
+        )->all();
         $day = new DateTimeImmutable($day->format('Y-m-d'));
         $near = HardWork::tooNear($day, $hard);
         if ($near !== null) {

@@ -88,7 +88,10 @@ final class Verdicts
                 'moves' => $moves,
                 'gives_way' => $moves && $answered === null ? $this->move->givesWay($board, $verdict->to) : [],
                 'answered' => $answered?->answer,
-                'moved_here' => $answer !== null && $answer->to !== null && $answer->log === $log && $answer->to == HistoryJson::writePosition($history->position()),
+                'moved_here' => $answer !== null
+                    && $answer->to !== null
+                    && $answer->log === $log
+                    && $answer->to == HistoryJson::writePosition($history->position()),
                 'note' => $answered?->note,
                 'logged_on' => $history->last()?->date->format('Y-m-d'),
             ];
@@ -125,7 +128,11 @@ final class Verdicts
         $waiting = 0;
         $stuck = 0;
         foreach ($this->judged($client) as [$history, $verdict, $log]) {
-            $waiting += $verdict->decision !== Decision::Stay && ! self::isAnswerTo($answers->get($history->ladder->id), $history, $log) ? 1 : 0;
+            $waiting += $verdict->decision !== Decision::Stay && ! self::isAnswerTo(
+                $answers->get($history->ladder->id),
+                $history,
+                $log,
+            ) ? 1 : 0;
             $stuck += Needs::isStuck($history, $verdict->decision, $today) ? 1 : 0;
         }
 
@@ -135,7 +142,9 @@ final class Verdicts
     /** @return Collection<string, VerdictAnswer> the newest of each ladder */
     private function answers(Client $client): Collection
     {
-        return VerdictAnswer::query()->ofClient($client)->newestOfEachLadder()->get()->toBase()->keyBy(static fn (VerdictAnswer $each): string => $each->ladder);
+        return VerdictAnswer::query()->ofClient($client)->newestOfEachLadder()->get()->toBase()->keyBy(
+            static fn (VerdictAnswer $each): string => $each->ladder,
+        );
     }
 
     /** An answer belongs to the verdict that it was given to: its ladder, its newest log, and where the client stood. */
@@ -151,7 +160,11 @@ final class Verdicts
         $library = $this->data->library();
         $judge = new Judge($library, $board->style, $board->client, $board->goal);
         $today = new DateTimeImmutable(StudioDay::today()->toDateString());
-        $places = array_filter($this->places($board), static fn (string $ladder): bool => $only === null || $only === $ladder, ARRAY_FILTER_USE_KEY);
+        $places = array_filter(
+            $this->places($board),
+            static fn (string $ladder): bool => $only === null || $only === $ladder,
+            ARRAY_FILTER_USE_KEY,
+        );
         $done = LogBook::recent($client, array_values(array_map(static fn (Position $each): Rung => $each->rung, $places)));
         $arrived = $this->boards->arrived($client);
         $trainedOn = LogBook::lastDay($client);
@@ -173,7 +186,12 @@ final class Verdicts
                 $sessions,
                 $judge->steps,
                 $place->range,
-                $stopped === null ? null : ($board->client->clearance(Clearance::ofStop($ladder), $stopped) ?? $board->client->clearance(Clearance::STOP_OF_ALL, $stopped))?->on,
+                $stopped === null ? null : (
+                    $board->client->clearance(
+                        Clearance::ofStop($ladder),
+                        $stopped,
+                    ) ?? $board->client->clearance(Clearance::STOP_OF_ALL, $stopped)
+                )?->on,
                 $monitored === null ? null : [$monitored->on, $monitored->until],
                 $trainedOn,
             );
@@ -193,7 +211,12 @@ final class Verdicts
     private function places(Board $board): array
     {
         $library = $this->data->library();
-        $going = $board->client->standing(array_map(static fn (Standing $each): Standing => new Standing($each->rung, $each->step, $each->range, $each->dose, $each->arrived), $board->client->standings));
+        $going = $board->client->standing(
+            array_map(
+                static fn (Standing $each): Standing => new Standing($each->rung, $each->step, $each->range, $each->dose, $each->arrived),
+                $board->client->standings,
+            ),
+        );
         $chooser = new ExerciseChooser($library, $board->style);
         $places = [];
         foreach ((new Placer($library, $board->style))->place($going) as $placement) {
@@ -213,7 +236,10 @@ final class Verdicts
      */
     public function answer(Client $client, Trainer $trainer, Node $body): void
     {
-        [$history, $verdict, $log] = $this->judged($client, $body->string('ladder'))[0] ?? throw UnusableInput::at('/ladder', 'nothing was logged there');
+        [$history, $verdict, $log] = $this->judged($client, $body->string('ladder'))[0] ?? throw UnusableInput::at(
+            '/ladder',
+            'nothing was logged there',
+        );
         $answer = $body->string('answer');
         $note = trim($body->optionalString('note') ?? '');
         if ($answer === 'changed') {
@@ -252,7 +278,15 @@ final class Verdicts
                 return;
             }
             try {
-                $this->move->to($client, $trainer, $body->int('version'), $to->rung->id, $to->step, $answer === 'changed' ? $note : implode(' ', $verdict->reasons), $to->range);
+                $this->move->to(
+                    $client,
+                    $trainer,
+                    $body->int('version'),
+                    $to->rung->id,
+                    $to->step,
+                    $answer === 'changed' ? $note : implode(' ', $verdict->reasons),
+                    $to->range,
+                );
             } catch (InvalidValue $e) {
                 throw UnusableInput::at('/ladder', $e->getMessage());
             }

@@ -69,7 +69,14 @@ final class Audit
     /** @param  ?Client  $client  in the place of the program's own */
     public function read(Program $program, ?Client $client = null): AuditedProgram
     {
-        return new AuditedProgram($program, $this->library, Numbers::of($this->style), $client ?? $program->client, $this->placer, $this->style);
+        return new AuditedProgram(
+            $program,
+            $this->library,
+            Numbers::of($this->style),
+            $client ?? $program->client,
+            $this->placer,
+            $this->style,
+        );
     }
 
     /** @return list<Finding> rule by rule, each through the program */
@@ -133,6 +140,15 @@ final class Audit
     {
         preg_match('#^/weeks/\d+#', $finding->where, $m);
 
-        return implode(' ', [$finding->severity->value, $finding->rule, $m[0] ?? '', $finding->exercise ?? '', is_string($finding->evidence['direction'] ?? null) ? $finding->evidence['direction'] : '']);
+        return implode(
+            ' ',
+            [
+                $finding->severity->value,
+                $finding->rule,
+                $m[0] ?? '',
+                $finding->exercise ?? '',
+                is_string($finding->evidence['direction'] ?? null) ? $finding->evidence['direction'] : '',
+            ],
+        );
     }
 }

@@ -87,7 +87,11 @@ final class AuditedProgram
         $placement = $this->placement($rung->ladder);
         $known = array_filter([
             $client->abilityIn($rung->category)?->value,
-            in_array($placement?->basis, [Basis::Standing, Basis::HighestClean, Basis::Test], true) ? $placement->rung?->level->value : null,
+            in_array(
+                $placement?->basis,
+                [Basis::Standing, Basis::HighestClean, Basis::Test],
+                true,
+            ) ? $placement->rung?->level->value : null,
             $shown !== null && $this->library->hasRung($shown) ? $this->library->rung($shown)->level->value : null,
         ]);
 
@@ -121,7 +125,10 @@ final class AuditedProgram
         return $client?->isAtHomeOn($session->session->day) === true ? $client->atHome() : $client;
     }
 
-    /** @return list<array{AuditedEntry, Client, Obstacles}> what stands between the client and every exercise that is known; none without a client */
+    /**
+     * @return list<array{AuditedEntry, Client, Obstacles}> what stands between the client and every exercise that is known; none without
+     *                                                      a client
+     */
     public function obstacles(): array
     {
         if ($this->obstacles === null) {

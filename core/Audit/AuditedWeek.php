@@ -37,7 +37,9 @@ final class AuditedWeek
     /** @return list<AuditedSession> those that count for coverage: a switch-on does not */
     public function counted(): array
     {
-        return array_values(array_filter($this->sessions, static fn (AuditedSession $each): bool => $each->session->kind !== Kind::Activation));
+        return array_values(
+            array_filter($this->sessions, static fn (AuditedSession $each): bool => $each->session->kind !== Kind::Activation),
+        );
     }
 
     /** Sessions that train a direction. */
@@ -54,7 +56,9 @@ final class AuditedWeek
     /** Milliseconds of work. */
     public function ms(Category $category): int
     {
-        return array_sum(array_map(static fn (AuditedSession $each): int => $each->time->tensionMs[$category->value] ?? 0, $this->sessions));
+        return array_sum(
+            array_map(static fn (AuditedSession $each): int => $each->time->tensionMs[$category->value] ?? 0, $this->sessions),
+        );
     }
 
     public function directionSets(): int

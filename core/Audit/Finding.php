@@ -36,7 +36,9 @@ final class Finding
     /** What to do about it: what the fix does, else what there is to decide. */
     public function advice(): string
     {
-        return $this->fix->text ?? self::ADVICE[str_starts_with($this->rule, 'limit.') ? 'limit' : $this->rule] ?? 'Look at it with the client.';
+        return $this->fix->text ?? self::ADVICE[
+            str_starts_with($this->rule, 'limit.') ? 'limit' : $this->rule
+        ] ?? 'Look at it with the client.';
     }
 
     private const ADVICE = [

@@ -35,6 +35,12 @@ final class Numbers
 
     public static function of(?Style $style): self
     {
-        return $style === null ? self::usual() : new self($style->hardSets, $style->hardTension, $style->holdCap, $style->switchOnTension, $style->switchOnHold);
+        return $style === null ? self::usual() : new self(
+            $style->hardSets,
+            $style->hardTension,
+            $style->holdCap,
+            $style->switchOnTension,
+            $style->switchOnHold,
+        );
     }
 }

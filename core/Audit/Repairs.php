@@ -76,7 +76,13 @@ final class Repairs
             ? $old->withSide($rung->side === Side::Both ? Side::Both : Side::Each)->withRange(null)
             : $steps->dose($rung, 0)->withSets($old->sets)->withRest($old->rest);
 
-        return new Entry($rung->id, $dose, $entry->note, $entry->planned === null ? null : new Planned($rung->category, $rung->level, $rung->ladder, ['Swapped after an audit.']), $entry->x);
+        return new Entry(
+            $rung->id,
+            $dose,
+            $entry->note,
+            $entry->planned === null ? null : new Planned($rung->category, $rung->level, $rung->ladder, ['Swapped after an audit.']),
+            $entry->x,
+        );
     }
 
     public function drop(AuditedEntry $at): Fix
@@ -85,7 +91,8 @@ final class Repairs
     }
 
     /**
-     * What is allowed in the place of an entry, the nearest first: the ladder's own rungs below it, then what trains the same, last nothing.
+     * What is allowed in the place of an entry, the nearest first: the ladder's own rungs below it, then what trains the same, last
+     * nothing.
      * No rung is named that a limit, age, kit, a gate or the client's ability forbids.
      *
      * @param  ?int  $top  no level above this one
@@ -96,13 +103,19 @@ final class Repairs
         $rung = $at->rung;
         $fixes = [];
         if ($rung !== null) {
-            $there = array_map(static fn (AuditedEntry $each): ?Rung => $each->rung, $program->weeks[$at->place[0]]->sessions[$at->place[1]]->entries);
+            $there = array_map(
+                static fn (AuditedEntry $each): ?Rung => $each->rung,
+                $program->weeks[$at->place[0]]->sessions[$at->place[1]]->entries,
+            );
             $fits = fn (Rung $other): bool => $other !== $rung
                 && ! in_array($other, $there, true)
                 && $other->level->value <= min($top ?? Level::MOST, ($program->abilityOn($other) ?? $rung->level->value) + 1)
                 && Obstacles::between($client, $other, $this->library)->isClear();
             $below = array_filter($this->library->ladderOf($rung)->downFrom($rung), $fits);
-            $swaps = array_filter(array_map(static fn (Swap $swap): Rung => $swap->rung, $this->swaps->sameDirection($rung, $client)), $fits);
+            $swaps = array_filter(
+                array_map(static fn (Swap $swap): Rung => $swap->rung, $this->swaps->sameDirection($rung, $client)),
+                $fits,
+            );
             foreach (array_slice([...array_slice($below, 0, 1), ...$swaps], 0, self::MOST_TRIED) as $other) {
                 $fixes[] = $this->replace($at, $other, $program->steps());
             }
@@ -112,7 +125,8 @@ final class Repairs
     }
 
     /**
-     * Adds one exercise of a direction at the end of sessions: where the client stands on its ladders, the highest level first; for nobody in
+     * Adds one exercise of a direction at the end of sessions: where the client stands on its ladders, the highest level first; for
+     * nobody in
      * particular the hardest that needs no kit.
      *
      * @param  non-empty-list<AuditedSession>  $to
@@ -128,7 +142,16 @@ final class Repairs
             }
             $placement = $client === null ? null : $program->placement($ladder->id);
             $rung = $client === null ? $this->easyWithoutKit($ladder) : $placement?->rung;
-            if ($rung !== null && ($client === null || ($rung->level->value <= ($program->abilityOn($rung) ?? $rung->level->value) + 1 && Obstacles::between($client, $rung, $this->library)->isClear()))) {
+            if (
+                $rung !== null
+                && (
+                    $client === null || (
+                        $rung->level->value <= (
+                            $program->abilityOn($rung) ?? $rung->level->value
+                        ) + 1 && Obstacles::between($client, $rung, $this->library)->isClear()
+                    )
+                )
+            ) {
                 $doses[] = [$rung, $program->steps()->dose($rung, $placement->step ?? 0, $placement?->range)];
             }
         }
@@ -143,10 +166,17 @@ final class Repairs
         $days = implode(' and ', array_map(static fn (AuditedSession $at): string => $at->session->day->label(), $to));
         $library = $this->library;
 
-        return new Fix(sprintf('Add %s, %s, to %s.', lcfirst($rung->name), Shorthand::write($dose), $days), static function (Program $program) use ($rung, $dose, $to, $library): Program {
+        return new Fix(sprintf(
+            'Add %s, %s, to %s.',
+            lcfirst($rung->name),
+            Shorthand::write($dose),
+            $days,
+        ), static function (Program $program) use ($rung, $dose, $to, $library): Program {
             foreach ($to as $at) {
                 $program = $program->changeSession($at->place[0], $at->place[1], static function (Session $session) use ($rung, $dose, $library): Session {
-                    $longer = $session->withBlocks([...$session->blocks, new StraightBlock([new Entry($rung->id, $dose)], Seconds::zero())]);
+                    $longer = $session->withBlocks(
+                        [...$session->blocks, new StraightBlock([new Entry($rung->id, $dose)], Seconds::zero())],
+                    );
 
                     return $session->claimed === null ? $longer : $longer->withClaimed(SessionTime::total($longer, $library));
                 });

@@ -75,9 +75,17 @@ final class Age
         $top = $child ? self::CHILD_LEVEL : self::YOUTH_LEVEL;
 
         return match (true) {
-            $rung->level->value > $top => sprintf('is level %d, and under %d it is %d at most', $rung->level->value, $child ? self::CHILD_UNDER : self::ADULT_FROM, $top),
+            $rung->level->value > $top => sprintf(
+                'is level %d, and under %d it is %d at most',
+                $rung->level->value,
+                $child ? self::CHILD_UNDER : self::ADULT_FROM,
+                $top,
+            ),
             $rung->grade('fast') > 0 => sprintf('is fast work, which waits until %d', self::ADULT_FROM),
-            $child && $rung->isWeighted() && $rung->grade('overhead') >= self::OVERHEAD_FROM => sprintf('holds a weight overhead, which waits until %d', self::CHILD_UNDER),
+            $child && $rung->isWeighted() && $rung->grade('overhead') >= self::OVERHEAD_FROM => sprintf(
+                'holds a weight overhead, which waits until %d',
+                self::CHILD_UNDER,
+            ),
             default => null,
         };
     }
@@ -93,6 +101,12 @@ final class Age
         $shown = $client->shownLevel($rung->category);
         $top = max(self::OLD_LEVEL, ($shown ?? 0) + 1);
 
-        return $rung->level->value <= $top ? null : sprintf('is level %d, and from %d a rung over level %d is one above what was shown%s', $rung->level->value, self::OLD_FROM, self::OLD_LEVEL, $shown === null ? '; nothing was in '.lcfirst($rung->category->label()) : ', level '.$shown);
+        return $rung->level->value <= $top ? null : sprintf(
+            'is level %d, and from %d a rung over level %d is one above what was shown%s',
+            $rung->level->value,
+            self::OLD_FROM,
+            self::OLD_LEVEL,
+            $shown === null ? '; nothing was in '.lcfirst($rung->category->label()) : ', level '.$shown,
+        );
     }
 }

@@ -19,7 +19,13 @@ use EvenRungs\Core\Time\Weekday;
 final class Client
 {
     /** Timed tests, by the category that they show something of. */
-    private const TESTED = ['front-plank' => 'AE', 'flexor' => 'AE', 'extensor' => 'AF', 'side-plank-left' => 'AL', 'side-plank-right' => 'AL'];
+    private const TESTED = [
+        'front-plank' => 'AE',
+        'flexor' => 'AE',
+        'extensor' => 'AF',
+        'side-plank-left' => 'AL',
+        'side-plank-right' => 'AL',
+    ];
 
     /** A typed ability that nothing has shown counts as this at most (house rule). */
     public const MOST_UNSHOWN = 6;
@@ -229,7 +235,9 @@ final class Client
     /** No rung above this level, by the clearances in force; null where none says so. */
     public function clearedLevel(): ?int
     {
-        $levels = array_filter(array_map(fn (Clearance $each): ?int => $each->isInForce($this->asOf) ? $each->maxLevel : null, $this->clearances));
+        $levels = array_filter(
+            array_map(fn (Clearance $each): ?int => $each->isInForce($this->asOf) ? $each->maxLevel : null, $this->clearances),
+        );
 
         return $levels === [] ? null : min($levels);
     }
@@ -239,7 +247,10 @@ final class Client
     {
         $on = ($this->standings[$ladder] ?? null)?->stopped;
 
-        return $on === null || $this->clearance(Clearance::ofStop($ladder), $on) !== null || $this->clearance(Clearance::STOP_OF_ALL, $on) !== null ? null : $on;
+        return $on === null || $this->clearance(
+            Clearance::ofStop($ladder),
+            $on,
+        ) !== null || $this->clearance(Clearance::STOP_OF_ALL, $on) !== null ? null : $on;
     }
 
     /** A stop of everything that no later clearance lifts. */
@@ -275,7 +286,10 @@ final class Client
 
     private function isShown(Category $category): bool
     {
-        $tested = array_filter(array_keys($this->tests->holds), static fn (string $test): bool => (self::TESTED[$test] ?? null) === $category->value);
+        $tested = array_filter(
+            array_keys($this->tests->holds),
+            static fn (string $test): bool => (self::TESTED[$test] ?? null) === $category->value,
+        );
 
         return $tested !== [] || $this->shownLevel($category) !== null;
     }
@@ -310,7 +324,10 @@ final class Client
     {
         return array_values(array_filter(
             $this->limits,
-            static fn (Limit $limit): bool => $limit->bars($rung) === [] && array_filter($limit->rule->stresses, static fn (string $stress): bool => $rung->grade($stress) > 0) !== [],
+            static fn (Limit $limit): bool => $limit->bars($rung) === [] && array_filter(
+                $limit->rule->stresses,
+                static fn (string $stress): bool => $rung->grade($stress) > 0,
+            ) !== [],
         ));
     }
 

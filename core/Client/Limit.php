@@ -27,7 +27,11 @@ final class Limit
     {
         $bars = $this->barsGrades($rung->id, $rung->stresses);
         $flat = $this->rule->flatUnder;
-        if ($bars === [] && $flat !== null && array_filter($rung->steps, static fn (Dose $dose): bool => $rung->flatMs($dose) < $flat->ms) === []) {
+        if (
+            $bars === []
+            && $flat !== null
+            && array_filter($rung->steps, static fn (Dose $dose): bool => $rung->flatMs($dose) < $flat->ms) === []
+        ) {
             $bars[] = new Bar($rung->id, $this->rule->id, 'supine', $rung->grade('supine'));
         }
 

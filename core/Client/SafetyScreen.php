@@ -30,7 +30,12 @@ final class SafetyScreen
         }
         $stop = $client->openStop();
         if ($stop !== null) {
-            $referrals[] = new Referral('stop', $stop->kind, Urgency::Prompt, sprintf('Stopped on %s: a clinician sees the client before anything is planned or run.', Writing::day($stop->on)));
+            $referrals[] = new Referral(
+                'stop',
+                $stop->kind,
+                Urgency::Prompt,
+                sprintf('Stopped on %s: a clinician sees the client before anything is planned or run.', Writing::day($stop->on)),
+            );
         }
         foreach ($client->limits as $limit) {
             if ($limit->rule->medical && ! $this->isCleared($limit->rule, $client)) {
@@ -38,7 +43,12 @@ final class SafetyScreen
             }
         }
         if (Age::of($client)->isTooYoung()) {
-            $referrals[] = new Referral('limit', 'age', Urgency::BeforeLoad, sprintf('Under %d nothing is planned: play, and whoever looks after the child.', Age::LEAST));
+            $referrals[] = new Referral(
+                'limit',
+                'age',
+                Urgency::BeforeLoad,
+                sprintf('Under %d nothing is planned: play, and whoever looks after the child.', Age::LEAST),
+            );
         }
         $order = array_flip(array_column(Urgency::cases(), 'value'));
         usort($referrals, static fn (Referral $a, Referral $b): int => $order[$a->urgency->value] <=> $order[$b->urgency->value]);

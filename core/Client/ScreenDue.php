@@ -25,13 +25,23 @@ final class ScreenDue
      * @param  ?DateTimeImmutable  $lastSession  the newest day of training
      * @param  ?DateTimeImmutable  $stop  the first day since that screen on which training was stopped
      */
-    public static function after(DateTimeImmutable $asked, ?DateTimeImmutable $newSymptom = null, ?DateTimeImmutable $lastSession = null, ?DateTimeImmutable $stop = null): self
-    {
+    public static function after(
+        DateTimeImmutable $asked,
+        ?DateTimeImmutable $newSymptom = null,
+        ?DateTimeImmutable $lastSession = null,
+        ?DateTimeImmutable $stop = null,
+    ): self {
         $due = new self($asked->modify(sprintf('+%d weeks', self::WEEKS)), sprintf('%d weeks after the last screen.', self::WEEKS));
         $others = [
             $stop !== null && $stop >= $asked ? new self($stop, 'Training was stopped since the last screen.') : null,
-            $newSymptom !== null && $newSymptom >= $asked ? new self($newSymptom, 'Something new hurts or is barred since the last screen.') : null,
-            $lastSession !== null ? new self(max($asked, $lastSession)->modify(sprintf('+%d weeks', self::LAYOFF_WEEKS)), sprintf('%d weeks without training.', self::LAYOFF_WEEKS)) : null,
+            $newSymptom !== null && $newSymptom >= $asked ? new self(
+                $newSymptom,
+                'Something new hurts or is barred since the last screen.',
+            ) : null,
+            $lastSession !== null ? new self(
+                max($asked, $lastSession)->modify(sprintf('+%d weeks', self::LAYOFF_WEEKS)),
+                sprintf('%d weeks without training.', self::LAYOFF_WEEKS),
+            ) : null,
         ];
         foreach (array_filter($others) as $other) {
             $due = $other->on < $due->on ? $other : $due;

@@ -71,7 +71,11 @@ final class Dose
     /** Whether one set of it is one set of another, whatever the number of sets. */
     public function hasSetsLike(self $other): bool
     {
-        return $this->side === $other->side && $this->loadKg === $other->loadKg && $this->measure == $other->measure && $this->rest == $other->rest && $this->range == $other->range;
+        return $this->side === $other->side
+            && $this->loadKg === $other->loadKg
+            && $this->measure == $other->measure
+            && $this->rest == $other->rest
+            && $this->range == $other->range;
     }
 
     public function isPerSide(): bool

@@ -24,7 +24,12 @@ final class Rounds
     /** @throws InvalidValue when out of range */
     public static function parse(string $text): ?self
     {
-        if (preg_match('/^(?:circuit[:,]?\s*)?(\d{1,3})\s*(?:rounds?|x)(?: of)?:?\s*(?:(\d{1,4})\s*s?\s*(?::|\/|on,?\s?)\s*(\d{1,4})\s*s?(?: off)?)?$/', trim(mb_strtolower($text)), $m) !== 1) {
+        if (preg_match(
+            '/^(?:circuit[:,]?\s*)?(\d{1,3})\s*(?:rounds?|x)(?: '
+                .'of)?:?\s*(?:(\d{1,4})\s*s?\s*(?::|\/|on,?\s?)\s*(\d{1,4})\s*s?(?: off)?)?$/',
+            trim(mb_strtolower($text)),
+            $m,
+        ) !== 1) {
             return null;
         }
         if (isset($m[2])) {
@@ -44,11 +49,20 @@ final class Rounds
             return $line;
         }
         foreach ($doses as $dose) {
-            if (! $dose->measure instanceof Work || $dose->measure->work()->ms !== $first->measure->work()->ms || ($dose->rest->ms ?? 0) !== ($first->rest->ms ?? 0)) {
+            if (
+                ! $dose->measure instanceof Work
+                || $dose->measure->work()->ms !== $first->measure->work()->ms
+                || ($dose->rest->ms ?? 0) !== ($first->rest->ms ?? 0)
+            ) {
                 return $line;
             }
         }
 
-        return sprintf('%s %s:%s', $line, InvalidValue::number($first->measure->work()->toNumber()), InvalidValue::number(($first->rest ?? Seconds::zero())->toNumber()));
+        return sprintf(
+            '%s %s:%s',
+            $line,
+            InvalidValue::number($first->measure->work()->toNumber()),
+            InvalidValue::number(($first->rest ?? Seconds::zero())->toNumber()),
+        );
     }
 }

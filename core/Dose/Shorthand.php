@@ -46,7 +46,12 @@ final class Shorthand
         return match (true) {
             $measure instanceof Reps => $measure->count.($measure->hold === null ? '' : ' × '.self::seconds($measure->hold)),
             $measure instanceof Hold => self::seconds($measure->time),
-            $measure instanceof Intervals => sprintf('(%d × %s / %s)', $measure->count, self::seconds($measure->hold), self::seconds($measure->break)),
+            $measure instanceof Intervals => sprintf(
+                '(%d × %s / %s)',
+                $measure->count,
+                self::seconds($measure->hold),
+                self::seconds($measure->break),
+            ),
             $measure instanceof Work => self::seconds($measure->time).' work',
             $measure instanceof Distance => Writing::distance($measure->metres)
                 .($measure->pace === null ? '' : ' at '.InvalidValue::number($measure->pace).' m/s'),
@@ -97,7 +102,10 @@ final class Shorthand
             } elseif (preg_match('/^r(\S+)$/', $word, $m) === 1 && $pause === null) {
                 $pause = Seconds::parse($m[1]);
             } else {
-                throw InvalidValue::because(sprintf('"%s" is not understood here; after the amount come /s or /alt, a tempo such as 3-1-3-1, @8kg, 50%%, r0:45, each once', $word));
+                throw InvalidValue::because(sprintf(
+                    '"%s" is not understood here; after the amount come /s or /alt, a tempo such as 3-1-3-1, @8kg, 50%%, r0:45, each once',
+                    $word,
+                ));
             }
         }
 
@@ -119,7 +127,8 @@ final class Shorthand
         '/(?<=\d) (\d+(?:\.\d+)?) ?s (?:holds?|held)\b/' => 'x$1s',
         '/ ?\b(?:holds?|held)\b/' => '',
         '/\bmet(?:re|er)s?\b/' => 'm',
-        '/,? ?(?:\/|\bper |\beach |\bon each |\bof each )(?:side|leg|arm|hand)\b|,? ?\b(?:each|ea|e\/s|p\/s|l\/r|r\/l|left and right|left\/right)\b(?! ?x)/' => ' /s',
+        '/,? ?(?:\/|\bper |\beach |\bon each |\bof each )(?:side|leg|arm|hand)\b|,? ?\b(?:each|ea|e\/s|p\/s|l\/r|r\/l|left and '
+            .'right|left\/right)\b(?! ?x)/' => ' /s',
         '/,? ?\/? ?\b(?:alternating|alternate|alt)\b(?: (?:sides?|legs?|arms?))?/' => ' /alt',
         '/\btempo:? ?(\d|x)(\d|x)(\d|x)(\d|x)\b/' => '$1-$2-$3-$4',
         '/\btempo:? ?/' => '',
@@ -156,34 +165,52 @@ final class Shorthand
         $text = trim(mb_strtolower($text));
         $text = self::inSeconds($text);
         foreach (self::IMPERIAL as $spelling => [$one, $metric]) {
-            $text = (string) preg_replace_callback($spelling, static fn (array $m): string => sprintf($metric, InvalidValue::number(round((float) $m[1] * $one, 1))), $text);
+            $text = (string) preg_replace_callback(
+                $spelling,
+                static fn (array $m): string => sprintf($metric, InvalidValue::number(round((float) $m[1] * $one, 1))),
+                $text,
+            );
         }
         foreach (self::SPELLINGS as $spelling => $one) {
             $text = (string) preg_replace($spelling, $one, $text);
         }
         $text = trim($text);
 
-        return (string) preg_replace('/^(\d[\d.]*(?:s|m)?(?:x\d[\d.]*s)?)(?= |$)/', preg_match('/^\d{1,4}x\d{1,4}(?:\.\d+)?s?(?= |$)/', $text) === 1 ? '$1' : '1x$1', $text);
+        return (string) preg_replace(
+            '/^(\d[\d.]*(?:s|m)?(?:x\d[\d.]*s)?)(?= |$)/',
+            preg_match('/^\d{1,4}x\d{1,4}(?:\.\d+)?s?(?= |$)/', $text) === 1 ? '$1' : '1x$1',
+            $text,
+        );
     }
 
     /** `2 min`, `1:30` and `1 min 30 s` become seconds, except in a rest, which may stay. */
     private static function inSeconds(string $text): string
     {
-        $text = (string) preg_replace_callback('/(\d{1,3}(?:\.\d{1,2})?) ?(?:min(?:ute)?s?|\')(?: ?(\d{1,2}) ?(?:s|sec(?:ond)?s?)?)?(?![a-z\d])/', static fn (array $m): string => InvalidValue::number(60 * (float) $m[1] + (float) ($m[2] ?? 0)).'s', $text);
+        $text = (string) preg_replace_callback(
+            '/(\d{1,3}(?:\.\d{1,2})?) ?(?:min(?:ute)?s?|\')(?: ?(\d{1,2}) ?(?:s|sec(?:ond)?s?)?)?(?![a-z\d])/',
+            static fn (array $m): string => InvalidValue::number(60 * (float) $m[1] + (float) ($m[2] ?? 0)).'s',
+            $text,
+        );
 
-        return (string) preg_replace_callback('/(?<=[x×(\/ ]|^)(\d{1,3}):([0-5]\d)(?![\d:])/u', static fn (array $m): string => (60 * (int) $m[1] + (int) $m[2]).'s', $text);
+        return (string) preg_replace_callback(
+            '/(?<=[x×(\/ ]|^)(\d{1,3}):([0-5]\d)(?![\d:])/u',
+            static fn (array $m): string => (60 * (int) $m[1] + (int) $m[2]).'s',
+            $text,
+        );
     }
 
     /** @throws InvalidValue for what trainers write that names no number, with what to write instead */
     private static function refuseWithoutNumber(string $text): void
     {
         foreach ([
-            '/(?<![a-wyz])(?:amrap|as many as|max(?:imum)?|to failure|until failure|to exhaustion)\b/' => 'write how many or how long; the set still ends when the form goes',
+            '/(?<![a-wyz])(?:amrap|as many as|max(?:imum)?|to failure|until failure|to '
+                .'exhaustion)\b/' => 'write how many or how long; the set still ends when the form goes',
             '/(?:(?<=x)|(?<=x )|(?<=of )|^)\d+ ?(?:-|–|to) ?\d+(?![-\d])/u' => 'is a range; choose one number, the start or the top',
             '/^\d+$/' => 'says neither repetitions nor seconds; write 1 × 8 or 1 × 8 s',
             '/\b(?:rpe|rir|%1rm)\b/' => 'effort is asked after the set; write how many or how long',
             '/@\s*\d{4}\b(?![\d.]* ?(?:lb|pound))/' => 'a tempo is written 3-1-3-1',
-            '/\btempo:? ?\d{3}\b(?!\d)|(?<![-\d])\d-\d-\d(?![-\d])/' => 'a tempo has four parts: lowering, pause, lifting, pause, such as 3-1-3-1',
+            '/\btempo:? ?\d{3}\b(?!\d)|(?<![-\d])\d-\d-\d(?![-\d])/' => 'a tempo has four parts: lowering, pause, lifting, '
+                .'pause, such as 3-1-3-1',
             '/\bsuperset\b/' => 'write a circuit: 3 rounds, then one line an exercise',
         ] as $pattern => $help) {
             if (preg_match($pattern, $text, $m) === 1) {
@@ -213,7 +240,10 @@ final class Shorthand
 
             return [static fn (?Tempo $tempo): Measure => new Reps($count, $tempo, $hold), $m['rest'] ?? ''];
         } else {
-            throw InvalidValue::because(sprintf('"%s" is not an amount; write reps (8), seconds (20 s), repeats (4 × 10 s / 5 s) or metres (20 m)', $text));
+            throw InvalidValue::because(sprintf(
+                '"%s" is not an amount; write reps (8), seconds (20 s), repeats (4 × 10 s / 5 s) or metres (20 m)',
+                $text,
+            ));
         }
 
         return [static function (?Tempo $tempo) use ($measure): Measure {

@@ -16,7 +16,9 @@ final class Wording
     /** @param  bool  $bothSidesOneRep  the writer counts left and right together as one repetition */
     public static function of(Dose $dose, bool $bothSidesOneRep = false): string
     {
-        $sides = $bothSidesOneRep && $dose->measure instanceof Reps && $dose->isPerSide() ? ', left and right make one' : self::sides($dose);
+        $sides = $bothSidesOneRep && $dose->measure instanceof Reps && $dose->isPerSide()
+            ? ', left and right make one'
+            : self::sides($dose);
         $parts = [sprintf('%s of %s%s', self::count($dose->sets, 'set'), self::amount($dose->measure), $sides)];
         if ($dose->measure instanceof Reps && $dose->measure->tempo !== null) {
             $parts[] = 'tempo '.$dose->measure->tempo->toString();
@@ -46,9 +48,16 @@ final class Wording
     private static function amount(Measure $measure): string
     {
         return match (true) {
-            $measure instanceof Reps => self::count($measure->count, 'rep').($measure->hold === null ? '' : ' held '.self::seconds($measure->hold)),
+            $measure instanceof Reps => self::count($measure->count, 'rep').(
+                $measure->hold === null ? '' : ' held '.self::seconds($measure->hold)
+            ),
             $measure instanceof Hold => self::seconds($measure->time),
-            $measure instanceof Intervals => sprintf('%s of %s with %s between', self::count($measure->count, 'hold'), self::seconds($measure->hold), self::seconds($measure->break)),
+            $measure instanceof Intervals => sprintf(
+                '%s of %s with %s between',
+                self::count($measure->count, 'hold'),
+                self::seconds($measure->hold),
+                self::seconds($measure->break),
+            ),
             $measure instanceof Work => self::seconds($measure->time).' of work',
             $measure instanceof Distance => Writing::distance($measure->metres),
             default => throw InvalidValue::because('a measure that has no wording'),

@@ -31,7 +31,10 @@ final class Body
 
     public const LIMB_RADIUS = 2.2;
 
-    /** @param  array<string, Vector>  $points  by joint: pelvis, waist, neck, head, and hip, knee, ankle, toe, shoulder, elbow, hand of each side ("hip-r") */
+    /**
+     * @param  array<string, Vector>  $points  by joint: pelvis, waist, neck, head, and hip, knee, ankle, toe, shoulder, elbow, hand of
+     *                               each side ("hip-r")
+     */
     private function __construct(public readonly array $points)
     {
     }
@@ -52,7 +55,11 @@ final class Body
         $points['neck'] = $points['waist']->plus($chest->up->times(self::LENGTHS['waist-neck']));
         $points['head'] = $points['neck']->plus($head->up->times(self::LENGTHS['neck-head']));
         foreach (['-r' => 1, '-l' => -1] as $side => $sign) {
-            $points = [...$points, ...self::arm($angles, $side, $sign, $chest, $points['neck']), ...self::leg($angles, $side, $sign, $root)];
+            $points = [
+                ...$points,
+                ...self::arm($angles, $side, $sign, $chest, $points['neck']),
+                ...self::leg($angles, $side, $sign, $root),
+            ];
         }
 
         return new self($points);
@@ -71,7 +78,11 @@ final class Body
         $shoulder = $neck->plus($chest->right->times($sign * self::LENGTHS['neck-shoulder']));
         $elbow = $shoulder->plus($along->times(self::LENGTHS['shoulder-elbow']));
 
-        return ['shoulder'.$side => $shoulder, 'elbow'.$side => $elbow, 'hand'.$side => $elbow->plus($forearm->times(self::LENGTHS['elbow-hand']))];
+        return [
+            'shoulder'.$side => $shoulder,
+            'elbow'.$side => $elbow,
+            'hand'.$side => $elbow->plus($forearm->times(self::LENGTHS['elbow-hand'])),
+        ];
     }
 
     /** @return array<string, Vector> */
@@ -92,7 +103,12 @@ final class Body
         $knee = $hip->plus($along->times(self::LENGTHS['hip-knee']));
         $ankle = $knee->plus($shank->times(self::LENGTHS['knee-ankle']));
 
-        return ['hip'.$side => $hip, 'knee'.$side => $knee, 'ankle'.$side => $ankle, 'toe'.$side => $ankle->plus($foot->times(self::LENGTHS['ankle-toe']))];
+        return [
+            'hip'.$side => $hip,
+            'knee'.$side => $knee,
+            'ankle'.$side => $ankle,
+            'toe'.$side => $ankle->plus($foot->times(self::LENGTHS['ankle-toe'])),
+        ];
     }
 
     /**
@@ -131,7 +147,9 @@ final class Body
         $along = (new Vector($shin->x, 0, $shin->z))->unit();
         $ankle = $knee->plus($along->times(self::LENGTHS['knee-ankle']));
 
-        return new self([...$this->points, 'ankle'.$side => $ankle, 'toe'.$side => $ankle->plus($along->times(self::LENGTHS['ankle-toe']))]);
+        return new self(
+            [...$this->points, 'ankle'.$side => $ankle, 'toe'.$side => $ankle->plus($along->times(self::LENGTHS['ankle-toe']))],
+        );
     }
 
     /** The same body with hands and feet that would pass the floor drawn along it: limbs bend, lengths are kept. */

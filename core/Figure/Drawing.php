@@ -79,10 +79,20 @@ final class Drawing
         $pictures = [Picture::of($body, $movement->first(), $figure, $figure->view())];
         $floor = self::floor([[$body]], $figure->view());
 
-        return new self(self::strokes($movement->first(), $figure->view()), array_keys($body->points), $pictures, [], 0, self::box($pictures, $floor), $floor);
+        return new self(
+            self::strokes($movement->first(), $figure->view()),
+            array_keys($body->points),
+            $pictures,
+            [],
+            0,
+            self::box($pictures, $floor),
+            $floor,
+        );
     }
 
-    /** @return array{array{float, float}, array{float, float}} for the way out and the way back: seconds it takes, and the pause before it */
+    /**
+     * @return array{array{float, float}, array{float, float}} for the way out and the way back: seconds it takes, and the pause before it
+     */
     private static function times(Figure $figure, ?Tempo $tempo, float $holdS): array
     {
         if ($tempo === null) {
@@ -106,7 +116,10 @@ final class Drawing
         $trunk = self::depth($body, $view, ['pelvis', 'waist', 'neck']);
         $parts = [];
         foreach ($strokes as $stroke) {
-            $parts[] = ['part' => self::depth($body, $view, array_slice($stroke['joints'], 1)) < $trunk - 1 ? 'far' : 'near', 'joints' => $stroke['joints']];
+            $parts[] = [
+                'part' => self::depth($body, $view, array_slice($stroke['joints'], 1)) < $trunk - 1 ? 'far' : 'near',
+                'joints' => $stroke['joints'],
+            ];
         }
         $far = array_values(array_filter($parts, static fn (array $each): bool => $each['part'] === 'far'));
         $near = array_values(array_filter($parts, static fn (array $each): bool => $each['part'] === 'near'));

@@ -48,7 +48,9 @@ final class Movement
     {
         $to = $this->figure->to[0] ?? null;
 
-        return $to === null ? $this->first : $this->reached($this->atRest($this->figure->base->angles->with($this->figure->with)->with($to), $this->first));
+        return $to === null ? $this->first : $this->reached(
+            $this->atRest($this->figure->base->angles->with($this->figure->with)->with($to), $this->first),
+        );
     }
 
     /**

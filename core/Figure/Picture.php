@@ -25,7 +25,10 @@ final class Picture
             $points[$joint] = [$x, $y];
         }
 
-        return new self($points, array_merge([], ...array_map(static fn (Prop $prop): array => $prop->shapes($body, $first, $view), $figure->props)));
+        return new self(
+            $points,
+            array_merge([], ...array_map(static fn (Prop $prop): array => $prop->shapes($body, $first, $view), $figure->props)),
+        );
     }
 
     /** @return list<array{float, float}> points that everything drawn lies between */

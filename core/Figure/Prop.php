@@ -57,7 +57,9 @@ final class Prop
                 Shape::line($view, $at, $at->minus(new Vector(0, 4, 0)), 'kit'),
                 Shape::disc($view, $at->minus(new Vector(0, 5.5, 0)), $this->size, 'kit'),
             ],
-            PropKind::Plate, PropKind::ThrowBall => [Shape::disc($view, $at, $this->size, $this->kind === PropKind::Plate ? 'kit' : 'round')],
+            PropKind::Plate, PropKind::ThrowBall => [
+                Shape::disc($view, $at, $this->size, $this->kind === PropKind::Plate ? 'kit' : 'round'),
+            ],
             PropKind::Cuff => [Shape::disc($view, $at, $this->size, 'kit')],
             PropKind::Bar => [
                 Shape::line($view, $at->minus(new Vector(0, 0, 26)), $at->plus(new Vector(0, 0, 26)), 'kit'),

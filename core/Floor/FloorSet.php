@@ -21,7 +21,8 @@ final class FloorSet
      * @param  int|float  $target  repetitions, milliseconds held, or metres
      * @param  int|float  $unitMs  milliseconds of the timeline that one of them takes
      * @param  list<FloorSpan>  $spans  when it is worked at
-     * @param  bool  $timed  the time is the dose: the clock leaves no room for the amount that is aimed at, and what is counted is information
+     * @param  bool  $timed  the time is the dose: the clock leaves no room for the amount that is aimed at, and what is counted is
+     *                       information
      */
     public function __construct(
         public readonly int $block,
@@ -37,7 +38,16 @@ final class FloorSet
 
     public function with(FloorSpan $span): self
     {
-        return new self($this->block, $this->entry, $this->side, $this->round, $this->target, $this->unitMs, [...$this->spans, $span], $this->timed);
+        return new self(
+            $this->block,
+            $this->entry,
+            $this->side,
+            $this->round,
+            $this->target,
+            $this->unitMs,
+            [...$this->spans, $span],
+            $this->timed,
+        );
     }
 
     /**

@@ -37,7 +37,15 @@ final class RunSheet
                 $key = implode(' ', [$segment->block, $segment->entry, $segment->set, $segment->round, $side]);
                 if (! isset($sets[$key])) {
                     [$target, $unit] = FloorSet::measure($entry->dose, $segment->ms(), $library->find($entry->exercise));
-                    $sets[$key] = new FloorSet($segment->block, $segment->entry, in_array($side, ['left', 'right'], true) ? $side : 'both', $segment->round, $target, $alternates ? 2 * $unit : $unit, []);
+                    $sets[$key] = new FloorSet(
+                        $segment->block,
+                        $segment->entry,
+                        in_array($side, ['left', 'right'], true) ? $side : 'both',
+                        $segment->round,
+                        $target,
+                        $alternates ? 2 * $unit : $unit,
+                        [],
+                    );
                 }
                 $sets[$key] = $sets[$key]->with(new FloorSpan($i, 0, $segment->ms()));
             }
@@ -58,7 +66,16 @@ final class RunSheet
         $sets = [];
         foreach ($sides as $i => $side) {
             [$target, $unit] = FloorSet::measure(new Dose(new Work(Seconds::ofMs($segment->ms()))), $share, $rung, $aim);
-            $sets[] = new FloorSet((int) $segment->block, (int) $segment->entry, $side, $segment->round, $target, $unit, [new FloorSpan($place, $i * $share, ($i + 1) * $share)], $target < $aim->measure->amount());
+            $sets[] = new FloorSet(
+                (int) $segment->block,
+                (int) $segment->entry,
+                $side,
+                $segment->round,
+                $target,
+                $unit,
+                [new FloorSpan($place, $i * $share, ($i + 1) * $share)],
+                $target < $aim->measure->amount(),
+            );
         }
 
         return $sets;

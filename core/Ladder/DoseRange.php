@@ -35,7 +35,11 @@ final class DoseRange
     public static function outside(Dose $dose, array $steps, int $sets): ?self
     {
         if ($sets > self::MOST_SETS) {
-            return new self(true, sprintf('%d sets; more than %d are seldom of use', $sets, self::MOST_SETS), ['sets' => $sets, 'most_sets' => self::MOST_SETS]);
+            return new self(
+                true,
+                sprintf('%d sets; more than %d are seldom of use', $sets, self::MOST_SETS),
+                ['sets' => $sets, 'most_sets' => self::MOST_SETS],
+            );
         }
         $start = ($steps[0] ?? $dose)->measure;
         $top = ($steps[count($steps) - 1] ?? $dose)->measure;
@@ -46,7 +50,10 @@ final class DoseRange
         if ($given >= min($least, $most) && $given <= max($least, $most)) {
             return null;
         }
-        $inPieces = $dose->measure->kind() === MeasureKind::Intervals && array_filter($steps, static fn (Dose $step): bool => $step->measure->kind() === MeasureKind::Hold) !== [];
+        $inPieces = $dose->measure->kind() === MeasureKind::Intervals && array_filter(
+            $steps,
+            static fn (Dose $step): bool => $step->measure->kind() === MeasureKind::Hold,
+        ) !== [];
         if ($inPieces && $given <= self::FAR_TIMES_TOP * $most) {
             // each piece is looked at against the cap, the whole only for being far out
             return null;

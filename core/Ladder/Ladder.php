@@ -30,7 +30,9 @@ final class Ladder
             throw InvalidValue::because(sprintf('ladder "%s" has no rungs', $id));
         }
         foreach (self::falls(array_map(static fn (Rung $rung): int => $rung->level->value, $rungs)) as $i) {
-            throw InvalidValue::because(sprintf('ladder "%s": rung "%s" is easier than "%s" below it', $id, $rungs[$i]->id, $rungs[$i - 1]->id));
+            throw InvalidValue::because(
+                sprintf('ladder "%s": rung "%s" is easier than "%s" below it', $id, $rungs[$i]->id, $rungs[$i - 1]->id),
+            );
         }
         if ($this->indexOf($anchor) === null) {
             throw InvalidValue::because(sprintf('ladder "%s": its anchor "%s" is not one of its rungs', $id, $anchor));

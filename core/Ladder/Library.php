@@ -101,7 +101,9 @@ final class Library
             $byId[$ladder->id] = $ladder;
             foreach ($ladder->rungs as $rung) {
                 $isAsShipped = ($this->rungById[$rung->id] ?? null)?->stresses === $rung->stresses;
-                $open = $isAsShipped ? [] : array_values(array_diff(array_keys($this->stresses), array_keys($rung->stresses), $rung->spared));
+                $open = $isAsShipped ? [] : array_values(
+                    array_diff(array_keys($this->stresses), array_keys($rung->stresses), $rung->spared),
+                );
                 $unanswered = $open === [] ? $unanswered : [...$unanswered, $rung->id => $open];
             }
         }

@@ -126,7 +126,9 @@ final class Rung
     /** Milliseconds flat on the back in one set of a dose, both sides together; 0 where nobody lies there. */
     public function flatMs(Dose $dose): int
     {
-        return $this->grade('supine') === 0 ? 0 : ($dose->measure->work()->ms + $dose->measure->breaks()->ms) * ($dose->isPerSide() ? 2 : 1);
+        return $this->grade('supine') === 0 ? 0 : (
+            $dose->measure->work()->ms + $dose->measure->breaks()->ms
+        ) * ($dose->isPerSide() ? 2 : 1);
     }
 
     /** @return int<0, 3> */

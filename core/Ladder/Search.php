@@ -45,7 +45,10 @@ final class Search
             }
         }
         $rungs = array_map(fn (string $id): Rung => $this->library->rung($id), array_map(strval(...), array_keys($cost)));
-        usort($rungs, static fn (Rung $a, Rung $b): int => [$cost[$a->id], $a->level->value, $a->id] <=> [$cost[$b->id], $b->level->value, $b->id]);
+        usort(
+            $rungs,
+            static fn (Rung $a, Rung $b): int => [$cost[$a->id], $a->level->value, $a->id] <=> [$cost[$b->id], $b->level->value, $b->id],
+        );
 
         return $rungs;
     }
@@ -91,7 +94,11 @@ final class Search
                 return $other === $word ? 0 : 1;
             }
             if ($length >= self::SHORTEST_MISSPELT && strlen($other) >= $length - 1) {
-                $wrong = min(levenshtein($word, substr($other, 0, $length)), levenshtein($word, substr($other, 0, $length + 1)), levenshtein($word, substr($other, 0, $length - 1)));
+                $wrong = min(
+                    levenshtein($word, substr($other, 0, $length)),
+                    levenshtein($word, substr($other, 0, $length + 1)),
+                    levenshtein($word, substr($other, 0, $length - 1)),
+                );
                 if ($wrong <= ($length >= 8 ? 2 : 1)) {
                     $best = min(5 * $wrong, $best ?? 99);
                 }

@@ -7,7 +7,8 @@ namespace EvenRungs\Core\Log;
 use EvenRungs\Core\InvalidValue;
 
 /**
- * The bands of a studio, lightest first. Colours mean nothing by themselves: every maker has an order of its own, so the studio lists its own.
+ * The bands of a studio, lightest first. Colours mean nothing by themselves: every maker has an order of its own, so the studio lists its
+ * own.
  */
 final class Bands
 {

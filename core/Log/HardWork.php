@@ -61,7 +61,10 @@ final class HardWork
      */
     public static function tooNear(DateTimeImmutable $day, array $before): ?DateTimeImmutable
     {
-        $near = array_filter($before, static fn (DateTimeImmutable $other): bool => abs((int) $other->diff($day)->format('%r%a')) < self::DAYS);
+        $near = array_filter(
+            $before,
+            static fn (DateTimeImmutable $other): bool => abs((int) $other->diff($day)->format('%r%a')) < self::DAYS,
+        );
 
         return $near === [] ? null : max($near);
     }

@@ -71,7 +71,12 @@ final class History
         $step = 0;
         $sets = $this->last()->sets ?? [];
         foreach ($this->steps->of($this->rung) as $i => $dose) {
-            $reached = array_filter($sets, fn (LoggedSet $set): bool => ! $set->timed && $set->asks($dose->measure) && $this->scale()->perMille($set->targetRange) >= $this->scale()->perMille($dose->range));
+            $reached = array_filter(
+                $sets,
+                fn (LoggedSet $set): bool => ! $set->timed
+                    && $set->asks($dose->measure)
+                    && $this->scale()->perMille($set->targetRange) >= $this->scale()->perMille($dose->range),
+            );
             $step = $reached !== [] ? $i : $step;
         }
 
@@ -107,7 +112,12 @@ final class History
     /** @return list<LoggedSession> those in which somebody watched the form, since the client came to the rung */
     public function watched(): array
     {
-        return array_values(array_filter($this->sessions, fn (LoggedSession $session): bool => $session->checked && ($this->arrived === null || $session->date >= $this->arrived)));
+        return array_values(
+            array_filter(
+                $this->sessions,
+                fn (LoggedSession $session): bool => $session->checked && ($this->arrived === null || $session->date >= $this->arrived),
+            ),
+        );
     }
 
     /** On the last step of the top rung, in full range. */

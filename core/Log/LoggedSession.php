@@ -25,7 +25,8 @@ final class LoggedSession
     public const EASY = 2;
 
     /** What the floor says when pain stops. */
-    public const STOP_WORDS = 'Pain over 5, or pain that is sharp, spreading, numb or giving way: a clinician sees the client before the next session.';
+    public const STOP_WORDS = 'Pain over 5, or pain that is sharp, spreading, numb or giving way: a clinician sees the client '
+        .'before the next session.';
 
     /** The ticks that move somebody up, asked after the last set of a ladder (common practice, no source). */
     public const TICKS = [
@@ -64,17 +65,31 @@ final class LoggedSession
     {
         $worse = static fn (?int $a, ?int $b): ?int => $a === null ? $b : ($b === null ? $a : max($a, $b));
         $stops = array_filter([$this->painKind, $other->painKind], static fn (?PainKind $kind): bool => $kind?->stops() ?? false);
-        $all = array_filter([$this->painKind, $other->painKind, ...array_map(static fn (LoggedSet $set): ?PainKind => $set->painKind, [...$this->sets, ...$other->sets])], static fn (?PainKind $kind): bool => $kind?->stopsAll() ?? false);
+        $all = array_filter(
+            [
+                $this->painKind,
+                $other->painKind,
+                ...array_map(static fn (LoggedSet $set): ?PainKind => $set->painKind, [...$this->sets, ...$other->sets]),
+            ],
+            static fn (?PainKind $kind): bool => $kind?->stopsAll() ?? false,
+        );
         $watched = $this->checked === $other->checked ? [...$this->sets, ...$other->sets] : ($this->checked ? $this->sets : $other->sets);
 
         return new self(
             $this->date,
             $worse($this->soreness, $other->soreness),
-            $worse($worse($this->painBefore, $other->painBefore), $this->checked === $other->checked ? null : ($this->checked ? $other : $this)->painDuring()),
+            $worse(
+                $worse($this->painBefore, $other->painBefore),
+                $this->checked === $other->checked ? null : ($this->checked ? $other : $this)->painDuring(),
+            ),
             $worse($this->painNextDay, $other->painNextDay),
             $watched,
-            $this->ticks === null || $other->ticks === null ? $this->ticks ?? $other->ticks : array_values(array_intersect($this->ticks, $other->ticks)),
-            array_values($all)[0] ?? array_values($stops)[0] ?? ($this->checked === $other->checked ? null : ($this->checked ? $other : $this)->stoppingKind()) ?? $this->painKind ?? $other->painKind,
+            $this->ticks === null || $other->ticks === null ? $this->ticks ?? $other->ticks : array_values(
+                array_intersect($this->ticks, $other->ticks),
+            ),
+            array_values($all)[0] ?? array_values($stops)[0] ?? (
+                $this->checked === $other->checked ? null : ($this->checked ? $other : $this)->stoppingKind()
+            ) ?? $this->painKind ?? $other->painKind,
             $this->checked || $other->checked,
             array_values(array_unique([...$this->signs, ...$other->signs], SORT_REGULAR)),
         );
@@ -83,14 +98,22 @@ final class LoggedSession
     /** Whether a set was begun or anything was said: a session with neither is none. */
     public function isReported(): bool
     {
-        return $this->soreness !== null || $this->painBefore !== null || $this->painNextDay !== null || $this->painKind !== null || $this->signs !== []
+        return $this->soreness !== null
+            || $this->painBefore !== null
+            || $this->painNextDay !== null
+            || $this->painKind !== null
+            || $this->signs !== []
             || array_filter($this->sets, static fn (LoggedSet $set): bool => $set->isReported()) !== [];
     }
 
     /** @return list<array{id: string, name: string}> every tick, in order */
     public static function namedTicks(): array
     {
-        return array_map(static fn (string $id, string $name): array => ['id' => $id, 'name' => $name], array_keys(self::TICKS), self::TICKS);
+        return array_map(
+            static fn (string $id, string $name): array => ['id' => $id, 'name' => $name],
+            array_keys(self::TICKS),
+            self::TICKS,
+        );
     }
 
     /** @return list<string> names of the ticks that were asked for and are missing */
@@ -140,7 +163,9 @@ final class LoggedSession
     /** @return list<string> faults of all sets */
     public function faults(): array
     {
-        return array_values(array_unique(array_merge([], ...array_map(static fn (LoggedSet $set): array => $set->allFaults(), $this->sets))));
+        return array_values(
+            array_unique(array_merge([], ...array_map(static fn (LoggedSet $set): array => $set->allFaults(), $this->sets))),
+        );
     }
 
     /** @return list<string> faults of sets that were short of their target */
@@ -148,6 +173,8 @@ final class LoggedSession
     {
         $short = array_filter($this->sets, static fn (LoggedSet $set): bool => $set->isShort());
 
-        return array_values(array_unique(array_merge([], ...array_map(static fn (LoggedSet $set): array => $set->allFaults(), array_values($short)))));
+        return array_values(
+            array_unique(array_merge([], ...array_map(static fn (LoggedSet $set): array => $set->allFaults(), array_values($short)))),
+        );
     }
 }

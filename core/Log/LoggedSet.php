@@ -62,20 +62,27 @@ final class LoggedSet
     }
 
     /**
-     * What counts of a set that was worked at for a time: where the rung is counted, the number is information, and it was done or not begun;
+     * What counts of a set that was worked at for a time: where the rung is counted, the number is information, and it was done or not
+     * begun;
      * where it is held, the time is what counts.
      *
      * @return array{int|float, int|float} target and done
      */
     public static function ofWork(Rung $rung, int|float $target, int|float $done): array
     {
-        return in_array($rung->start()->measure->kind(), [MeasureKind::Reps, MeasureKind::Distance], true) ? [1, min(1, $done)] : [$target, $done];
+        return in_array(
+            $rung->start()->measure->kind(),
+            [MeasureKind::Reps, MeasureKind::Distance],
+            true,
+        ) ? [1, min(1, $done)] : [$target, $done];
     }
 
     /** Under its target in amount, or in the hold of its repetitions. */
     public function isShort(): bool
     {
-        return ! $this->left && ($this->done < $this->target || ($this->targetHold !== null && $this->hold !== null && $this->hold < $this->targetHold));
+        return ! $this->left && (
+            $this->done < $this->target || ($this->targetHold !== null && $this->hold !== null && $this->hold < $this->targetHold)
+        );
     }
 
     public function isShortOfRange(RangeScale $scale): bool
@@ -86,7 +93,9 @@ final class LoggedSet
     /** Whether the target asks at least a measure; a time of work does whatever it is. */
     public function asks(Measure $measure): bool
     {
-        return $this->timed || ($this->target >= $measure->amount() && ($this->targetHold === null || $this->targetHold >= Steps::heldInRep($measure)));
+        return $this->timed || (
+            $this->target >= $measure->amount() && ($this->targetHold === null || $this->targetHold >= Steps::heldInRep($measure))
+        );
     }
 
     /** @return list<string> every fault of the set, the one that ended it too; the end of an open hold at its target is its score */

@@ -72,15 +72,34 @@ final class TwoForTwo
         $band = $bands->find($name);
         $next = $band === null ? null : $bands->heavier($band);
         if ($band === null || $next === null) {
-            return $band === null ? null : sprintf('Two repetitions over in two sessions on the heaviest band, %s: repetitions or lever next.', $band->name);
+            return $band === null ? null : sprintf(
+                'Two repetitions over in two sessions on the heaviest band, %s: repetitions or lever next.',
+                $band->name,
+            );
         }
         if ($band->pullKg === null || $next->pullKg === null) {
-            return sprintf('Two repetitions over the goal in the last set of two sessions: the band after %s is %s. Nobody measured how much more it pulls: where the form goes, repetitions or lever first.', $band->name, $next->name);
+            return sprintf(
+                'Two repetitions over the goal in the last set of two sessions: the band after %s is %s. Nobody measured how '
+                    .'much more it pulls: where the form goes, repetitions or lever first.',
+                $band->name,
+                $next->name,
+            );
         }
 
         return 100 * $next->pullKg > (100 + self::MOST_PERCENT) * $band->pullKg
-            ? sprintf('Two repetitions over in two sessions, but the band after %s, %s, pulls %s for %s, over a tenth more: repetitions or lever first.', $band->name, $next->name, Writing::load($next->pullKg), Writing::load($band->pullKg))
-            : sprintf('Two repetitions over the goal in the last set of two sessions: the %s band next, from %s.', $next->name, $band->name);
+            ? sprintf(
+                'Two repetitions over in two sessions, but the band after %s, %s, pulls %s for %s, over a tenth more: '
+                    .'repetitions or lever first.',
+                $band->name,
+                $next->name,
+                Writing::load($next->pullKg),
+                Writing::load($band->pullKg),
+            )
+            : sprintf(
+                'Two repetitions over the goal in the last set of two sessions: the %s band next, from %s.',
+                $next->name,
+                $band->name,
+            );
     }
 
     private static function ofWeight(int|float $kg): string
@@ -88,8 +107,16 @@ final class TwoForTwo
         $next = self::next($kg, self::SMALLEST_STEP_KG);
 
         return $next === null
-            ? sprintf('Two repetitions over in two sessions, but %s more is over a tenth of %s: repetitions or lever first.', Writing::load(self::SMALLEST_STEP_KG), Writing::load($kg))
-            : sprintf('Two repetitions over the goal in the last set of two sessions: %s next, from %s.', Writing::load($next), Writing::load($kg));
+            ? sprintf(
+                'Two repetitions over in two sessions, but %s more is over a tenth of %s: repetitions or lever first.',
+                Writing::load(self::SMALLEST_STEP_KG),
+                Writing::load($kg),
+            )
+            : sprintf(
+                'Two repetitions over the goal in the last set of two sessions: %s next, from %s.',
+                Writing::load($next),
+                Writing::load($kg),
+            );
     }
 
     /**

@@ -57,7 +57,12 @@ final class WeekLoad
         }
         $week = self::of(array_values($days));
 
-        return new self($week->total, $week->monotony, $week->strain, array_keys(array_filter($days, static fn (?float $load): bool => $load === null)));
+        return new self(
+            $week->total,
+            $week->monotony,
+            $week->strain,
+            array_keys(array_filter($days, static fn (?float $load): bool => $load === null)),
+        );
     }
 
     /**

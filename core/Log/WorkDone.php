@@ -46,7 +46,9 @@ final class WorkDone
     {
         $measure = $rung->start()->measure;
 
-        return (int) round($measure instanceof Hold || $measure instanceof Intervals ? $done : $done * $measure->work()->ms / $measure->amount());
+        return (int) round(
+            $measure instanceof Hold || $measure instanceof Intervals ? $done : $done * $measure->work()->ms / $measure->amount(),
+        );
     }
 
     public function sessions(string $code): int

@@ -55,8 +55,21 @@ final class Alternatives
     {
         $ladder = $this->library->ladderOf($rung);
         $own = $ladder->rungs[(int) $ladder->indexOf($rung->id) + $way] ?? null;
-        $others = array_values(array_filter($this->library->rungs(), static fn (Rung $each): bool => $each->ladder !== $rung->ladder && $each->category === $rung->category && ($each->level->value - $rung->level->value) * $way > 0));
-        usort($others, static fn (Rung $a, Rung $b): int => [abs($a->level->value - $rung->level->value), $a->id] <=> [abs($b->level->value - $rung->level->value), $b->id]);
+        $others = array_values(
+            array_filter(
+                $this->library->rungs(),
+                static fn (Rung $each): bool => $each->ladder !== $rung->ladder && $each->category === $rung->category && (
+                    $each->level->value - $rung->level->value
+                ) * $way > 0,
+            ),
+        );
+        usort(
+            $others,
+            static fn (Rung $a, Rung $b): int => [
+                abs($a->level->value - $rung->level->value),
+                $a->id,
+            ] <=> [abs($b->level->value - $rung->level->value), $b->id],
+        );
 
         return $own === null ? $others : [$own, ...$others];
     }

@@ -35,7 +35,11 @@ final class Landing
             $rung = $after->rung($from->id);
             $kept = $steps->clamp($rung, $step);
 
-            return new self($rung, $kept, $kept === $step ? 'Stays.' : sprintf('The rung has %d doses now: on its last.', count($steps->of($rung))));
+            return new self(
+                $rung,
+                $kept,
+                $kept === $step ? 'Stays.' : sprintf('The rung has %d doses now: on its last.', count($steps->of($rung))),
+            );
         }
         foreach ([[array_slice($before->downFrom($from), 1), 'below'], [$before->above($from), 'above']] as [$rungs, $where]) {
             foreach ($rungs as $rung) {
@@ -46,7 +50,11 @@ final class Landing
         }
         $swap = (new Swaps($after))->sameDirection($from, $client)[0]->rung ?? null;
 
-        return new self($swap, 0, $swap === null ? 'Nothing else that trains the same is allowed.' : 'Nothing of the ladder is allowed; this trains the same.');
+        return new self(
+            $swap,
+            0,
+            $swap === null ? 'Nothing else that trains the same is allowed.' : 'Nothing of the ladder is allowed; this trains the same.',
+        );
     }
 
     private static function open(string $rung, Library $library, Client $client): bool

@@ -20,8 +20,11 @@ final class Moves
      * @param  ?GoalRule  $goal  null where no goal is meant
      * @param  ?Style  $style  null where no house style is meant
      */
-    public function __construct(private readonly Library $library, private readonly ?GoalRule $goal = null, private readonly ?Style $style = null)
-    {
+    public function __construct(
+        private readonly Library $library,
+        private readonly ?GoalRule $goal = null,
+        private readonly ?Style $style = null,
+    ) {
     }
 
     public function isOpen(Rung $rung, Client $client): bool

@@ -48,10 +48,19 @@ final class Obstacles
         $level = $client->clearedLevel();
         $ungraded = $client->limits === [] ? [] : $library->unanswered($rung);
         $unsuitable = $ungraded !== []
-            ? sprintf('was not graded for %s, and nothing ungraded is planned for somebody with a limit', implode(', ', array_map(static fn (string $stress): string => lcfirst($library->stresses[$stress]->name), $ungraded)))
+            ? sprintf(
+                'was not graded for %s, and nothing ungraded is planned for somebody with a limit',
+                implode(', ', array_map(static fn (string $stress): string => lcfirst($library->stresses[$stress]->name), $ungraded)),
+            )
             : null;
         $unsuitable ??= Age::of($client)->leavesOut($rung, $client)
-            ?? ($level !== null && $rung->level->value > $level ? sprintf('is level %d, and the clearance allows %d at most', $rung->level->value, $level) : null);
+            ?? (
+                $level !== null && $rung->level->value > $level ? sprintf(
+                    'is level %d, and the clearance allows %d at most',
+                    $rung->level->value,
+                    $level,
+                ) : null
+            );
 
         return new self($rung, $client->bars($rung), $client->missingKit($rung), $unmet, $unsuitable, $client->stopOn($rung->ladder));
     }
@@ -87,8 +96,20 @@ final class Obstacles
     public function safety(Library $library): array
     {
         return [
-            ...($this->stopped === null ? [] : [sprintf('is stopped since %s, until a clearance of a later day', Writing::day($this->stopped))]),
-            ...array_map(static fn (Bar $bar): string => sprintf('is barred by %s: %s, grade %d', lcfirst($library->limits[$bar->limit]->name), lcfirst($library->stresses[$bar->stress]->name), $bar->grade), $this->bars),
+            ...(
+                $this->stopped === null ? [] : [
+                    sprintf('is stopped since %s, until a clearance of a later day', Writing::day($this->stopped)),
+                ]
+            ),
+            ...array_map(
+                static fn (Bar $bar): string => sprintf(
+                    'is barred by %s: %s, grade %d',
+                    lcfirst($library->limits[$bar->limit]->name),
+                    lcfirst($library->stresses[$bar->stress]->name),
+                    $bar->grade,
+                ),
+                $this->bars,
+            ),
             ...($this->unsuitable === null ? [] : [$this->unsuitable]),
         ];
     }

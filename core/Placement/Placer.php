@@ -27,7 +27,9 @@ final class Placer
     /** How far the first rung of a ladder may stand above the ability (house rule). */
     public const ENTRY_REACH = 2;
 
-    /** A working hold is at most this share of the test best, in thirds (house rule): the trunk is still needed when the session is over. */
+    /**
+     * A working hold is at most this share of the test best, in thirds (house rule): the trunk is still needed when the session is over.
+     */
     private const TEST_SHARE_THIRDS = 2;
 
     /** Who held far longer than the rung asks starts at most this much higher (house rule). */
@@ -92,10 +94,19 @@ final class Placer
         }
         $rung = $standing->rung;
         $dose = $standing->dose;
-        $step = $dose === null ? $standing->step : $steps->highestNotOver($rung, $dose->measure) ?? ($steps->of($rung)[0]->measure->kind() === $dose->measure->kind() ? 0 : $standing->step);
+        $step = $dose === null ? $standing->step : $steps->highestNotOver($rung, $dose->measure) ?? (
+            $steps->of($rung)[0]->measure->kind() === $dose->measure->kind() ? 0 : $standing->step
+        );
         [$step, $range] = $steps->settle($rung, $step, $standing->range ?? $dose?->range);
 
-        return new Start($rung, $standing->basis, null, $standing->why === [] ? [sprintf('Stands on %s.', $rung->name)] : $standing->why, $step, $range);
+        return new Start(
+            $rung,
+            $standing->basis,
+            null,
+            $standing->why === [] ? [sprintf('Stands on %s.', $rung->name)] : $standing->why,
+            $step,
+            $range,
+        );
     }
 
     private function fromClean(Ladder $ladder, Client $client, Steps $steps): ?Start
@@ -113,7 +124,11 @@ final class Placer
             $worse === null
                 ? sprintf('%s is the highest rung done clean.', $rung->name)
                 : sprintf('%s is the highest rung done clean on the %s, the worse side; it sets the rung.', $rung->name, $worse),
-            ...($step === null || $hold === null ? [] : [sprintf('Held %s: the step is at most two thirds of it (house rule).', self::seconds($hold->best))]),
+            ...(
+                $step === null || $hold === null ? [] : [
+                    sprintf('Held %s: the step is at most two thirds of it (house rule).', self::seconds($hold->best)),
+                ]
+            ),
         ], $step ?? 0);
     }
 
@@ -136,18 +151,53 @@ final class Placer
             if ($hold === null) {
                 continue;
             }
-            $held = sprintf('Held %s%s', self::seconds($hold->best), $hold->worseSide === null ? '' : sprintf(' on the %s, the worse side', $hold->worseSide));
+            $held = sprintf(
+                'Held %s%s',
+                self::seconds($hold->best),
+                $hold->worseSide === null ? '' : sprintf(' on the %s, the worse side', $hold->worseSide),
+            );
             $step = $this->stepOf($rung, $hold, $steps);
             if ($step === null) {
                 $below = $ladder->rungs[max(0, $i - 1)];
 
-                return new Start($below, Basis::Test, $hold->worseSide, [sprintf('%s; %s starts at %s, more than two thirds of it (house rule): %s.', $held, $rung->name, self::seconds($steps->of($rung)[0]->measure->work()), $i === 0 ? 'it is the first of its ladder all the same' : 'the rung below it is taken')]);
+                return new Start(
+                    $below,
+                    Basis::Test,
+                    $hold->worseSide,
+                    [
+                        sprintf(
+                            '%s; %s starts at %s, more than two thirds of it (house rule): %s.',
+                            $held,
+                            $rung->name,
+                            self::seconds($steps->of($rung)[0]->measure->work()),
+                            $i === 0 ? 'it is the first of its ladder all the same' : 'the rung below it is taken',
+                        ),
+                    ],
+                );
             }
             $above = $step === $steps->last($rung) ? $this->above($rung, $ladder, $obstacles) : null;
 
             return $above === null
-                ? new Start($rung, Basis::Test, $hold->worseSide, [sprintf('%s: step %d of %s is at most two thirds of it (house rule).', $held, $step + 1, $rung->name)], $step)
-                : new Start($above, Basis::Test, $hold->worseSide, [sprintf('%s: two thirds of it are past the top of %s, so %s, at most one level above (house rule).', $held, $rung->name, $above->name)]);
+                ? new Start(
+                    $rung,
+                    Basis::Test,
+                    $hold->worseSide,
+                    [sprintf('%s: step %d of %s is at most two thirds of it (house rule).', $held, $step + 1, $rung->name)],
+                    $step,
+                )
+                : new Start(
+                    $above,
+                    Basis::Test,
+                    $hold->worseSide,
+                    [
+                        sprintf(
+                            '%s: two thirds of it are past the top of %s, so %s, at most one level above (house rule).',
+                            $held,
+                            $rung->name,
+                            $above->name,
+                        ),
+                    ],
+                );
         }
 
         return null;
@@ -175,9 +225,18 @@ final class Placer
         $level = $typed->value ?? ($shown === null ? self::UNTESTED_LEVEL : max(1, $shown - 1));
         $name = strtolower($ladder->category->label());
         $why = [match (true) {
-            $client->isHeldBack($ladder->category) => sprintf('Ability typed as level %d in %s, which nothing has shown: it counts as %d.', $client->ability[$ladder->category->value]->value, $name, $level),
+            $client->isHeldBack($ladder->category) => sprintf(
+                'Ability typed as level %d in %s, which nothing has shown: it counts as %d.',
+                $client->ability[$ladder->category->value]->value,
+                $name,
+                $level,
+            ),
             $typed !== null => sprintf('Ability typed as level %d in %s.', $level, $name),
-            $shown !== null => sprintf('%s was not tested on this ladder; level %d was shown on another, so one less.', $ladder->category->label(), $shown),
+            $shown !== null => sprintf(
+                '%s was not tested on this ladder; level %d was shown on another, so one less.',
+                $ladder->category->label(),
+                $shown,
+            ),
             default => sprintf('%s was not tested: taken as level %d.', $ladder->category->label(), $level),
         }];
         $rung = $ladder->highestAtOrUnder($level);
@@ -186,10 +245,23 @@ final class Placer
         }
         $first = $ladder->rungs[0];
         if ($first->level->value - $level <= self::ENTRY_REACH) {
-            return new Start($first, Basis::Entry, null, [...$why, sprintf('The ladder starts at level %d, at most %d above: its first rung.', $first->level->value, self::ENTRY_REACH)]);
+            return new Start(
+                $first,
+                Basis::Entry,
+                null,
+                [
+                    ...$why,
+                    sprintf('The ladder starts at level %d, at most %d above: its first rung.', $first->level->value, self::ENTRY_REACH),
+                ],
+            );
         }
 
-        return new Start(null, Basis::None, null, [...$why, sprintf('The ladder starts at level %d, too far above.', $first->level->value)]);
+        return new Start(
+            null,
+            Basis::None,
+            null,
+            [...$why, sprintf('The ladder starts at level %d, too far above.', $first->level->value)],
+        );
     }
 
     /** The highest level shown on another ladder of the category, by a climbed ladder, a standing or a timed hold. */

@@ -58,7 +58,12 @@ final class Road
         }
         $climb = array_filter($between, static fn (Rung $rung): bool => $rung !== $goal && ! self::isPassedOver($rung, $client));
         if ($climb !== []) {
-            $because[] = sprintf('%d %s between it and %s, and none is skipped.', count($climb), count($climb) === 1 ? 'rung lies' : 'rungs lie', $placement?->rung === null ? 'the foot of its ladder' : $placement->rung->name);
+            $because[] = sprintf(
+                '%d %s between it and %s, and none is skipped.',
+                count($climb),
+                count($climb) === 1 ? 'rung lies' : 'rungs lie',
+                $placement?->rung === null ? 'the foot of its ladder' : $placement->rung->name,
+            );
         }
         $answer = match (true) {
             $between === [] => 'here',
@@ -77,8 +82,15 @@ final class Road
      * @param  array<string, RoadStretch>  $stretches  by ladder; gates before what they open
      * @param  array<string, true>  $seen  rungs whose way is collected already: ladders of a studio's own may ask for each other
      */
-    private static function collect(Rung $goal, ?Gate $gate, Client $client, array $standing, Library $library, array &$stretches, array &$seen): void
-    {
+    private static function collect(
+        Rung $goal,
+        ?Gate $gate,
+        Client $client,
+        array $standing,
+        Library $library,
+        array &$stretches,
+        array &$seen,
+    ): void {
         if (isset($seen[$goal->id])) {
             return;
         }
@@ -102,7 +114,13 @@ final class Road
         }
         $known = $stretches[$goal->ladder] ?? null;
         $climb = $known === null || count($known->rungs) < count($rungs) ? $rungs : $known->rungs;
-        $stretches[$goal->ladder] = new RoadStretch($library->ladderOf($goal), $placement?->rung, $placement->step ?? 0, $climb, [...$known->goals ?? [], $goal->id => $gate?->what]);
+        $stretches[$goal->ladder] = new RoadStretch(
+            $library->ladderOf($goal),
+            $placement?->rung,
+            $placement->step ?? 0,
+            $climb,
+            [...$known->goals ?? [], $goal->id => $gate?->what],
+        );
     }
 
     /** A rung on the way that limits bar, or whose kit is not to hand, is stepped over. */
@@ -132,7 +150,12 @@ final class Road
         foreach ($stretches as $stretch) {
             $at = $standing[$stretch->ladder->id] ?? null;
             $first = $stretch->rungs[0] ?? null;
-            if ($at?->rung !== null && $first !== null && $stretch->ladder->indexOf($first->id) <= $stretch->ladder->indexOf($at->rung->id) && Obstacles::between($client, $first, $library)->isClear()) {
+            if (
+                $at?->rung !== null
+                && $first !== null
+                && $stretch->ladder->indexOf($first->id) <= $stretch->ladder->indexOf($at->rung->id)
+                && Obstacles::between($client, $first, $library)->isClear()
+            ) {
                 return [$first, $steps->last($first)];
             }
             if ($at?->rung !== null && $stretch->rungs !== [] && $at->step < $steps->last($at->rung)) {

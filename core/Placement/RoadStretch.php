@@ -16,7 +16,8 @@ final class RoadStretch
      * @param  ?Rung  $from  where the client stands on it
      * @param  int  $step  of the dose there
      * @param  list<Rung>  $rungs  to climb, easiest first
-     * @param  array<string, ?string>  $goals  rungs that are wanted of this ladder, by id: for a gate what clean means there, null for the exercise asked for
+     * @param  array<string, ?string>  $goals  rungs that are wanted of this ladder, by id: for a gate what clean means there, null for
+     *                                         the exercise asked for
      */
     public function __construct(
         public readonly Ladder $ladder,

@@ -72,7 +72,9 @@ final class Steps
         $steps = $this->of($rung);
         $dose = $steps[$this->clamp($rung, $step)];
 
-        return $range === null || self::scale($rung)->perMille($range) >= self::scale($rung)->perMille($dose->range) ? $dose : $dose->withRange($range);
+        return $range === null || self::scale($rung)->perMille($range) >= self::scale($rung)->perMille($dose->range)
+            ? $dose
+            : $dose->withRange($range);
     }
 
     public function last(Rung $rung): int
@@ -103,7 +105,10 @@ final class Steps
     {
         $found = null;
         foreach ($this->of($rung) as $i => $step) {
-            if (self::isAtMost($step->measure, $measure) && ($perMille === null || self::scale($rung)->perMille($step->range) <= $perMille)) {
+            if (
+                self::isAtMost($step->measure, $measure)
+                && ($perMille === null || self::scale($rung)->perMille($step->range) <= $perMille)
+            ) {
                 $found = $i;
             }
         }
@@ -185,7 +190,12 @@ final class Steps
     public function many(Rung $rung): ?Reps
     {
         $top = $this->of($rung)[$this->last($rung)]->measure;
-        if (! ($this->style->plan->highReps ?? false) || ! $top instanceof Reps || $rung->level->value > self::LIGHT_LEVEL || ! in_array($rung->category, [Category::Hip, Category::ShoulderGirdle], true)) {
+        if (
+            ! ($this->style->plan->highReps ?? false)
+            || ! $top instanceof Reps
+            || $rung->level->value > self::LIGHT_LEVEL
+            || ! in_array($rung->category, [Category::Hip, Category::ShoulderGirdle], true)
+        ) {
             return null;
         }
 
@@ -200,8 +210,23 @@ final class Steps
         $own = max([0, ...array_map(static fn (Dose $each): int => $each->measure->longestHold()->ms, $rung->steps)]);
 
         return [
-            sprintf('Dose, tempo and rest: step %d of %d on this rung (common practice, no source).', $this->clamp($rung, $step) + 1, count($this->of($rung))),
-            ...($cap !== null && $own > $cap->ms ? [sprintf('No hold over %s: %s.', $cap->toClock(), $this->client?->holdCap() === $cap ? 'a limit asks for short holds, breathing, counted aloud' : sprintf('%s holds no longer', $this->style->name ?? 'the style'))] : []),
+            sprintf(
+                'Dose, tempo and rest: step %d of %d on this rung (common practice, no source).',
+                $this->clamp($rung, $step) + 1,
+                count($this->of($rung)),
+            ),
+            ...(
+                $cap !== null && $own > $cap->ms ? [
+                    sprintf(
+                        'No hold over %s: %s.',
+                        $cap->toClock(),
+                        $this->client?->holdCap() === $cap ? 'a limit asks for short holds, breathing, counted aloud' : sprintf(
+                            '%s holds no longer',
+                            $this->style->name ?? 'the style',
+                        ),
+                    ),
+                ] : []
+            ),
             ...($dose->range === null ? [] : [sprintf('As far as %s; the range grows before the dose.', $dose->range->toShort())]),
         ];
     }
@@ -237,7 +262,9 @@ final class Steps
     {
         $steps = $this->distinct(array_map($this->capped(...), $this->ranged($rung, $this->grown($rung))));
         $flat = $this->client?->flatUnder();
-        $short = $flat === null ? $steps : array_values(array_filter($steps, static fn (Dose $dose): bool => $rung->flatMs($dose) < $flat->ms));
+        $short = $flat === null ? $steps : array_values(
+            array_filter($steps, static fn (Dose $dose): bool => $rung->flatMs($dose) < $flat->ms),
+        );
 
         return $short === [] ? [$steps[0]] : $short;
     }
@@ -251,11 +278,25 @@ final class Steps
         $start = $rung->start()->measure;
         $top = $rung->top()->measure;
         if ($cap !== null && ($plan->thenMove ?? false)) {
-            $under = array_values(array_filter($rung->steps, static fn (Dose $dose): bool => ! $dose->measure->longestHold()->isLongerThan($cap) && ! ($dose->measure instanceof Hold && $dose->measure->time->isLongerThan($cap))));
+            $under = array_values(
+                array_filter(
+                    $rung->steps,
+                    static fn (Dose $dose): bool => ! $dose->measure->longestHold()->isLongerThan($cap) && ! (
+                        $dose->measure instanceof Hold && $dose->measure->time->isLongerThan($cap)
+                    ),
+                ),
+            );
 
             return $under === [] ? [$rung->start()] : $under;
         }
-        if ($cap === null || ! $builds || ! $start instanceof Hold || ! $top instanceof Hold || $top->time->ms < self::LONG_FROM_MS || $start->time->isLongerThan($cap)) {
+        if (
+            $cap === null
+            || ! $builds
+            || ! $start instanceof Hold
+            || ! $top instanceof Hold
+            || $top->time->ms < self::LONG_FROM_MS
+            || $start->time->isLongerThan($cap)
+        ) {
             return [$rung->start(), ...array_slice($rung->steps, 1)];
         }
         $steps = [$rung->start()];
@@ -298,7 +339,12 @@ final class Steps
 
         return $dose->withMeasure(match (true) {
             $measure instanceof Reps => new Reps($measure->count, $measure->tempo, $cap),
-            $measure instanceof Intervals => self::pieces($measure->break->isZero() ? $measure->work() : $measure->hold, $cap, $measure->break->isZero() ? 1 : $measure->count, $measure->break),
+            $measure instanceof Intervals => self::pieces(
+                $measure->break->isZero() ? $measure->work() : $measure->hold,
+                $cap,
+                $measure->break->isZero() ? 1 : $measure->count,
+                $measure->break,
+            ),
             default => self::pieces($measure->work(), $cap, 1, Seconds::zero()),
         });
     }

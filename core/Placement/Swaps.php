@@ -50,7 +50,12 @@ final class Swaps
         $swaps = [];
         foreach ($this->library->rungs() as $candidate) {
             $top = 1 + ($this->known($client, $candidate) ?? $rung->level->value);
-            if ($candidate === $rung || in_array($candidate->ladder, $this->withoutLadders, true) || ! in_array($candidate->category, $categories, true) || $candidate->level->value > $top) {
+            if (
+                $candidate === $rung
+                || in_array($candidate->ladder, $this->withoutLadders, true)
+                || ! in_array($candidate->category, $categories, true)
+                || $candidate->level->value > $top
+            ) {
                 continue;
             }
             if (Obstacles::between($client, $candidate, $this->library)->isClear()) {
@@ -74,10 +79,19 @@ final class Swaps
         $new = array_values(array_diff(array_keys($candidate->stresses), array_keys($rung->stresses)));
         $difference = $candidate->level->value - $rung->level->value;
         $why = [
-            $same ? sprintf('Trains %s too.', lcfirst($rung->category->label())) : sprintf('Trains %s; %s stays a gap.', lcfirst($candidate->category->label()), lcfirst($rung->category->label())),
+            $same ? sprintf('Trains %s too.', lcfirst($rung->category->label())) : sprintf(
+                'Trains %s; %s stays a gap.',
+                lcfirst($candidate->category->label()),
+                lcfirst($rung->category->label()),
+            ),
             match (true) {
                 $difference === 0 => 'The same level.',
-                default => sprintf('%d %s %s.', abs($difference), abs($difference) === 1 ? 'level' : 'levels', $difference < 0 ? 'easier' : 'harder'),
+                default => sprintf(
+                    '%d %s %s.',
+                    abs($difference),
+                    abs($difference) === 1 ? 'level' : 'levels',
+                    $difference < 0 ? 'easier' : 'harder',
+                ),
             },
         ];
         foreach ($new as $stress) {
@@ -87,7 +101,10 @@ final class Swaps
         return new Swap($candidate, $same, $new, $why);
     }
 
-    /** What is typed for the direction of a rung; where nothing is, where the client stands on its ladder or was tested; null where nobody knows. */
+    /**
+     * What is typed for the direction of a rung; where nothing is, where the client stands on its ladder or was tested; null where nobody
+     * knows.
+     */
     private function known(Client $client, Rung $candidate): ?int
     {
         $clean = $client->tests->ladders[$candidate->ladder] ?? null;

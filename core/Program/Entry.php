@@ -32,7 +32,12 @@ final class Entry
     /** The same entry with one more reason, where the planner noted any. */
     public function because(string $reason): self
     {
-        $planned = $this->planned === null ? null : new Planned($this->planned->category, $this->planned->level, $this->planned->ladder, [...$this->planned->why, $reason]);
+        $planned = $this->planned === null ? null : new Planned(
+            $this->planned->category,
+            $this->planned->level,
+            $this->planned->ladder,
+            [...$this->planned->why, $reason],
+        );
 
         return new self($this->exercise, $this->dose, $this->note, $planned, $this->x);
     }

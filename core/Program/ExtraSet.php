@@ -55,9 +55,23 @@ final class ExtraSet
      */
     public static function into(Program $program, array $sides, Library $library, int $present): Program
     {
-        $has = static fn (Program $of): bool => array_filter($of->weeks, static fn (Week $week): bool => array_filter($week->sessions, static fn (Session $session): bool => array_filter($session->entries(), static fn (Entry $entry): bool => self::side($entry) !== null) !== []) !== []) !== [];
+        $has = static fn (Program $of): bool => array_filter(
+            $of->weeks,
+            static fn (Week $week): bool => array_filter(
+                $week->sessions,
+                static fn (Session $session): bool => array_filter(
+                    $session->entries(),
+                    static fn (Entry $entry): bool => self::side($entry) !== null,
+                ) !== [],
+            ) !== [],
+        ) !== [];
 
-        return $sides === [] && ! $has($program) ? $program : $program->mapSessions(static fn (Session $session, Week $week): Session => $week->number < $present ? $session : self::session($session, $sides, $library));
+        return $sides === [] && ! $has($program) ? $program : $program->mapSessions(
+            static fn (
+                Session $session,
+                Week $week,
+            ): Session => $week->number < $present ? $session : self::session($session, $sides, $library),
+        );
     }
 
     /** @param  array<string, 'left'|'right'>  $sides  by ladder */

@@ -39,24 +39,59 @@ final class Fit
         $perDirection = $this->perDirection($session);
         foreach ($session->blocks as $b => $block) {
             if ($block instanceof RestBlock) {
-                $cuts[] = $this->cut('The rest of '.$block->rest->toClock(), 'less time to recover', self::REST, $whole, $this->without($session, $b));
+                $cuts[] = $this->cut(
+                    'The rest of '.$block->rest->toClock(),
+                    'less time to recover',
+                    self::REST,
+                    $whole,
+                    $this->without($session, $b),
+                );
             }
             if ($block instanceof CircuitBlock && $block->rounds > 1) {
-                $fewer = $this->replaced($session, $b, new CircuitBlock($block->entries(), $block->rounds - 1, $block->roundRest, $block->restAfter()));
-                $cuts[] = $this->cut(sprintf('Round %d of the circuit', $block->rounds), sprintf('one of %d sets of all its exercises', $block->rounds), $block->rounds > 2 ? self::LATER_SET : self::SECOND_SET, $whole, $fewer);
+                $fewer = $this->replaced(
+                    $session,
+                    $b,
+                    new CircuitBlock($block->entries(), $block->rounds - 1, $block->roundRest, $block->restAfter()),
+                );
+                $cuts[] = $this->cut(
+                    sprintf('Round %d of the circuit', $block->rounds),
+                    sprintf('one of %d sets of all its exercises', $block->rounds),
+                    $block->rounds > 2 ? self::LATER_SET : self::SECOND_SET,
+                    $whole,
+                    $fewer,
+                );
             }
             foreach ($block->entries() as $e => $entry) {
                 $name = $this->library->find($entry->exercise)->name ?? $entry->exercise;
                 $category = $this->library->find($entry->exercise)?->category;
                 if ($entry->dose->sets > 1) {
                     $sets = $entry->dose->sets;
-                    $fewer = $session->changeEntry($b, $e, static fn (Entry $old): Entry => $old->withDose($old->dose->withSets($sets - 1)));
-                    $cuts[] = $this->cut(sprintf('Set %d of %s', $sets, lcfirst($name)), sprintf('one of %d sets%s', $sets, $category === null ? '' : ' of '.lcfirst($category->label())), $sets > 2 ? self::LATER_SET : self::SECOND_SET, $whole, $fewer);
+                    $fewer = $session->changeEntry(
+                        $b,
+                        $e,
+                        static fn (Entry $old): Entry => $old->withDose($old->dose->withSets($sets - 1)),
+                    );
+                    $cuts[] = $this->cut(
+                        sprintf('Set %d of %s', $sets, lcfirst($name)),
+                        sprintf('one of %d sets%s', $sets, $category === null ? '' : ' of '.lcfirst($category->label())),
+                        $sets > 2 ? self::LATER_SET : self::SECOND_SET,
+                        $whole,
+                        $fewer,
+                    );
                 }
                 if (count($session->entries()) > 1) {
                     $side = ExtraSet::side($entry);
-                    [$price, $costs] = $side === null ? $this->priceOf($category, $perDirection) : [self::LATER_SET, sprintf('the extra set of the %s side', $side)];
-                    $cuts[] = $this->cut($name, $costs, $price, $whole, ExtraSet::withoutOrphans($session->changeEntry($b, $e, static fn (): ?Entry => null)));
+                    [$price, $costs] = $side === null ? $this->priceOf($category, $perDirection) : [
+                        self::LATER_SET,
+                        sprintf('the extra set of the %s side', $side),
+                    ];
+                    $cuts[] = $this->cut(
+                        $name,
+                        $costs,
+                        $price,
+                        $whole,
+                        ExtraSet::withoutOrphans($session->changeEntry($b, $e, static fn (): ?Entry => null)),
+                    );
                 }
             }
         }
@@ -84,7 +119,11 @@ final class Fit
         $cuts = [];
         while (SessionTime::total($session, $this->library)->isLongerThan($budget)) {
             $all = $this->cuts($session);
-            $cut = ($setsFirst ? array_values(array_filter($all, static fn (Cut $each): bool => $each->price === self::SECOND_SET || $each->price <= self::LATER_SET)) : [])[0] ?? $all[0] ?? null;
+            $cut = (
+                $setsFirst ? array_values(
+                    array_filter($all, static fn (Cut $each): bool => $each->price === self::SECOND_SET || $each->price <= self::LATER_SET),
+                ) : []
+            )[0] ?? $all[0] ?? null;
             if ($cut === null) {
                 return null;
             }
@@ -119,14 +158,23 @@ final class Fit
         return match (true) {
             $category === null => [self::NO_DIRECTION, 'an exercise that nobody knows'],
             ! $category->isDirection() => [self::NO_DIRECTION, 'no direction, only '.lcfirst($category->label())],
-            ($perDirection[$category->value] ?? 0) > 1 => [self::SECOND_OF_DIRECTION, sprintf('one of %d exercises of %s', $perDirection[$category->value], lcfirst($category->label()))],
+            ($perDirection[$category->value] ?? 0) > 1 => [
+                self::SECOND_OF_DIRECTION,
+                sprintf('one of %d exercises of %s', $perDirection[$category->value], lcfirst($category->label())),
+            ],
             default => [self::ONLY_OF_DIRECTION, sprintf('all of %s', lcfirst($category->label()))],
         };
     }
 
     private function cut(string $what, string $costs, int $price, Seconds $whole, Session $session): Cut
     {
-        return new Cut($what, $costs, Seconds::ofMs(max(0, $whole->ms - SessionTime::total($session, $this->library)->ms)), $price, $session);
+        return new Cut(
+            $what,
+            $costs,
+            Seconds::ofMs(max(0, $whole->ms - SessionTime::total($session, $this->library)->ms)),
+            $price,
+            $session,
+        );
     }
 
     private function without(Session $session, int $block): Session

@@ -43,7 +43,10 @@ final class MinutesLeft
         if ($left === null) {
             return null;
         }
-        for ($left = $this->filled($left, $budget), $try = 0; $try < 30 && 100 * $this->total($left) < self::USED_PERCENT * $budget->ms && $left !== $this->planned; $try++) {
+        for ($left = $this->filled(
+            $left,
+            $budget,
+        ), $try = 0; $try < 30 && 100 * $this->total($left) < self::USED_PERCENT * $budget->ms && $left !== $this->planned; $try++) {
             $better = $this->exchanged($left, $budget);
             if ($better === null) {
                 break;
@@ -80,12 +83,30 @@ final class MinutesLeft
                 $sets = $there[$i]->dose->sets;
                 array_splice($there, $i, 1);
                 if ($sets < $entry->dose->sets) {
-                    $lost[] = [sprintf('%s: %d of %d sets', $name, $sets, $entry->dose->sets), sprintf('%d of %d sets', $entry->dose->sets - $sets, $entry->dose->sets)];
+                    $lost[] = [
+                        sprintf('%s: %d of %d sets', $name, $sets, $entry->dose->sets),
+                        sprintf('%d of %d sets', $entry->dose->sets - $sets, $entry->dose->sets),
+                    ];
                 }
             }
-            $rounds = $block instanceof CircuitBlock && $kept !== [] ? array_values(array_filter($left->blocks, static fn (Block $each): bool => $each instanceof CircuitBlock && ($each->entries()[0]->exercise ?? '') === $kept[0]->exercise)) : [];
-            if ($block instanceof CircuitBlock && $rounds !== [] && $rounds[0] instanceof CircuitBlock && $rounds[0]->rounds < $block->rounds) {
-                $lost[] = [sprintf('The circuit: %d of %d rounds', $rounds[0]->rounds, $block->rounds), sprintf('%d of %d rounds', $block->rounds - $rounds[0]->rounds, $block->rounds)];
+            $rounds = $block instanceof CircuitBlock && $kept !== [] ? array_values(
+                array_filter(
+                    $left->blocks,
+                    static fn (Block $each): bool => $each instanceof CircuitBlock && (
+                        $each->entries()[0]->exercise ?? ''
+                    ) === $kept[0]->exercise,
+                ),
+            ) : [];
+            if (
+                $block instanceof CircuitBlock
+                && $rounds !== []
+                && $rounds[0] instanceof CircuitBlock
+                && $rounds[0]->rounds < $block->rounds
+            ) {
+                $lost[] = [
+                    sprintf('The circuit: %d of %d rounds', $rounds[0]->rounds, $block->rounds),
+                    sprintf('%d of %d rounds', $block->rounds - $rounds[0]->rounds, $block->rounds),
+                ];
             }
         }
 
@@ -95,7 +116,10 @@ final class MinutesLeft
     private function costOf(Entry $entry): string
     {
         $category = $this->library->find($entry->exercise)?->category;
-        $of = array_filter($this->session->entries(), fn (Entry $each): bool => $this->library->find($each->exercise)?->category === $category);
+        $of = array_filter(
+            $this->session->entries(),
+            fn (Entry $each): bool => $this->library->find($each->exercise)?->category === $category,
+        );
 
         return match (true) {
             $category === null || ! $category->isDirection() => 'nothing of the four directions',
@@ -248,7 +272,9 @@ final class MinutesLeft
     {
         $count = [];
         foreach ($left as $key => $sets) {
-            $category = ! self::isBlock($key) && $sets > 0 && ExtraSet::side($this->entryAt($key)) === null ? $this->library->find($this->entryAt($key)->exercise)?->category : null;
+            $category = ! self::isBlock($key) && $sets > 0 && ExtraSet::side($this->entryAt($key)) === null
+                ? $this->library->find($this->entryAt($key)->exercise)?->category
+                : null;
             if ($category instanceof Category && $category->isDirection()) {
                 $count[$category->value] = ($count[$category->value] ?? 0) + 1;
             }
@@ -260,7 +286,9 @@ final class MinutesLeft
     /** @param  array<string, int>  $left */
     private function entriesIn(array $left): int
     {
-        return count(array_filter($left, static fn (int $sets, string $key): bool => $sets > 0 && ! self::isBlock($key), ARRAY_FILTER_USE_BOTH));
+        return count(
+            array_filter($left, static fn (int $sets, string $key): bool => $sets > 0 && ! self::isBlock($key), ARRAY_FILTER_USE_BOTH),
+        );
     }
 
     /** @param  array<string, int>  $left */
@@ -287,7 +315,12 @@ final class MinutesLeft
                 }
             }
             if ($entries !== []) {
-                $blocks[] = $block instanceof CircuitBlock ? new CircuitBlock($entries, $left["block {$b}"], $block->roundRest, $block->restAfter()) : $block->withEntries($entries);
+                $blocks[] = $block instanceof CircuitBlock ? new CircuitBlock(
+                    $entries,
+                    $left["block {$b}"],
+                    $block->roundRest,
+                    $block->restAfter(),
+                ) : $block->withEntries($entries);
             }
         }
 

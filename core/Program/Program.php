@@ -41,7 +41,9 @@ final class Program
     public function mapSessions(callable $change): self
     {
         return $this->withWeeks(array_map(
-            static fn (Week $week): Week => $week->withSessions(array_map(static fn (Session $session): Session => $change($session, $week), $week->sessions)),
+            static fn (Week $week): Week => $week->withSessions(
+                array_map(static fn (Session $session): Session => $change($session, $week), $week->sessions),
+            ),
             $this->weeks,
         ));
     }

@@ -65,7 +65,11 @@ final class ProgramDates
         $x = array_diff_key($program->x ?? [], [self::SHIFTS => true]);
         $began = self::withX($program, [...$x, self::BEGAN => $day->format('Y-m-d'), self::NUMBER => $number]);
 
-        return $began->mapSessions(static fn (Session $session): Session => $session->x === null ? $session : $session->withX(array_diff_key($session->x, [self::FROM_DAY => true, self::FROM_WEEK => true, self::MISSED => true])));
+        return $began->mapSessions(
+            static fn (Session $session): Session => $session->x === null ? $session : $session->withX(
+                array_diff_key($session->x, [self::FROM_DAY => true, self::FROM_WEEK => true, self::MISSED => true]),
+            ),
+        );
     }
 
     /** The same program begun on another day. */
@@ -79,7 +83,10 @@ final class ProgramDates
     {
         $x = array_diff_key($this->program->x ?? [], [self::SHIFTS => true]);
 
-        return self::withX($this->program, $shifts === [] ? $x : [...$x, self::SHIFTS => array_map(static fn (Shift $shift): array => $shift->toArray(), $shifts)]);
+        return self::withX(
+            $this->program,
+            $shifts === [] ? $x : [...$x, self::SHIFTS => array_map(static fn (Shift $shift): array => $shift->toArray(), $shifts)],
+        );
     }
 
     /** @param  int  $week  place in the program, from 0; likewise the session */
@@ -131,7 +138,13 @@ final class ProgramDates
             $of = [];
             foreach ($week->sessions as $session) {
                 $from = is_string($session->x[self::FROM_DAY] ?? null) ? $session->x[self::FROM_DAY] : $session->day->value;
-                $key = sprintf('%s.%d.%s.%s', is_string($number) ? $number : 'program', self::weekMovedFrom($session) ?? $week->number, $from, $session->kind->value);
+                $key = sprintf(
+                    '%s.%d.%s.%s',
+                    is_string($number) ? $number : 'program',
+                    self::weekMovedFrom($session) ?? $week->number,
+                    $from,
+                    $session->kind->value,
+                );
                 $taken[$key] = ($taken[$key] ?? 0) + 1;
                 $of[] = $taken[$key] === 1 ? $key : $key.'.'.$taken[$key];
             }
@@ -168,7 +181,10 @@ final class ProgramDates
             return null;
         }
         $from = self::weekMovedFrom($moved) ?? $program->weeks[$week]->number;
-        $x = array_diff_key([...$moved->x ?? [], self::FROM_DAY => $moved->x[self::FROM_DAY] ?? $moved->day->value], [self::FROM_WEEK => true]);
+        $x = array_diff_key(
+            [...$moved->x ?? [], self::FROM_DAY => $moved->x[self::FROM_DAY] ?? $moved->day->value],
+            [self::FROM_WEEK => true],
+        );
         $moved = self::onDay($moved->withX($program->weeks[$to]->number === $from ? $x : [...$x, self::FROM_WEEK => $from]), $day);
         $weeks = $program->changeSession($week, $session, static fn (): ?Session => null)->weeks;
         $sessions = [...$weeks[$to]->sessions, $moved];

@@ -34,12 +34,23 @@ final class ProgramRefit
         foreach ($program->weeks as $week) {
             $sessions = [];
             foreach ($week->sessions as $session) {
-                $sessions[] = $this->session($session, sprintf('week %d, %s', $week->number, $session->day->label()), $week->clientIn($client), $mayTrim, $given);
+                $sessions[] = $this->session(
+                    $session,
+                    sprintf('week %d, %s', $week->number, $session->day->label()),
+                    $week->clientIn($client),
+                    $mayTrim,
+                    $given,
+                );
             }
             $weeks[] = $week->withSessions(array_values(array_filter($sessions)));
         }
 
-        $fitted = LostDirections::named($program, $program->withWeeks($weeks), $this->library, 'The minutes leave no room for it since the doses grew.');
+        $fitted = LostDirections::named(
+            $program,
+            $program->withWeeks($weeks),
+            $this->library,
+            'The minutes leave no room for it since the doses grew.',
+        );
 
         return [$fitted, $given];
     }

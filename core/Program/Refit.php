@@ -79,6 +79,10 @@ final class Refit
             }
         }
 
-        return array_map(static fn (string $change, int $count): string => sprintf('%s on %d exercise%s', $change, $count, $count === 1 ? '' : 's'), array_keys($times), array_values($times));
+        return array_map(
+            static fn (string $change, int $count): string => sprintf('%s on %d exercise%s', $change, $count, $count === 1 ? '' : 's'),
+            array_keys($times),
+            array_values($times),
+        );
     }
 }

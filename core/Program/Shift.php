@@ -20,8 +20,11 @@ final class Shift
      *
      * @throws InvalidValue when out of range
      */
-    public function __construct(public readonly DateTimeImmutable $from, public readonly int $weeks, public readonly ?DateTimeImmutable $to = null)
-    {
+    public function __construct(
+        public readonly DateTimeImmutable $from,
+        public readonly int $weeks,
+        public readonly ?DateTimeImmutable $to = null,
+    ) {
         if ($weeks < 1 || $weeks > self::MOST_WEEKS) {
             throw InvalidValue::outside('the number of weeks', $weeks, 1, self::MOST_WEEKS, 'weeks');
         }
@@ -50,6 +53,10 @@ final class Shift
     /** @return array<string, string|int> */
     public function toArray(): array
     {
-        return ['from' => $this->from->format('Y-m-d'), 'weeks' => $this->weeks, ...($this->to === null ? [] : ['to' => $this->to->format('Y-m-d')])];
+        return [
+            'from' => $this->from->format('Y-m-d'),
+            'weeks' => $this->weeks,
+            ...($this->to === null ? [] : ['to' => $this->to->format('Y-m-d')]),
+        ];
     }
 }

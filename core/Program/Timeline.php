@@ -180,7 +180,19 @@ final class Timeline
             throw InvalidValue::because(sprintf('the session is longer than a day (%s s)', number_format(Session::LONGEST_S)));
         }
         if ($this->keep) {
-            $this->segments[] = new Segment($this->now, $end, $kind, $this->block, $this->entry, $this->exercise, $side, $set, $round, $repeat, $repeats);
+            $this->segments[] = new Segment(
+                $this->now,
+                $end,
+                $kind,
+                $this->block,
+                $this->entry,
+                $this->exercise,
+                $side,
+                $set,
+                $round,
+                $repeat,
+                $repeats,
+            );
         }
         $this->now = $end;
     }

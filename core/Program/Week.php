@@ -55,7 +55,14 @@ final class Week
     {
         $matches = $this->x['matches'] ?? [];
 
-        return array_values(array_filter(array_map(static fn (mixed $day): ?Weekday => is_string($day) ? Weekday::tryFrom($day) : null, is_array($matches) ? $matches : [])));
+        return array_values(
+            array_filter(
+                array_map(
+                    static fn (mixed $day): ?Weekday => is_string($day) ? Weekday::tryFrom($day) : null,
+                    is_array($matches) ? $matches : [],
+                ),
+            ),
+        );
     }
 
     /** The client as they are in this week. */

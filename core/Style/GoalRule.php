@@ -48,7 +48,8 @@ final class GoalRule
     }
 
     /**
-     * What the goal of a client asks. Under 18 the sets, the way of working and what is left out are those of the goal youth, whatever the goal (house rule).
+     * What the goal of a client asks. Under 18 the sets, the way of working and what is left out are those of the goal youth, whatever
+     * the goal (house rule).
      *
      * @param  array<string, self>  $goals  by goal
      */
@@ -64,7 +65,21 @@ final class GoalRule
             $without = in_array($category, $without, true) ? $without : [...$without, $category];
         }
 
-        return new self($own->goal, $own->name, $own->intent, min($own->sets, $youth->sets), min($own->mostSets, $youth->mostSets), $own->first, $own->sessions, $own->levelCap, $without, array_values(array_unique([...$own->avoid, ...$youth->avoid])), $youth->circuit, $own->standingFirst, $own->showsRoles);
+        return new self(
+            $own->goal,
+            $own->name,
+            $own->intent,
+            min($own->sets, $youth->sets),
+            min($own->mostSets, $youth->mostSets),
+            $own->first,
+            $own->sessions,
+            $own->levelCap,
+            $without,
+            array_values(array_unique([...$own->avoid, ...$youth->avoid])),
+            $youth->circuit,
+            $own->standingFirst,
+            $own->showsRoles,
+        );
     }
 
     /** Whether a rung stays under the goal's level and loads nothing that the goal avoids. */

@@ -77,7 +77,29 @@ final class Style
             return $this;
         }
 
-        return new self($this->id, $this->name, $this->summary, $this->choices, $this->directionSessions, $this->hardSets, $this->hardTension, $this->mostHardDays, $this->holdCap, $this->switchOnTension, $this->switchOnHold, $this->standaloneLength, $this->shortLength, $this->mostTrainingDays, $this->plan->notBySecond(), max(self::USUAL_CLEAN, $this->cleanSessions), $this->daysOnRung, $this->mostEffort, $this->monitorsPain, $this->orderWeights, $this->weekWeights);
+        return new self(
+            $this->id,
+            $this->name,
+            $this->summary,
+            $this->choices,
+            $this->directionSessions,
+            $this->hardSets,
+            $this->hardTension,
+            $this->mostHardDays,
+            $this->holdCap,
+            $this->switchOnTension,
+            $this->switchOnHold,
+            $this->standaloneLength,
+            $this->shortLength,
+            $this->mostTrainingDays,
+            $this->plan->notBySecond(),
+            max(self::USUAL_CLEAN, $this->cleanSessions),
+            $this->daysOnRung,
+            $this->mostEffort,
+            $this->monitorsPain,
+            $this->orderWeights,
+            $this->weekWeights,
+        );
     }
 
     /** @return list<string> the answers that are told to whoever trains */
@@ -85,6 +107,8 @@ final class Style
     {
         $told = array_filter($this->choices, static fn (StyleChoice $choice): bool => $choice->coached);
 
-        return array_values(array_map(static fn (StyleChoice $choice): string => sprintf('%s: %s.', $choice->question, lcfirst($choice->answer)), $told));
+        return array_values(
+            array_map(static fn (StyleChoice $choice): string => sprintf('%s: %s.', $choice->question, lcfirst($choice->answer)), $told),
+        );
     }
 }

@@ -49,6 +49,21 @@ final class StylePlan
 
     public function notBySecond(): self
     {
-        return new self($this->struggle, $this->order, $this->lighterEvery, $this->circuit, $this->accessories, $this->withoutLadders, $this->withoutRungs, $this->highReps, $this->coreFirst, $this->roleShares, $this->bothSidesOneRep, $this->weeksPerStep, $this->build, $this->thenMove);
+        return new self(
+            $this->struggle,
+            $this->order,
+            $this->lighterEvery,
+            $this->circuit,
+            $this->accessories,
+            $this->withoutLadders,
+            $this->withoutRungs,
+            $this->highReps,
+            $this->coreFirst,
+            $this->roleShares,
+            $this->bothSidesOneRep,
+            $this->weeksPerStep,
+            $this->build,
+            $this->thenMove,
+        );
     }
 }

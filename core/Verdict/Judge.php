@@ -20,7 +20,16 @@ use EvenRungs\Core\Style\Style;
 final class Judge
 {
     /** Every rule, in the order they are asked. */
-    public const RULES = [Rules\PainStop::class, Rules\PainCleared::class, Rules\Layoff::class, Rules\PainCaution::class, Rules\FaultRepeat::class, Rules\Soreness::class, Rules\Earned::class, Rules\Stay::class];
+    public const RULES = [
+        Rules\PainStop::class,
+        Rules\PainCleared::class,
+        Rules\Layoff::class,
+        Rules\PainCaution::class,
+        Rules\FaultRepeat::class,
+        Rules\Soreness::class,
+        Rules\Earned::class,
+        Rules\Stay::class,
+    ];
 
     public readonly Steps $steps;
 

@@ -75,12 +75,19 @@ final class Matter
     private function counts(LoggedSession $session): bool
     {
         return ($this->history->arrived === null || $session->date >= $this->history->arrived)
-            && ($this->history->cleared === null || $session->date > $this->history->cleared || ! $this->wasStoppedBefore($this->history->cleared));
+            && (
+                $this->history->cleared === null
+                    || $session->date > $this->history->cleared
+                    || ! $this->wasStoppedBefore($this->history->cleared)
+            );
     }
 
     private function wasStoppedBefore(DateTimeImmutable $day): bool
     {
-        return array_filter($this->history->sessions, static fn (LoggedSession $session): bool => $session->mustStop() && $session->date < $day) !== [];
+        return array_filter(
+            $this->history->sessions,
+            static fn (LoggedSession $session): bool => $session->mustStop() && $session->date < $day,
+        ) !== [];
     }
 
     /** Whether pain up to 5 may count on a day: a monitored style, a clearance in force, an adult without a medical limit. */
@@ -93,7 +100,8 @@ final class Matter
     }
 
     /**
-     * Whether the pain of a session may count all the same: monitored, no more than the session before, and the day after was not worse than
+     * Whether the pain of a session may count all the same: monitored, no more than the session before, and the day after was not worse
+     * than
      * the time before.
      */
     public function isMonitoredPain(int $place): bool
@@ -146,7 +154,10 @@ final class Matter
             $found[] = new Miss('pain was more than the session before', 'No more pain than the time before.');
         }
         foreach ($session->signs as $sign) {
-            $found[] = new Miss(sprintf('there was a sign: %s', lcfirst($sign->label())), 'A session without it, on the rung below where it comes again.');
+            $found[] = new Miss(
+                sprintf('there was a sign: %s', lcfirst($sign->label())),
+                'A session without it, on the rung below where it comes again.',
+            );
         }
         foreach ($session->unticked() as $tick) {
             $found[] = new Miss(sprintf('"%s" was not ticked', lcfirst($tick)), sprintf('"%s" ticked.', $tick));
@@ -174,12 +185,24 @@ final class Matter
 
         return array_values(array_filter([
             $set->isShort() ? new Miss(sprintf('%s was short of its target', $side), $this->shortfall($set)) : null,
-            $set->isShortOfRange($scale) ? new Miss(sprintf('%s did not go as far as it should', $side), 'The range that was asked for, or a set planned at less.') : null,
+            $set->isShortOfRange($scale) ? new Miss(
+                sprintf('%s did not go as far as it should', $side),
+                'The range that was asked for, or a set planned at less.',
+            ) : null,
             $set->asks($needed->measure) ? null : new Miss('it was done at an earlier step', 'A session at the step of today.'),
-            $scale->perMille($set->targetRange) >= $scale->perMille($needed->range) ? null : new Miss('it was done in less range than the step has', 'A session in the range of the step.'),
+            $scale->perMille($set->targetRange) >= $scale->perMille($needed->range) ? null : new Miss(
+                'it was done in less range than the step has',
+                'A session in the range of the step.',
+            ),
             $set->faults === null ? new Miss('faults were not recorded', 'Faults ticked, or "clean".') : null,
-            $set->allFaults() === [] ? null : new Miss(sprintf('%s showed %s', $side, $this->named($set->allFaults())), sprintf('A session without %s.', $this->named($set->allFaults()))),
-            $set->cued === [] ? null : new Miss(sprintf('%s needed a cue for %s', $side, $this->named($set->cued)), 'The same without the cue.'),
+            $set->allFaults() === [] ? null : new Miss(
+                sprintf('%s showed %s', $side, $this->named($set->allFaults())),
+                sprintf('A session without %s.', $this->named($set->allFaults())),
+            ),
+            $set->cued === [] ? null : new Miss(
+                sprintf('%s needed a cue for %s', $side, $this->named($set->cued)),
+                'The same without the cue.',
+            ),
             match ($set->breathing) {
                 null => new Miss('breathing was not recorded', 'Breathing, ticked.'),
                 false => new Miss('the breath was held', 'Breathing freely all through.'),
@@ -192,10 +215,19 @@ final class Matter
             },
             match (true) {
                 $set->effort === null => new Miss('effort was not recorded', 'Effort asked and written.'),
-                $set->effort > $this->style->mostEffort => new Miss(sprintf('effort was %d', $set->effort), sprintf('Effort of %d or less.', $this->style->mostEffort)),
+                $set->effort > $this->style->mostEffort => new Miss(
+                    sprintf('effort was %d', $set->effort),
+                    sprintf('Effort of %d or less.', $this->style->mostEffort),
+                ),
                 default => null,
             },
-            ...array_map(static fn (string $place): Miss => new Miss(sprintf('it was felt in the %s: try less range or load', str_replace('-', ' ', $place)), sprintf('Not felt in the %s.', str_replace('-', ' ', $place))), array_values(array_intersect(LoggedSet::WRONG_PLACES, $set->felt))),
+            ...array_map(
+                static fn (string $place): Miss => new Miss(
+                    sprintf('it was felt in the %s: try less range or load', str_replace('-', ' ', $place)),
+                    sprintf('Not felt in the %s.', str_replace('-', ' ', $place)),
+                ),
+                array_values(array_intersect(LoggedSet::WRONG_PLACES, $set->felt)),
+            ),
         ]));
     }
 
@@ -216,7 +248,10 @@ final class Matter
             return sprintf('%s: worked at for its time.', $side);
         }
 
-        return sprintf('%s %s more.', $side, $set->timed ? round($by / 1000, 1).' s of work' : match ($this->history->rung->start()->measure->kind()) {
+        return sprintf('%s %s more.', $side, $set->timed ? round(
+            $by / 1000,
+            1,
+        ).' s of work' : match ($this->history->rung->start()->measure->kind()) {
             MeasureKind::Reps => $by == 1 ? '1 repetition' : $by.' repetitions',
             MeasureKind::Distance => Writing::distance($by),
             default => round($by / 1000, 1).' s',
@@ -227,10 +262,18 @@ final class Matter
     {
         $left = max(1, $this->style->cleanSessions - $clean);
 
-        return sprintf('%s clean session%s at %s.', $left === 1 ? 'One more' : $left.' more', $left === 1 ? '' : 's', $this->history->rung->name);
+        return sprintf(
+            '%s clean session%s at %s.',
+            $left === 1 ? 'One more' : $left.' more',
+            $left === 1 ? '' : 's',
+            $this->history->rung->name,
+        );
     }
 
-    /** Days on the rung that are still missing, counted from the first session where nobody knows when the client came; 0 where the style asks for none. */
+    /**
+     * Days on the rung that are still missing, counted from the first session where nobody knows when the client came; 0 where the style
+     * asks for none.
+     */
     public function daysMissing(): int
     {
         if ($this->style->daysOnRung === 0) {
@@ -326,20 +369,61 @@ final class Matter
      */
     public function stay(string $rule, array $reasons, array $wouldChange, bool $retest = false, ?Rung $swap = null): Verdict
     {
-        return new Verdict(Decision::Stay, $rule, $this->history->position(), $this->history->dose(), $reasons, $wouldChange, false, $retest, $swap);
+        return new Verdict(
+            Decision::Stay,
+            $rule,
+            $this->history->position(),
+            $this->history->dose(),
+            $reasons,
+            $wouldChange,
+            false,
+            $retest,
+            $swap,
+        );
     }
 
     /**
      * @param  list<string>  $reasons
      * @param  list<string>  $wouldChange
      */
-    public function move(Decision $decision, string $rule, Position $to, array $reasons, array $wouldChange = [], bool $refer = false, bool $retest = false, ?Rung $swap = null): Verdict
-    {
+    public function move(
+        Decision $decision,
+        string $rule,
+        Position $to,
+        array $reasons,
+        array $wouldChange = [],
+        bool $refer = false,
+        bool $retest = false,
+        ?Rung $swap = null,
+    ): Verdict {
         if ($to->is($this->history->position())) {
-            return new Verdict(Decision::Stay, $rule, $to, $this->history->dose(), [...$reasons, 'Nothing easier of this ladder is allowed: it stays, with less range or an easier exercise that trains the same.'], $wouldChange, $refer, $retest, $swap ?? $this->swap());
+            return new Verdict(
+                Decision::Stay,
+                $rule,
+                $to,
+                $this->history->dose(),
+                [
+                    ...$reasons,
+                    'Nothing easier of this ladder is allowed: it stays, with less range or an easier exercise that trains the same.',
+                ],
+                $wouldChange,
+                $refer,
+                $retest,
+                $swap ?? $this->swap(),
+            );
         }
 
-        return new Verdict($decision, $rule, $to, $this->steps->dose($to->rung, $to->step, $to->range), $reasons, $wouldChange, $refer, $retest, $swap);
+        return new Verdict(
+            $decision,
+            $rule,
+            $to,
+            $this->steps->dose($to->rung, $to->step, $to->range),
+            $reasons,
+            $wouldChange,
+            $refer,
+            $retest,
+            $swap,
+        );
     }
 
     /**
@@ -355,8 +439,17 @@ final class Matter
             return $this->move(Decision::Regress, $rule, $this->lower(1, ! $afterPain), [$why], $wouldChange, swap: $swap);
         }
         $to = new Position($history->rung, ...$back);
-        $less = $history->scale()->perMille($this->steps->dose($to->rung, $to->step, $to->range)->range) < $history->scale()->perMille($history->dose()->range);
+        $less = $history->scale()->perMille(
+            $this->steps->dose($to->rung, $to->step, $to->range)->range,
+        ) < $history->scale()->perMille($history->dose()->range);
 
-        return $this->move(Decision::StepDown, $rule, $to, [$why.($less ? ' Less range first, until it stays clean; the dose stays.' : '')], $wouldChange, swap: $swap);
+        return $this->move(
+            Decision::StepDown,
+            $rule,
+            $to,
+            [$why.($less ? ' Less range first, until it stays clean; the dose stays.' : '')],
+            $wouldChange,
+            swap: $swap,
+        );
     }
 }

@@ -44,6 +44,17 @@ final class Verdict
 
     public function referring(): self
     {
-        return new self($this->decision, $this->rule, $this->to, $this->dose, $this->reasons, $this->wouldChange, true, $this->retest, $this->swap, $this->scope);
+        return new self(
+            $this->decision,
+            $this->rule,
+            $this->to,
+            $this->dose,
+            $this->reasons,
+            $this->wouldChange,
+            true,
+            $this->retest,
+            $this->swap,
+            $this->scope,
+        );
     }
 }

@@ -21,10 +21,20 @@ final class AllOfWithEveryError extends AllOfKeyword
         foreach ($this->value as $part) {
             $error = (new AllOfKeyword([$part]))->validate($context, $schema);
             if ($error !== null) {
-                $errors = [...$errors, ...array_filter($error->subErrors(), static fn (mixed $sub): bool => $sub instanceof ValidationError)];
+                $errors = [
+                    ...$errors,
+                    ...array_filter($error->subErrors(), static fn (mixed $sub): bool => $sub instanceof ValidationError),
+                ];
             }
         }
 
-        return $errors === [] ? null : new ValidationError('allOf', $schema, DataInfo::fromContext($context), 'The data should match all schemas', [], $errors);
+        return $errors === [] ? null : new ValidationError(
+            'allOf',
+            $schema,
+            DataInfo::fromContext($context),
+            'The data should match all schemas',
+            [],
+            $errors,
+        );
     }
 }

@@ -10,7 +10,10 @@ namespace Tests\Browser;
  */
 final class ApartTest extends BrowserTestCase
 {
-    /** Opens a page of the origin that holds nothing, with a server that is played: it answers by path, and what was asked is written down. */
+    /**
+     * Opens a page of the origin that holds nothing, with a server that is played: it answers by path, and what was asked is written
+     * down.
+     */
     private function apart(array $answers = []): void
     {
         $manifest = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/public/build/manifest.json'), true);
@@ -28,7 +31,10 @@ final class ApartTest extends BrowserTestCase
                 return new Response(JSON.stringify(given.body ?? null), { status: given.status ?? 200, headers: { "Content-Type": given.status >= 400 ? "application/problem+json" : "application/json" } });
             };
             document.body.innerHTML = "<div id=\"here\"></div>";
-            import(file).then(async (built) => { window.built = { ...built, ...(await built.pieces()) }; done("ready"); }).catch((error) => done(String(error)));', ['/build/'.$manifest['web/apart.tsx']['file'], json_encode((object) $answers)]);
+            import(file).then(async (built) => { window.built = { ...built, ...(await built.pieces()) }; done("ready"); }).catch((error) => done(String(error)));', [
+            '/build/'.$manifest['web/apart.tsx']['file'],
+            json_encode((object) $answers),
+        ]);
         self::assertSame('ready', $ready);
     }
 
@@ -53,16 +59,26 @@ final class ApartTest extends BrowserTestCase
         $cases = json_decode((string) file_get_contents(dirname(__DIR__).'/cases/amounts.json'), true);
         $this->apart();
         foreach ($cases['shown'] as [$unit, $kept, $metric, $imperial]) {
-            $shown = $this->js('const [unit, kept] = arguments; return ["metric", "imperial"].map((way) => { built.units.measureIn(way); return built.units.amount(unit, kept); });', $unit, $kept);
+            $shown = $this->js(
+                'const [unit, kept] = arguments; return ["metric", "imperial"].map((way) => { built.units.measureIn(way); '
+                    .'return built.units.amount(unit, kept); });',
+                $unit,
+                $kept,
+            );
             self::assertSame([$metric, $imperial], $shown);
         }
         $this->js('built.units.measureIn("imperial")');
         foreach ($cases['typed'] as [$unit, $typed, $kept]) {
             self::assertEquals($kept, $this->js('return built.units.typedIn(arguments[0], arguments[1])', $unit, $typed));
         }
-        self::assertEquals(20, $this->js('return built.units.typedIn("kg", 44, 20)'), 'what was asked for, typed as it is shown, is reached exactly');
+        self::assertEquals(
+            20,
+            $this->js('return built.units.typedIn("kg", 44, 20)'),
+            'what was asked for, typed as it is shown, is reached exactly',
+        );
 
-        $this->js('window.kept = []; built.amountInput(document.getElementById("here"), "kg", 100, (each) => window.kept.push(each ?? null))');
+        $this->js('window.kept = []; built.amountInput(document.getElementById("here"), "kg", 100, (each) => '
+            .'window.kept.push(each ?? null))');
         $this->css('#here input')->sendKeys('44.5');
         self::assertEquals([1.8, 20.0, 20.2], $this->js('return window.kept'), '4 lb, 44 lb, 44.5 lb to a tenth of a kilogram');
     }
@@ -70,9 +86,33 @@ final class ApartTest extends BrowserTestCase
     public function test_the_dose_input_sends_what_was_typed_asks_once_and_goes_back_on_escape(): void
     {
         $board = ['version' => 3, 'ladders' => [['rungs' => [['id' => 'heel-taps', 'steps' => ['1 × 5 /alt', '1 × 8 /alt']]]]]];
-        $this->apart(['/api/clients/apart/board' => ['body' => $board], '/api/clients/apart/doses' => ['status' => 422, 'body' => ['title' => 'No', 'status' => 422, 'errors' => [['path' => '/dose', 'message' => 'cannot be read: "3 by many"']]]]]);
-        $entry = ['exercise' => 'heel-taps', 'name' => 'Heel taps', 'dose' => '2 × 8 /alt', 'extra' => null, 'last_load' => 'last 4 kg, 3 Nov 2026', 'missing' => [], 'unusual' => null, 'note' => null];
-        $this->js('built.doseInput(document.getElementById("here"), JSON.parse(arguments[0]), { week: 0, session: 1, block: 2, entry: 0 })', json_encode($entry));
+        $this->apart(
+            [
+                '/api/clients/apart/board' => ['body' => $board],
+                '/api/clients/apart/doses' => [
+                    'status' => 422,
+                    'body' => [
+                        'title' => 'No',
+                        'status' => 422,
+                        'errors' => [['path' => '/dose', 'message' => 'cannot be read: "3 by many"']],
+                    ],
+                ],
+            ],
+        );
+        $entry = [
+            'exercise' => 'heel-taps',
+            'name' => 'Heel taps',
+            'dose' => '2 × 8 /alt',
+            'extra' => null,
+            'last_load' => 'last 4 kg, 3 Nov 2026',
+            'missing' => [],
+            'unusual' => null,
+            'note' => null,
+        ];
+        $this->js(
+            'built.doseInput(document.getElementById("here"), JSON.parse(arguments[0]), { week: 0, session: 1, block: 2, entry: 0 })',
+            json_encode($entry),
+        );
         $this->waitForText('last 4 kg, 3 Nov 2026');
         $this->css('button[aria-label="Change the dose of Heel taps: 2 × 8 /alt"]')->click();
         $this->waitForText('Step 2: 1 × 8 /alt');
@@ -86,7 +126,8 @@ final class ApartTest extends BrowserTestCase
         $sent = array_values(array_filter($this->asked(), static fn (array $each): bool => $each['method'] === 'POST'))[0];
         self::assertEquals(['version' => 3, 'week' => 0, 'session' => 1, 'block' => 2, 'entry' => 0, 'dose' => '3 by many'], $sent['body']);
 
-        $this->js('window.answers["/api/clients/apart/doses"].body.errors = [{ path: "/sure", message: "over twice the top: is that meant?" }]');
+        $this->js('window.answers["/api/clients/apart/doses"].body.errors = [{ path: "/sure", message: "over twice the top: is '
+            .'that meant?" }]');
         $this->button('Save')->click();
         $this->waitForText('is that meant?');
         $this->js('window.answers["/api/clients/apart/doses"] = { body: { version: 4, ladders: [] } }');
@@ -101,7 +142,12 @@ final class ApartTest extends BrowserTestCase
     public function test_the_picker_finds_while_one_types_and_is_worked_with_the_keys(): void
     {
         $rung = static fn (string $id, string $name): array => ['id' => $id, 'name' => $name, 'category' => 'AE', 'level' => 4];
-        $this->apart(['/api/rungs' => ['body' => ['rungs' => [$rung('plank', 'Forearm plank'), $rung('plank-knee', 'Knee plank')]]], '/api/figures' => ['body' => ['figures' => (object) []]]]);
+        $this->apart(
+            [
+                '/api/rungs' => ['body' => ['rungs' => [$rung('plank', 'Forearm plank'), $rung('plank-knee', 'Knee plank')]]],
+                '/api/figures' => ['body' => ['figures' => (object) []]],
+            ],
+        );
         $this->js('window.picked = []; built.picker(document.getElementById("here"), "Find", (rung) => window.picked.push(rung.id))');
         $input = $this->css('[role="combobox"]');
         $input->sendKeys('plnk');
@@ -126,11 +172,23 @@ final class ApartTest extends BrowserTestCase
     /** A run of nothing but one answer, as the engine makes it, put into the store of whoever is signed in. */
     private function addRun(string $client): string
     {
-        $plan = ['studio' => 's', 'planned' => null, 'segments' => [['ms' => 20_000, 'what' => 'work']], 'members' => [['client' => $client, 'name' => 'C', 'signs' => [], 'readiness' => false, 'said' => (object) []]], 'sets' => [], 'stop' => ['over' => 5, 'kinds' => []], 'rungs' => (object) [], 'ticks' => []];
+        $plan = [
+            'studio' => 's',
+            'planned' => null,
+            'segments' => [['ms' => 20_000, 'what' => 'work']],
+            'members' => [['client' => $client, 'name' => 'C', 'signs' => [], 'readiness' => false, 'said' => (object) []]],
+            'sets' => [],
+            'stop' => ['over' => 5, 'kinds' => []],
+            'rungs' => (object) [],
+            'ticks' => [],
+        ];
         $manifest = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/public/build/manifest.json'), true);
 
         return $this->browser->executeAsyncScript('const [file, plan, done] = arguments;
-            import(file).then((engine) => { const run = engine.tell(engine.begin(JSON.parse(plan), "2027-01-06"), 0, { soreness: 2 }, 0); built.store.add(run); done(run.id); });', ['/build/'.$manifest['web/parts/run/run.ts']['file'], json_encode($plan)]);
+            import(file).then((engine) => { const run = engine.tell(engine.begin(JSON.parse(plan), "2027-01-06"), 0, { soreness: 2 }, 0); built.store.add(run); done(run.id); });', [
+            '/build/'.$manifest['web/parts/run/run.ts']['file'],
+            json_encode($plan),
+        ]);
     }
 
     private function isPerson(string $person): void
@@ -146,7 +204,10 @@ final class ApartTest extends BrowserTestCase
 
     private function waitForUnsent(bool $has): void
     {
-        $this->waitUntil(fn (): bool => $this->hasUnsent() === $has, $has ? 'nothing waits on the device' : 'something still waits on the device');
+        $this->waitUntil(
+            fn (): bool => $this->hasUnsent() === $has,
+            $has ? 'nothing waits on the device' : 'something still waits on the device',
+        );
     }
 
     public function test_the_store_keeps_what_the_server_lacks_and_nobody_else_reads_or_sends_it(): void
@@ -166,7 +227,9 @@ final class ApartTest extends BrowserTestCase
         $this->isPerson('anna');
         self::assertTrue($this->hasUnsent());
         $this->browser->executeAsyncScript('const done = arguments[0]; built.store.leave().then(() => done())');
-        $raw = $this->browser->executeAsyncScript('const done = arguments[0]; const open = indexedDB.open("even-rungs-floor"); open.onsuccess = () => { const all = open.result.transaction("runs").objectStore("runs").getAll(); all.onsuccess = () => { open.result.close(); done(all.result.map((each) => Object.keys(each).sort())); }; };');
+        $raw = $this->browser->executeAsyncScript('const done = arguments[0]; const open = indexedDB.open("even-rungs-floor"); '
+            .'open.onsuccess = () => { const all = open.result.transaction("runs").objectStore("runs").getAll(); all.onsuccess '
+                .'= () => { open.result.close(); done(all.result.map((each) => Object.keys(each).sort())); }; };');
         self::assertSame([['id', 'person', 'sealed', 'studio']], $raw, 'signed out it is sealed');
 
         $this->apart(['*' => ['body' => ['revision' => 2]]]);
@@ -182,14 +245,22 @@ final class ApartTest extends BrowserTestCase
     {
         $this->apart(['*' => ['body' => ['revision' => 2]]]);
         $this->isPerson('cai');
-        $answers = fn (string $client, array $answer) => $this->js('window.refuse = { ...window.refuse, [arguments[0]]: JSON.parse(arguments[1]) };
+        $answers = fn (
+            string $client,
+            array $answer,
+        ) => $this->js('window.refuse = { ...window.refuse, [arguments[0]]: JSON.parse(arguments[1]) };
             if (window.played === undefined) { window.played = true; window.answers = new Proxy(window.answers, { get: (all, path) => Object.entries(window.refuse).find(([client]) => path.includes("/" + client + "/"))?.[1] ?? all[path] }); }', $client, json_encode($answer));
         $answers('bad', ['status' => 500, 'body' => ['title' => 'Broken', 'status' => 500, 'errors' => []]]);
-        $answers('gone', ['status' => 409, 'body' => ['title' => 'Gone', 'status' => 409, 'errors' => [], 'current' => ['removed' => true]]]);
+        $answers(
+            'gone',
+            ['status' => 409, 'body' => ['title' => 'Gone', 'status' => 409, 'errors' => [], 'current' => ['removed' => true]]],
+        );
         foreach (['bad', 'gone', 'good'] as $client) {
             $this->addRun($client);
         }
-        $puts = fn (string $client): array => array_values(array_filter($this->asked(), static fn (array $each): bool => str_contains($each['path'], "/{$client}/")));
+        $puts = fn (string $client): array => array_values(
+            array_filter($this->asked(), static fn (array $each): bool => str_contains($each['path'], "/{$client}/")),
+        );
         $this->waitUntil(fn (): bool => $puts('good') !== [] && $puts('gone') !== [], 'the good run was held up');
         self::assertCount(1, $puts('gone'), 'what was taken away elsewhere is asked about, not sent again');
         self::assertTrue($this->hasUnsent());

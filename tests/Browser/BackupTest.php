@@ -29,7 +29,15 @@ final class BackupTest extends TestCase
     /** @return array{int, string} exit code and what was printed */
     private function shell(string $command): array
     {
-        exec(sprintf('cd %s && EVEN_RUNGS_COPY_OF=test EVEN_RUNGS_INSTANCE=test %s 2>&1 </dev/null', escapeshellarg(dirname(__DIR__, 2)), $command), $lines, $code);
+        exec(
+            sprintf(
+                'cd %s && EVEN_RUNGS_COPY_OF=test EVEN_RUNGS_INSTANCE=test %s 2>&1 </dev/null',
+                escapeshellarg(dirname(__DIR__, 2)),
+                $command,
+            ),
+            $lines,
+            $code,
+        );
 
         return [$code, implode("\n", $lines)];
     }
@@ -66,9 +74,14 @@ final class BackupTest extends TestCase
             self::assertStringContainsString($why, $printed);
         }
         $bytes = (string) file_get_contents($file);
-        foreach (['cut' => substr($bytes, 0, -500), 'bent' => substr_replace($bytes, chr(ord($bytes[5000]) ^ 1), 5000, 1)] as $how => $damaged) {
+        foreach ([
+            'cut' => substr($bytes, 0, -500),
+            'bent' => substr_replace($bytes, chr(ord($bytes[5000]) ^ 1), 5000, 1),
+        ] as $how => $damaged) {
             file_put_contents($this->folder.'/'.$how.'.tar.gz.enc', $damaged);
-            [$code, $printed] = $this->shell('EVEN_RUNGS_PASSPHRASE="three knots" bash ops/restore.sh '.escapeshellarg($this->folder.'/'.$how.'.tar.gz.enc'));
+            [$code, $printed] = $this->shell(
+                'EVEN_RUNGS_PASSPHRASE="three knots" bash ops/restore.sh '.escapeshellarg($this->folder.'/'.$how.'.tar.gz.enc'),
+            );
             self::assertSame(1, $code, $how);
             self::assertStringContainsString('Nothing was changed', $printed);
         }

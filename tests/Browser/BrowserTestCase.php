@@ -77,7 +77,21 @@ abstract class BrowserTestCase extends TestCase
     private static function openBrowser(): RemoteWebDriver
     {
         $options = new ChromeOptions;
-        $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--window-size=1280,800', '--user-data-dir='.self::$profile]);
+        $options->addArguments(
+            [
+                '--headless=new',
+                '--no-sandbox',
+                '--disable-gpu',
+                '--disable-quic',
+                '--no-first-run',
+                '--disable-background-networking',
+                '--disable-component-update',
+                '--disable-sync',
+                '--disable-dev-shm-usage',
+                '--window-size=1280,800',
+                '--user-data-dir='.self::$profile,
+            ],
+        );
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY_W3C, $options);
 
@@ -112,7 +126,13 @@ abstract class BrowserTestCase extends TestCase
     private function tellWhatWasSeen(): void
     {
         try {
-            fprintf(STDERR, "\n%s was on %s:\n%s\n", $this->name(), $this->browser->getCurrentURL(), mb_substr((string) $this->browser->executeScript('return document.body?.innerText'), 0, 2000));
+            fprintf(
+                STDERR,
+                "\n%s was on %s:\n%s\n",
+                $this->name(),
+                $this->browser->getCurrentURL(),
+                mb_substr((string) $this->browser->executeScript('return document.body?.innerText'), 0, 2000),
+            );
         } catch (WebDriverException $e) {
             fprintf(STDERR, "\n%s: %s\n", $this->name(), $e->getMessage());
         }
@@ -152,19 +172,23 @@ abstract class BrowserTestCase extends TestCase
     /** A clock of the test's own: the page reads `performance.now`, and nothing else, for time. What it would sound is written down. */
     protected function withFakeClock(): void
     {
-        $this->tools()->execute('Page.addScriptToEvaluateOnNewDocument', ['source' => 'window.clockMs = 0; performance.now = () => window.clockMs; window.tones = [];
+        $this->tools()->execute('Page.addScriptToEvaluateOnNewDocument', ['source' => 'window.clockMs = 0; performance.now = () '
+            .'=> window.clockMs; window.tones = [];
             window.AudioContext = class {
                 currentTime = 0;
                 destination = {};
                 resume() { return Promise.resolve(); }
                 createOscillator() { return { frequency: { set value(hertz) { window.tones.push(hertz); } }, connect: (to) => to, start() {}, stop() {} }; }
                 createGain() { return { gain: { setValueAtTime() {}, exponentialRampToValueAtTime() {} }, connect: (to) => to }; }
-            };']);
+            };', ]);
     }
 
     protected function pass(float $seconds): void
     {
-        $this->browser->executeScript('window.clockMs += arguments[0]; document.dispatchEvent(new Event("visibilitychange"));', [1000 * $seconds]);
+        $this->browser->executeScript(
+            'window.clockMs += arguments[0]; document.dispatchEvent(new Event("visibilitychange"));',
+            [1000 * $seconds],
+        );
     }
 
     /** A tap on what may lie behind the bar at the foot of the page until it is scrolled to. */
@@ -185,7 +209,9 @@ abstract class BrowserTestCase extends TestCase
     {
         return $this->browser->executeScript('const element = arguments[0], box = element.getBoundingClientRect();
             const over = document.elementFromPoint(box.x + box.width / 2, box.y + box.height / 2);
-            return box.top >= 0 && box.bottom <= window.innerHeight && over !== null && (element.contains(over) || over.contains(element));', [$this->browser->findElement(WebDriverBy::xpath($xpath))]);
+            return box.top >= 0 && box.bottom <= window.innerHeight && over !== null && (element.contains(over) || over.contains(element));', [
+            $this->browser->findElement(WebDriverBy::xpath($xpath)),
+        ]);
     }
 
     private static function address(): string
@@ -237,10 +263,14 @@ abstract class BrowserTestCase extends TestCase
 
     protected function element(WebDriverBy $by): RemoteWebElement
     {
-        $found = $this->browser->wait(self::WAIT_S, self::POLL_MS)->until(Until::elementToBeClickable($by), 'No such element: '.$by->getValue());
+        $found = $this->browser->wait(self::WAIT_S, self::POLL_MS)->until(
+            Until::elementToBeClickable($by),
+            'No such element: '.$by->getValue(),
+        );
         // out from under what is fixed at the bottom of a page, and until it stands still: a list that changes moves what is clicked
         try {
-            $stands = $this->browser->executeAsyncScript('const [element, done] = arguments; element.scrollIntoView({block: "center"}); let last = "", same = 0, looks = 0;
+            $stands = $this->browser->executeAsyncScript('const [element, done] = arguments; element.scrollIntoView({block: '
+                .'"center"}); let last = "", same = 0, looks = 0;
             (function look() {
                 if (!element.isConnected) return done(false);
                 const { x, y, width, height } = element.getBoundingClientRect();
@@ -265,7 +295,10 @@ abstract class BrowserTestCase extends TestCase
     protected function waitForText(string $text): void
     {
         $this->waitUntil(
-            fn (): bool => $this->browser->executeScript('return document.body !== null && document.body.innerText.includes(arguments[0])', [$text]) === true,
+            fn (): bool => $this->browser->executeScript(
+                'return document.body !== null && document.body.innerText.includes(arguments[0])',
+                [$text],
+            ) === true,
             'The page never said: '.$text,
         );
         // a wait that ends well is what a test asserts of a page
@@ -328,7 +361,10 @@ abstract class BrowserTestCase extends TestCase
         $answer = $this->browser->executeAsyncScript('const [path, body, done] = arguments;
             const token = decodeURIComponent((document.cookie.match(/XSRF-TOKEN=([^;]+)/) ?? ["", ""])[1]);
             const how = body === null ? {} : {method: "POST", body};
-            fetch("/api" + path, {...how, headers: {Accept: "application/json", "Content-Type": "application/json", "X-XSRF-TOKEN": token}}).then((answer) => answer.text()).then(done);', [$path, $body === null ? null : (string) json_encode($body)]);
+            fetch("/api" + path, {...how, headers: {Accept: "application/json", "Content-Type": "application/json", "X-XSRF-TOKEN": token}}).then((answer) => answer.text()).then(done);', [
+            $path,
+            $body === null ? null : (string) json_encode($body),
+        ]);
 
         return (array) json_decode((string) $answer, true);
     }

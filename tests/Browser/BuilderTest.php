@@ -27,7 +27,12 @@ final class BuilderTest extends BrowserTestCase
     /** @return list<string> */
     private function order(): array
     {
-        return array_values(array_map(static fn ($li): string => (string) $li->getAttribute('data-entry'), $this->browser->findElements(WebDriverBy::cssSelector('[data-entry]'))));
+        return array_values(
+            array_map(
+                static fn ($li): string => (string) $li->getAttribute('data-entry'),
+                $this->browser->findElements(WebDriverBy::cssSelector('[data-entry]')),
+            ),
+        );
     }
 
     private function waitForCount(int $entries): void
@@ -60,14 +65,21 @@ final class BuilderTest extends BrowserTestCase
         $expected = '21:50';
         // changes of sides and stations are written as planned sessions have them; people change inside the rest of a timed circuit
         $this->waitUntil(fn (): bool => $this->css('[data-bench-total]')->getText() !== '0:00');
-        $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Change of station")]//input'))->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, '0']);
-        $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Change of side")]//input'))->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, '0']);
+        $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Change of station")]//input'))->sendKeys(
+            [WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, '0'],
+        );
+        $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Change of side")]//input'))->sendKeys(
+            [WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, '0'],
+        );
         $this->total($expected);
 
         $first = $this->order();
         $handle = $this->css('[data-entry="'.$first[0].'"] button[aria-label^="Move "]');
         $target = $this->browser->findElement(WebDriverBy::cssSelector('[data-entry="'.$first[2].'"]'));
-        (new WebDriverActions($this->browser))->clickAndHold($handle)->moveByOffset(0, 12)->moveToElement($target)->moveByOffset(0, 4)->release()->perform();
+        (new WebDriverActions($this->browser))->clickAndHold($handle)->moveByOffset(
+            0,
+            12,
+        )->moveToElement($target)->moveByOffset(0, 4)->release()->perform();
         $this->waitUntil(fn (): bool => $this->order() !== $first, 'Dragging moved nothing');
         $dragged = $this->order();
         $this->css('button[aria-label="Undo the last step"]')->click();
@@ -78,7 +90,8 @@ final class BuilderTest extends BrowserTestCase
         $this->css('[data-entry="'.$dragged[1].'"] button[aria-label$=" up"]')->sendKeys(WebDriverKeys::ENTER);
         $this->waitUntil(fn (): bool => $this->order()[0] === $dragged[1], 'The keyboard moved nothing');
         $this->total($expected);
-        $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Keep this session as")]//input'))->sendKeys('Five stations');
+        $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Keep this session '
+            .'as")]//input'))->sendKeys('Five stations');
         $this->button('Keep')->click();
         $this->css('button[aria-label="Use Five stations"]');
     }

@@ -20,7 +20,9 @@ final class DoorTest extends BrowserTestCase
 
     private function says(string $question): void
     {
-        $head = $this->element(WebDriverBy::xpath(sprintf('//section[@aria-label="At the door"]//button[starts-with(normalize-space(.), "%s")]', $question)));
+        $head = $this->element(
+            WebDriverBy::xpath(sprintf('//section[@aria-label="At the door"]//button[starts-with(normalize-space(.), "%s")]', $question)),
+        );
         if ($head->getAttribute('aria-expanded') === 'false') {
             $head->click();
         }
@@ -53,7 +55,10 @@ final class DoorTest extends BrowserTestCase
         self::assertTrue($this->isSeen('//button[contains(., "As usual: run it")]'), 'as usual is one tap, above the fold');
         $this->css('[aria-label="Pain now: 7"]')->click();
         $this->waitForText('No training today.');
-        foreach (['//*[@role="alertdialog"]//p[contains(., "Pain is 7")]', '//*[@role="alertdialog"]//button[contains(., "Write it down")]'] as $seen) {
+        foreach ([
+            '//*[@role="alertdialog"]//p[contains(., "Pain is 7")]',
+            '//*[@role="alertdialog"]//button[contains(., "Write it down")]',
+        ] as $seen) {
             self::assertTrue($this->isSeen($seen), $seen);
             $this->sized(1024, 768);
             self::assertTrue($this->isSeen($seen), $seen.' on a tablet');
@@ -117,7 +122,10 @@ final class DoorTest extends BrowserTestCase
     {
         $this->atTheDoor('Maren Tidewell');
         $this->tools()->execute('Network.enable');
-        $this->tools()->execute('Network.emulateNetworkConditions', ['offline' => false, 'latency' => 700, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+        $this->tools()->execute(
+            'Network.emulateNetworkConditions',
+            ['offline' => false, 'latency' => 700, 'downloadThroughput' => -1, 'uploadThroughput' => -1],
+        );
         // five answers and the big button, all within one moment
         $tapped = $this->browser->executeAsyncScript('const done = arguments[0];
             const tap = (label) => document.querySelector(`[aria-label="${label}"]`).click();
@@ -132,7 +140,11 @@ final class DoorTest extends BrowserTestCase
                 }
                 done([seen, location.pathname]);
             })();');
-        self::assertSame([[true, true, true, true, true], '/clients/'.$this->client('Maren Tidewell').'/door'], $tapped, 'nothing runs that was not the answer to the last one');
+        self::assertSame(
+            [[true, true, true, true, true], '/clients/'.$this->client('Maren Tidewell').'/door'],
+            $tapped,
+            'nothing runs that was not the answer to the last one',
+        );
         $this->waitForText('Pain is 4, from 3 to 5');
         $button = $this->element(WebDriverBy::xpath('//button[contains(., "Run it like this")][not(@disabled)]'));
         $this->browser->executeScript('arguments[0].click(); arguments[0].click();', [$button]);
@@ -149,7 +161,10 @@ final class DoorTest extends BrowserTestCase
         $this->waitForText('Training ends here today.');
         foreach ([[$width, $height], [1024, 768], [390, 844]] as $size) {
             $this->sized(...$size);
-            foreach (['//*[@role="alertdialog"]//p[contains(., "stop.")]', '//*[@role="alertdialog"]//button[contains(., "Understood") or contains(., "The others go on")]'] as $seen) {
+            foreach ([
+                '//*[@role="alertdialog"]//p[contains(., "stop.")]',
+                '//*[@role="alertdialog"]//button[contains(., "Understood") or contains(., "The others go on")]',
+            ] as $seen) {
                 self::assertTrue($this->isSeen($seen), "{$size[0]}: {$seen}");
             }
         }
@@ -201,7 +216,10 @@ final class DoorTest extends BrowserTestCase
         $this->css('button[aria-label="Maren Tidewell: pain, soreness"]')->click();
         $this->css('[aria-label="Pain now: 7"]')->click();
         $this->waitForText('Maren Tidewell: no training today.');
-        foreach (['//*[@role="alertdialog"]//p[contains(., "Pain is 7")]', '//*[@role="alertdialog"]//button[contains(., "Write it down")]'] as $seen) {
+        foreach ([
+            '//*[@role="alertdialog"]//p[contains(., "Pain is 7")]',
+            '//*[@role="alertdialog"]//button[contains(., "Write it down")]',
+        ] as $seen) {
             self::assertTrue($this->isSeen($seen), $seen);
         }
         $this->button('Write it down: nothing done today')->click();
@@ -233,13 +251,20 @@ final class DoorTest extends BrowserTestCase
 
         $this->button('Something is wrong')->click();
         $this->waitForText('Every clock stands.');
-        self::assertFalse($this->element(WebDriverBy::xpath('//*[@role="alertdialog"]//button[contains(., "It was nothing")]'))->getAttribute('disabled') === 'true');
+        self::assertFalse(
+            $this->element(WebDriverBy::xpath('//*[@role="alertdialog"]//button[contains(., "It was '
+                .'nothing")]'))->getAttribute('disabled') === 'true',
+        );
         $this->element(WebDriverBy::xpath('//*[@role="alertdialog"]//button[.="Tove Rudder"]'))->click();
         $this->field('what')->sendKeys('slipped off the bench');
         $this->field('done')->sendKeys('ice, went home');
         $this->button('Write it into the record')->click();
         $this->waitUntilGone('[role="alertdialog"]');
-        $lines = fn (): array => array_column($this->api('/clients/'.$this->client('Tove Rudder').'/happened')['events'] ?? [], 'detail', 'act');
+        $lines = fn (): array => array_column(
+            $this->api('/clients/'.$this->client('Tove Rudder').'/happened')['events'] ?? [],
+            'detail',
+            'act',
+        );
         $this->waitUntil(fn (): bool => isset($lines()['Something was wrong']), 'the record has no line');
         self::assertStringEndsWith('slipped off the bench; done: ice, went home', $lines()['Something was wrong']);
     }

@@ -25,12 +25,39 @@ final class EngineTest extends BrowserTestCase
         $timeline = Documents::time($session)->timeline;
 
         return [
-            'segments' => array_map(static fn (Segment $segment): array => ['ms' => $segment->ms(), 'what' => $segment->kind->value], $timeline),
+            'segments' => array_map(
+                static fn (Segment $segment): array => ['ms' => $segment->ms(), 'what' => $segment->kind->value],
+                $timeline,
+            ),
             'members' => [['client' => 'c', 'name' => 'C', 'signs' => [], 'readiness' => false, 'said' => (object) []]],
             'sets' => array_map(static function (FloorSet $set) use ($session, $library): array {
-                $isHeld = in_array($library->find($session->blocks[$set->block]->entries()[$set->entry]->exercise)?->start()->measure->kind()->value, ['hold', 'intervals'], true);
+                $isHeld = in_array(
+                    $library->find($session->blocks[$set->block]->entries()[$set->entry]->exercise)?->start()->measure->kind()->value,
+                    ['hold', 'intervals'],
+                    true,
+                );
 
-                return ['member' => 0, 'ladder' => 'l', 'rung' => 'r', 'side' => $set->side, 'twin' => null, 'target' => $isHeld ? $set->target / 1000 : $set->target, 'unit' => $isHeld ? 's' : 'reps', 'unit_ms' => $isHeld ? 1000 * $set->unitMs : $set->unitMs, 'spans' => array_map(static fn (FloorSpan $span): array => ['segment' => $span->segment, 'from_ms' => $span->fromMs, 'to_ms' => $span->toMs], $set->spans), 'can_open' => $isHeld, 'last_of_ladder' => false, 'asked' => (object) []];
+                return [
+                    'member' => 0,
+                    'ladder' => 'l',
+                    'rung' => 'r',
+                    'side' => $set->side,
+                    'twin' => null,
+                    'target' => $isHeld ? $set->target / 1000 : $set->target,
+                    'unit' => $isHeld ? 's' : 'reps',
+                    'unit_ms' => $isHeld ? 1000 * $set->unitMs : $set->unitMs,
+                    'spans' => array_map(
+                        static fn (FloorSpan $span): array => [
+                            'segment' => $span->segment,
+                            'from_ms' => $span->fromMs,
+                            'to_ms' => $span->toMs,
+                        ],
+                        $set->spans,
+                    ),
+                    'can_open' => $isHeld,
+                    'last_of_ladder' => false,
+                    'asked' => (object) [],
+                ];
             }, RunSheet::of($session, $timeline, $library)),
             'stop' => ['over' => 5, 'kinds' => []],
             'rungs' => (object) [],
@@ -43,7 +70,8 @@ final class EngineTest extends BrowserTestCase
     /**
      * Runs each plan until so many milliseconds have passed on its clock.
      *
-     * @param  list<array{plan: array<string, mixed>, looks: list<int>, open?: int}>  $cases  at which moments the clock is looked at; the last is asked about. A segment may be opened up first.
+     * @param  list<array{plan: array<string, mixed>, looks: list<int>, open?: int}>  $cases  at which moments the clock is looked at; the
+     *                                                             last is asked about. A segment may be opened up first.
      * @return list<array{segment: int, elapsed: float, done: list<float>, left: float, log: array<string, mixed>}>
      */
     private function ran(array $cases): array
@@ -104,15 +132,52 @@ final class EngineTest extends BrowserTestCase
             $sets = [];
             for ($s = 0; $s < $stations; $s++) {
                 for ($m = 0; $m < $members; $m++) {
-                    $sets[] = ['member' => $m, 'ladder' => 'l', 'rung' => 'r', 'side' => 'both', 'twin' => null, 'target' => $work / 1000, 'unit' => 's', 'unit_ms' => 1000, 'spans' => [['segment' => count($segments), 'from_ms' => 0, 'to_ms' => $work]], 'can_open' => false, 'last_of_ladder' => false, 'asked' => (object) []];
+                    $sets[] = [
+                        'member' => $m,
+                        'ladder' => 'l',
+                        'rung' => 'r',
+                        'side' => 'both',
+                        'twin' => null,
+                        'target' => $work / 1000,
+                        'unit' => 's',
+                        'unit_ms' => 1000,
+                        'spans' => [['segment' => count($segments), 'from_ms' => 0, 'to_ms' => $work]],
+                        'can_open' => false,
+                        'last_of_ladder' => false,
+                        'asked' => (object) [],
+                    ];
                 }
                 $segments[] = ['ms' => $work, 'what' => 'work'];
                 $segments[] = ['ms' => $rest, 'what' => 'rest'];
             }
-            $plan = ['segments' => $segments, 'members' => array_map(static fn (int $m): array => ['client' => (string) $m, 'name' => (string) $m, 'signs' => [], 'readiness' => false, 'said' => (object) []], range(0, $members - 1)), 'sets' => $sets, 'stop' => ['over' => 5, 'kinds' => []], 'rungs' => (object) [], 'ticks' => [], 'planned' => null, 'easy' => 2];
+            $plan = [
+                'segments' => $segments,
+                'members' => array_map(
+                    static fn (int $m): array => [
+                        'client' => (string) $m,
+                        'name' => (string) $m,
+                        'signs' => [],
+                        'readiness' => false,
+                        'said' => (object) [],
+                    ],
+                    range(0, $members - 1),
+                ),
+                'sets' => $sets,
+                'stop' => ['over' => 5, 'kinds' => []],
+                'rungs' => (object) [],
+                'ticks' => [],
+                'planned' => null,
+                'easy' => 2,
+            ];
             $total = array_sum(array_column($segments, 'ms'));
             $hurt = $chance->getInt(3_000, $total - 1);
-            $cases[] = ['plan' => $plan, 'who' => $chance->getInt(0, $members - 1), 'hurt' => $hurt, 'stands' => $chance->getInt(0, 200_000), 'end' => $total];
+            $cases[] = [
+                'plan' => $plan,
+                'who' => $chance->getInt(0, $members - 1),
+                'hurt' => $hurt,
+                'stands' => $chance->getInt(0, 200_000),
+                'end' => $total,
+            ];
             $expected[] = [$work, $rest];
         }
         $manifest = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/public/build/manifest.json'), true);
@@ -150,9 +215,26 @@ final class EngineTest extends BrowserTestCase
         $expected = [];
         for ($i = 0; $i < 120; $i++) {
             $session = Documents::straight([
-                ['exercise' => 'Dead bug', 'sets' => $chance->getInt(1, 4), 'reps' => $chance->getInt(1, 12), 'tempo' => ['2-0-2-0', '3-1-3-1', '1-0-1-2'][$chance->getInt(0, 2)], 'side' => ['both', 'each', 'alternate'][$chance->getInt(0, 2)], 'rest_s' => $chance->getInt(5, 60)],
-                ['exercise' => 'Side plank', 'sets' => $chance->getInt(1, 3), 'hold_s' => $chance->getInt(5, 45), 'side' => 'each', 'rest_s' => $chance->getInt(0, 45)],
-                ['exercise' => 'Front plank', 'sets' => 1, 'intervals' => ['count' => $chance->getInt(2, 5), 'hold_s' => 10, 'rest_s' => 5]],
+                [
+                    'exercise' => 'Dead bug',
+                    'sets' => $chance->getInt(1, 4),
+                    'reps' => $chance->getInt(1, 12),
+                    'tempo' => ['2-0-2-0', '3-1-3-1', '1-0-1-2'][$chance->getInt(0, 2)],
+                    'side' => ['both', 'each', 'alternate'][$chance->getInt(0, 2)],
+                    'rest_s' => $chance->getInt(5, 60),
+                ],
+                [
+                    'exercise' => 'Side plank',
+                    'sets' => $chance->getInt(1, 3),
+                    'hold_s' => $chance->getInt(5, 45),
+                    'side' => 'each',
+                    'rest_s' => $chance->getInt(0, 45),
+                ],
+                [
+                    'exercise' => 'Front plank',
+                    'sets' => 1,
+                    'intervals' => ['count' => $chance->getInt(2, 5), 'hold_s' => 10, 'rest_s' => 5],
+                ],
             ]);
             $plan = self::plan($session);
             $total = array_sum(array_column($plan['segments'], 'ms'));
@@ -163,7 +245,11 @@ final class EngineTest extends BrowserTestCase
         }
         foreach ($this->ran($cases) as $i => $found) {
             self::assertSame($expected[$i]['segment'], $found['segment'], "seed {$seed}, session {$i}");
-            self::assertSame([(float) $expected[$i]['elapsed'], (float) $expected[$i]['left']], [(float) $found['elapsed'], (float) $found['left']], "seed {$seed}, session {$i}");
+            self::assertSame(
+                [(float) $expected[$i]['elapsed'], (float) $expected[$i]['left']],
+                [(float) $found['elapsed'], (float) $found['left']],
+                "seed {$seed}, session {$i}",
+            );
             self::assertEquals($expected[$i]['done'], $found['done'], "seed {$seed}, session {$i}");
         }
     }
@@ -195,7 +281,10 @@ final class EngineTest extends BrowserTestCase
             $whole = array_sum(array_map(static fn (FloorSpan $span): int => $span->toMs - $span->fromMs, $set->spans));
             $worked = $worked < min(3_000, $whole) ? 0 : $worked;
             // held time is its own unit, a millisecond each
-            $done[] = $set->unitMs === 1 ? min($set->target / 1000, intdiv($worked, 100) / 10) : min($set->target, (int) floor($worked / $set->unitMs));
+            $done[] = $set->unitMs === 1 ? min($set->target / 1000, intdiv($worked, 100) / 10) : min(
+                $set->target,
+                (int) floor($worked / $set->unitMs),
+            );
         }
 
         return ['segment' => $here, 'elapsed' => $ms - $starts[$here], 'left' => $total - $ms, 'done' => $done];

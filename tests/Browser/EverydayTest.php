@@ -89,7 +89,10 @@ final class EverydayTest extends BrowserTestCase
         $check = function (string $screen) use ($axe): void {
             // over the driver and not through the page, whose content policy allows no script of ours
             $this->browser->executeScript($axe);
-            $found = $this->browser->executeAsyncScript('const done = arguments[0]; axe.run(document, { resultTypes: ["violations"] }).then((r) => done(r.violations.filter((v) => ["serious", "critical"].includes(v.impact)).map((v) => v.id + ": " + v.nodes.map((n) => n.target.join(" ") + " " + n.any.concat(n.all).map((c) => c.message).join(" ")).slice(0, 3).join(" | "))));');
+            $found = $this->browser->executeAsyncScript('const done = arguments[0]; axe.run(document, { resultTypes: '
+                .'["violations"] }).then((r) => done(r.violations.filter((v) => ["serious", '
+                    .'"critical"].includes(v.impact)).map((v) => v.id + ": " + v.nodes.map((n) => n.target.join(" ") + " " + '
+                        .'n.any.concat(n.all).map((c) => c.message).join(" ")).slice(0, 3).join(" | "))));');
             self::assertSame([], $found, $screen);
         };
         $this->open('/sign-in');
@@ -137,7 +140,10 @@ final class EverydayTest extends BrowserTestCase
 
         $this->browser->navigate()->refresh();
         $this->waitForText('Unsaved entries are kept on this device');
-        self::assertSame(['Wynn Capstan', 'soon'], [$this->labelled('Name')->getDomProperty('value'), $this->labelled('Born')->getDomProperty('value')]);
+        self::assertSame(
+            ['Wynn Capstan', 'soon'],
+            [$this->labelled('Name')->getDomProperty('value'), $this->labelled('Born')->getDomProperty('value')],
+        );
 
         $this->typeInto('Born', '1988');
         $this->typeInto('Monday', '20');

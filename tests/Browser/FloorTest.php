@@ -35,12 +35,20 @@ final class FloorTest extends BrowserTestCase
     /** The page can open without a server once the worker that keeps it has it. */
     private function waitUntilKept(): void
     {
-        $this->waitUntil(fn (): bool => $this->browser->executeAsyncScript('const done = arguments[0]; caches.open("even-rungs").then((kept) => Promise.all([kept.match("/floor"), kept.match("/api/me")])).then((found) => done(found.every((each) => each !== undefined)));') === true, 'the page was never kept');
+        $this->waitUntil(
+            fn (): bool => $this->browser->executeAsyncScript('const done = arguments[0]; caches.open("even-rungs").then((kept) '
+                .'=> Promise.all([kept.match("/floor"), kept.match("/api/me")])).then((found) => done(found.every((each) => '
+                    .'each !== undefined)));') === true,
+            'the page was never kept',
+        );
     }
 
     private function waitUntilSent(): void
     {
-        $this->waitUntil(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-link="sent"]')) !== [], 'it was never sent');
+        $this->waitUntil(
+            fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-link="sent"]')) !== [],
+            'it was never sent',
+        );
     }
 
     private function shownCount(): string
@@ -72,7 +80,17 @@ final class FloorTest extends BrowserTestCase
         $this->putOnFloor('Maren Tidewell');
         $plan = $this->api('/clients/'.$this->client('Maren Tidewell').'/floor/1/1');
         $total = intdiv(array_sum(array_column($plan['segments'], 'ms')), 1000);
-        [$hold, $at] = $this->segment($plan, static fn (array $each): bool => $each['what'] === 'work' && $each['repeat'] === null && in_array($each['side'], ['left', 'right', 'both'], true) && array_filter($plan['sets'], static fn (array $set): bool => $set['unit'] === 's' && $set['rung'] === $each['rung']) !== []);
+        [$hold, $at] = $this->segment(
+            $plan,
+            static fn (array $each): bool => $each['what'] === 'work' && $each['repeat'] === null && in_array(
+                $each['side'],
+                ['left', 'right', 'both'],
+                true,
+            ) && array_filter(
+                $plan['sets'],
+                static fn (array $set): bool => $set['unit'] === 's' && $set['rung'] === $each['rung'],
+            ) !== [],
+        );
         $this->button('Start')->click();
 
         $this->pass($at + 3.4);
@@ -94,7 +112,10 @@ final class FloorTest extends BrowserTestCase
         self::assertCount(1, $short, 'every other set ran to its target');
         self::assertSame([7.2, (float) $target], [(float) $short[0]['done'], (float) $short[0]['target']]);
         self::assertSame([$short[0]['ended_by']], $short[0]['faults']);
-        self::assertSame([count($plan['sets']), 6, (int) round(($total - $target + 7.2) / 60)], [count($log['sets']), $log['effort'], $log['minutes']]);
+        self::assertSame(
+            [count($plan['sets']), 6, (int) round(($total - $target + 7.2) / 60)],
+            [count($log['sets']), $log['effort'], $log['minutes']],
+        );
     }
 
     public function test_a_session_as_planned_is_logged_with_four_taps(): void
@@ -107,13 +128,23 @@ final class FloorTest extends BrowserTestCase
         $this->button('Start')->click();
         $this->pass(3600);
         $this->waitForText('The session is over');
-        self::assertSame([], array_filter(array_column($this->api("/clients/{$client}/logs")['verdicts'], 'rule'), static fn (string $rule): bool => $rule === 'earned.step'), 'nothing is preset');
+        self::assertSame(
+            [],
+            array_filter(
+                array_column($this->api("/clients/{$client}/logs")['verdicts'], 'rule'),
+                static fn (string $rule): bool => $rule === 'earned.step',
+            ),
+            'nothing is preset',
+        );
         $this->button('As planned, clean, breathing, easy, no pain')->click();
         $this->button('Finish')->click();
         $this->waitUntilSent();
         $log = $this->newestLog('Maren Tidewell');
         foreach ($log['sets'] as $set) {
-            self::assertSame([$set['target'], [], 0, 2, true], [$set['done'], $set['faults'], $set['pain'], $set['effort'], $set['breathing']]);
+            self::assertSame(
+                [$set['target'], [], 0, 2, true],
+                [$set['done'], $set['faults'], $set['pain'], $set['effort'], $set['breathing']],
+            );
         }
         self::assertSame([5], array_values(array_unique(array_map(count(...), $log['ticks']))));
         self::assertSame('done', array_column($this->api("/clients/{$client}/board")['week']['sessions'], 'state', 'key')[$log['planned']]);
@@ -155,7 +186,8 @@ final class FloorTest extends BrowserTestCase
         self::assertSame([], $this->api('/clients/'.$this->client('Maren Tidewell').'/logs')['sessions']);
 
         // the clock had hardly run, or for a second, whatever the device had time to keep
-        $this->element(WebDriverBy::xpath('//button[contains(normalize-space(.), "Start") or contains(normalize-space(.), "Go on")]'))->click();
+        $this->element(WebDriverBy::xpath('//button[contains(normalize-space(.), "Start") or contains(normalize-space(.), "Go '
+            .'on")]'))->click();
         $this->button('Skip')->click();
         $this->button('As planned, clean, easy, no pain')->click();
         $this->waitUntilSent();
@@ -176,7 +208,13 @@ final class FloorTest extends BrowserTestCase
         $this->withFakeClock();
         $this->putOnFloor('Maren Tidewell');
         $plan = $this->api('/clients/'.$this->client('Maren Tidewell').'/floor/1/1');
-        [$hold, $at] = $this->segment($plan, static fn (array $each): bool => $each['what'] === 'work' && array_filter($plan['sets'], static fn (array $set): bool => $set['can_open'] && $set['rung'] === $each['rung']) !== []);
+        [$hold, $at] = $this->segment(
+            $plan,
+            static fn (array $each): bool => $each['what'] === 'work' && array_filter(
+                $plan['sets'],
+                static fn (array $set): bool => $set['can_open'] && $set['rung'] === $each['rung'],
+            ) !== [],
+        );
         $this->button('Start')->click();
         $this->pass($at + 1);
         $this->button('Hold to the first fault')->click();
@@ -215,11 +253,16 @@ final class FloorTest extends BrowserTestCase
         $this->putOnFloor('Bea Thwart');
         $this->button('Start')->click();
         // 20 minutes in 1,800 uneven looks, among them gaps of a minute as a hidden page has them
-        $this->browser->executeScript('let seed = 7; const end = 1200000; const look = () => document.dispatchEvent(new Event("visibilitychange"));
+        $this->browser->executeScript('let seed = 7; const end = 1200000; const look = () => document.dispatchEvent(new '
+            .'Event("visibilitychange"));
             for (let i = 0; i < 1800; i++) { seed = (seed * 1103515245 + 12345) % 2147483648; window.clockMs = Math.min(end, window.clockMs + (i % 120 === 0 ? 60000 : seed % 97 + 0.37)); look(); }
             window.clockMs = end; look();');
-        $kept = fn (): array => $this->browser->executeAsyncScript('const done = arguments[0]; const open = indexedDB.open("even-rungs-floor"); open.onsuccess = () => { const all = open.result.transaction("runs").objectStore("runs").getAll(); all.onsuccess = () => done(all.result[0]); };');
-        $passed = static fn (array $run): float => $run['elapsedMs'] + array_sum(array_map(static fn (array $segment): int => $segment['ms'], array_slice($run['plan']['segments'], 0, $run['segment'])));
+        $kept = fn (): array => $this->browser->executeAsyncScript('const done = arguments[0]; const open = '
+            .'indexedDB.open("even-rungs-floor"); open.onsuccess = () => { const all = '
+                .'open.result.transaction("runs").objectStore("runs").getAll(); all.onsuccess = () => done(all.result[0]); };');
+        $passed = static fn (array $run): float => $run['elapsedMs'] + array_sum(
+            array_map(static fn (array $segment): int => $segment['ms'], array_slice($run['plan']['segments'], 0, $run['segment'])),
+        );
         $length = array_sum(array_column($kept()['plan']['segments'], 'ms'));
         // the device keeps the clocks every second of its own
         $this->waitUntil(static fn (): bool => abs(min(1_200_000, $length) - $passed($kept())) <= 100, 'the count drifted');
@@ -238,7 +281,20 @@ final class FloorTest extends BrowserTestCase
         self::assertSame([], $this->browser->findElements(WebDriverBy::xpath('//button[contains(., "Pause")]')), 'no clock runs on');
         $this->button('Finish')->click();
         $this->waitUntilSent();
-        self::assertSame(['stop'], array_values(array_unique(array_column(array_filter($this->api('/clients/'.$this->client('Maren Tidewell').'/logs')['verdicts'], static fn (array $each): bool => $each['refer']), 'verdict'))));
+        self::assertSame(
+            ['stop'],
+            array_values(
+                array_unique(
+                    array_column(
+                        array_filter(
+                            $this->api('/clients/'.$this->client('Maren Tidewell').'/logs')['verdicts'],
+                            static fn (array $each): bool => $each['refer'],
+                        ),
+                        'verdict',
+                    ),
+                ),
+            ),
+        );
         $this->open('/clients');
         $this->waitForText('Pain 7 of 10 on');
     }
@@ -262,25 +318,40 @@ final class FloorTest extends BrowserTestCase
             $this->css('[data-link="waiting"]');
             $this->open('/floor');
             $this->waitForText('Go on');
-            self::assertSame('true', $this->css('button[aria-label="Effort: 4"]')->getAttribute('aria-pressed'), 'in a secure context the page opens without a server, with all that was logged');
+            self::assertSame(
+                'true',
+                $this->css('button[aria-label="Effort: 4"]')->getAttribute('aria-pressed'),
+                'in a secure context the page opens without a server, with all that was logged',
+            );
         } finally {
             TestServer::start();
         }
         $this->waitUntilSent();
-        self::assertSame([1, 1, 2], array_values(array_filter(array_column($this->newestLog('Maren Tidewell')['sets'], 'pain'))), 'the first is an alternating set: told once, for both sides');
+        self::assertSame(
+            [1, 1, 2],
+            array_values(array_filter(array_column($this->newestLog('Maren Tidewell')['sets'], 'pain'))),
+            'the first is an alternating set: told once, for both sides',
+        );
 
         $this->browser->executeScript('window.onbeforeunload = null;');
         $this->open('/floor');
         $this->waitForText('Go on');
         $this->css('button[aria-label="Effort: 8"]')->click();
         $this->waitUntilSent();
-        self::assertContains(8, array_column($this->newestLog('Maren Tidewell')['sets'], 'effort'), 'the session is back after the reload, and its log is the same one');
+        self::assertContains(
+            8,
+            array_column($this->newestLog('Maren Tidewell')['sets'], 'effort'),
+            'the session is back after the reload, and its log is the same one',
+        );
     }
 
     /** Whether the page sends away to another, once it has come to rest. */
     private function landsOn(string $path): bool
     {
-        $this->waitUntil(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[name="email"], [aria-label="Count"]')) !== [], 'neither the floor nor the door to it');
+        $this->waitUntil(
+            fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('[name="email"], [aria-label="Count"]')) !== [],
+            'neither the floor nor the door to it',
+        );
 
         return str_contains($this->browser->getCurrentURL(), $path);
     }
@@ -310,11 +381,18 @@ final class FloorTest extends BrowserTestCase
             }
             $this->waitForText('Go on');
             foreach (['Pain' => $pain, 'Effort' => $effort] as $scale => $tapped) {
-                self::assertSame('true', $this->css(sprintf('button[aria-label="%s: %d"]', $scale, $tapped))->getAttribute('aria-pressed'), sprintf('%s, kill %d', $scale, $kill));
+                self::assertSame(
+                    'true',
+                    $this->css(sprintf('button[aria-label="%s: %d"]', $scale, $tapped))->getAttribute('aria-pressed'),
+                    sprintf('%s, kill %d', $scale, $kill),
+                );
             }
         }
         $this->waitUntilSent();
-        $told = array_map(static fn (array $set): array => [$set['pain'], $set['effort'] ?? null], array_filter($this->newestLog('Maren Tidewell')['sets'], static fn (array $set): bool => isset($set['pain'])));
+        $told = array_map(
+            static fn (array $set): array => [$set['pain'], $set['effort'] ?? null],
+            array_filter($this->newestLog('Maren Tidewell')['sets'], static fn (array $set): bool => isset($set['pain'])),
+        );
         self::assertSame([[$pain, $effort], [$pain, $effort]], array_values($told), 'the two sides of one set, as they were tapped last');
     }
 
@@ -327,11 +405,16 @@ final class FloorTest extends BrowserTestCase
         $this->css('section[aria-label="Who trains now"] button:not([disabled])')->click();
         $this->css('section[aria-label="Tove Rudder"]');
         $this->tools()->execute('Network.enable');
-        $network = fn (bool $offline): mixed => $this->tools()->execute('Network.emulateNetworkConditions', ['offline' => $offline, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+        $network = fn (bool $offline): mixed => $this->tools()->execute(
+            'Network.emulateNetworkConditions',
+            ['offline' => $offline, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1],
+        );
         $this->waitUntilSent();
         $network(true);
         foreach (['Maren Tidewell' => 1, 'Tove Rudder' => 2] as $name => $pain) {
-            $this->element(WebDriverBy::xpath(sprintf('//div[@aria-label="Who"]/button[starts-with(normalize-space(.), "%s")]', $name)))->click();
+            $this->element(
+                WebDriverBy::xpath(sprintf('//div[@aria-label="Who"]/button[starts-with(normalize-space(.), "%s")]', $name)),
+            )->click();
             $lane = sprintf('//section[@aria-label="%s"]', $name);
             $this->element(WebDriverBy::xpath($lane.'//button[contains(., "Start")]'))->click();
             $this->element(WebDriverBy::xpath($lane.'//button[contains(., "Skip")]'))->click();
@@ -358,14 +441,19 @@ final class FloorTest extends BrowserTestCase
             $client = $this->client($name);
             $plans[$name] = $this->api("/clients/{$client}/floor/1/1");
             // from page to page by its links: a reload would let the first clock stand
-            $this->browser->executeScript('history.pushState({}, "", arguments[0]); dispatchEvent(new PopStateEvent("popstate"));', ["/clients/{$client}/week"]);
+            $this->browser->executeScript(
+                'history.pushState({}, "", arguments[0]); dispatchEvent(new PopStateEvent("popstate"));',
+                ["/clients/{$client}/week"],
+            );
             $this->css('button[aria-label^="Run the session"]')->click();
             $this->css(sprintf('section[aria-label="%s"]', $name));
         }
         $this->sized(390, 844);
         $began = [];
         foreach (array_keys($plans) as $n => $name) {
-            $this->element(WebDriverBy::xpath(sprintf('//div[@aria-label="Who"]/button[starts-with(normalize-space(.), "%s")]', $name)))->click();
+            $this->element(
+                WebDriverBy::xpath(sprintf('//div[@aria-label="Who"]/button[starts-with(normalize-space(.), "%s")]', $name)),
+            )->click();
             $this->element(WebDriverBy::xpath(sprintf('//section[@aria-label="%s"]//button[contains(., "Start")]', $name)))->click();
             $began[$name] = 7.0 * $n;
             $this->pass($n === 0 ? 7 : 0);
@@ -382,22 +470,45 @@ final class FloorTest extends BrowserTestCase
             $this->pass(30);
         }
         $tones = array_map(floatval(...), $this->browser->executeScript('return window.tones'));
-        $second = array_values(array_unique(array_filter($tones, static fn (float $hertz): bool => ! in_array(round($hertz), [330.0, 440.0, 550.0, 660.0, 880.0], true))));
+        $second = array_values(
+            array_unique(
+                array_filter(
+                    $tones,
+                    static fn (float $hertz): bool => ! in_array(round($hertz), [330.0, 440.0, 550.0, 660.0, 880.0], true),
+                ),
+            ),
+        );
         self::assertNotSame([], $second, 'the second lane sounds at a pitch of its own');
         foreach ($second as $hertz) {
             self::assertContains(round($hertz / 1.26), [330.0, 440.0, 550.0, 660.0, 880.0]);
         }
         $this->browser->executeScript('history.pushState({}, "", "/clients"); dispatchEvent(new PopStateEvent("popstate"));');
-        $this->waitUntil(fn (): bool => count($this->browser->findElements(WebDriverBy::cssSelector('[data-menu-clock]'))) === 2, 'the menu shows no clocks');
+        $this->waitUntil(
+            fn (): bool => count($this->browser->findElements(WebDriverBy::cssSelector('[data-menu-clock]'))) === 2,
+            'the menu shows no clocks',
+        );
     }
 
-    /** @return array{string, int} what is done so many seconds into a plan and on which side, and the seconds that are left of it, rounded up */
+    /**
+     * @return array{string, int} what is done so many seconds into a plan and on which side, and the seconds that are left of it, rounded
+     *                            up
+     */
     private static function moment(array $plan, float $at): array
     {
-        $names = ['warm-up' => 'warm-up', 'work' => 'work', 'rest' => 'rest', 'side' => 'change sides', 'station' => 'change over', 'cool-down' => 'cool-down'];
+        $names = [
+            'warm-up' => 'warm-up',
+            'work' => 'work',
+            'rest' => 'rest',
+            'side' => 'change sides',
+            'station' => 'change over',
+            'cool-down' => 'cool-down',
+        ];
         foreach ($plan['segments'] as $segment) {
             if ($at < $segment['ms'] / 1000) {
-                return [$names[$segment['what']].(in_array($segment['side'], ['left', 'right'], true) ? ' '.$segment['side'] : ''), (int) ceil($segment['ms'] / 1000 - $at)];
+                return [
+                    $names[$segment['what']].(in_array($segment['side'], ['left', 'right'], true) ? ' '.$segment['side'] : ''),
+                    (int) ceil($segment['ms'] / 1000 - $at),
+                ];
             }
             $at -= $segment['ms'] / 1000;
         }
@@ -415,14 +526,26 @@ final class FloorTest extends BrowserTestCase
         $this->pass($rest + 1);
         $this->css('[data-set]');
         $this->browser->executeScript('document.querySelector("[data-what]").parentElement.scrollIntoView()');
-        foreach (['//*[@data-count]', '//button[contains(., "Pause")]', '//button[contains(., "As planned, clean")]', '//*[@data-done]', '//*[@data-set]//*[@aria-label="Form"]/button[1]', '//*[@data-set]//button[@aria-label="Pain: 0"]', '//*[@data-set]//button[@aria-label="Effort: 10"]'] as $part) {
+        foreach ([
+            '//*[@data-count]',
+            '//button[contains(., "Pause")]',
+            '//button[contains(., "As planned, clean")]',
+            '//*[@data-done]',
+            '//*[@data-set]//*[@aria-label="Form"]/button[1]',
+            '//*[@data-set]//button[@aria-label="Pain: 0"]',
+            '//*[@data-set]//button[@aria-label="Effort: 10"]',
+        ] as $part) {
             self::assertTrue($this->isSeen($part), $part);
         }
         $this->button('Note …')->click();
         $this->field('note')->sendKeys('left foot turns out');
         $this->button('Write it down')->click();
         $this->button('Noted. Another …');
-        $lines = fn (): array => array_column($this->api('/clients/'.$this->client('Maren Tidewell').'/happened')['events'] ?? [], 'detail', 'act');
+        $lines = fn (): array => array_column(
+            $this->api('/clients/'.$this->client('Maren Tidewell').'/happened')['events'] ?? [],
+            'detail',
+            'act',
+        );
         $this->waitUntil(fn (): bool => str_ends_with($lines()['Noted'] ?? '', '; left foot turns out'), 'the record has no note');
     }
 
@@ -435,7 +558,10 @@ final class FloorTest extends BrowserTestCase
         $id = $this->client('Maren Tidewell');
         $session = $this->api('/clients/'.$id.'/logs')['sessions'][0]['id'];
         $one = $this->api('/clients/'.$id.'/logs/'.$session);
-        $this->api('/clients/'.$id.'/logs/'.$session, [...array_diff_key($one['log'], ['key' => 0]), 'soreness' => 3, 'revision' => $one['revision']]);
+        $this->api(
+            '/clients/'.$id.'/logs/'.$session,
+            [...array_diff_key($one['log'], ['key' => 0]), 'soreness' => 3, 'revision' => $one['revision']],
+        );
         $this->css('button[aria-label="Pain: 2"]')->click();
         $this->waitForText('Somebody edited the log of Maren Tidewell on the server');
         self::assertSame(3, $this->newestLog('Maren Tidewell')['soreness']);
@@ -473,7 +599,10 @@ final class FloorTest extends BrowserTestCase
     {
         $this->withFakeClock();
         $this->putOnFloor('Maren Tidewell');
-        $press = fn (string $key): mixed => $this->browser->executeScript('document.body.dispatchEvent(new KeyboardEvent("keydown", {key: arguments[0], bubbles: true, cancelable: true}));', [$key]);
+        $press = fn (string $key): mixed => $this->browser->executeScript(
+            'document.body.dispatchEvent(new KeyboardEvent("keydown", {key: arguments[0], bubbles: true, cancelable: true}));',
+            [$key],
+        );
         $left = fn (): string => $this->css('[data-left]')->getText();
         $whole = $left();
         $press(' ');

@@ -28,7 +28,15 @@ final class KillsTest extends TestCase
         $client = array_column($visitor->send('GET', '/api/clients')[1]['clients'], 'id', 'name')['Bea Thwart'];
         $before = count($visitor->send('GET', "/api/clients/{$client}/logs")[1]['sessions']);
         $key = 'killed-'.$seed;
-        $set = static fn (int $done): array => ['rung' => 'dead-bug-opposite', 'side' => 'left', 'target' => 10, 'done' => $done, 'faults' => [], 'pain' => 0, 'breathing' => true];
+        $set = static fn (int $done): array => [
+            'rung' => 'dead-bug-opposite',
+            'side' => 'left',
+            'target' => 10,
+            'done' => $done,
+            'faults' => [],
+            'pain' => 0,
+            'breathing' => true,
+        ];
         $sent = 0;
         for ($kill = 0; $kill < $kills; $kill++) {
             $what = [['nginx'], ['fpm'], ['db'], ['nginx', 'fpm', 'db']][$chance->getInt(0, 3)];
@@ -49,8 +57,16 @@ final class KillsTest extends TestCase
         }
         $sessions = $visitor->send('GET', "/api/clients/{$client}/logs")[1]['sessions'];
         self::assertCount($before + 1, $sessions, 'seed '.$seed);
-        self::assertSame($sent, max(array_column(array_filter($sessions, static fn (array $each): bool => $each['on'] === date('Y-m-d')), 'sets')), 'every set once, seed '.$seed);
+        self::assertSame(
+            $sent,
+            max(array_column(array_filter($sessions, static fn (array $each): bool => $each['on'] === date('Y-m-d')), 'sets')),
+            'every set once, seed '.$seed,
+        );
         $happened = $visitor->send('GET', "/api/clients/{$client}/happened")[1]['events'];
-        self::assertLessThanOrEqual(1, count(array_filter($happened, static fn (array $each): bool => $each['act'] === 'Ran a session')), 'seed '.$seed);
+        self::assertLessThanOrEqual(
+            1,
+            count(array_filter($happened, static fn (array $each): bool => $each['act'] === 'Ran a session')),
+            'seed '.$seed,
+        );
     }
 }

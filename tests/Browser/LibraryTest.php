@@ -12,7 +12,10 @@ final class LibraryTest extends BrowserTestCase
 {
     private function label(string $text): WebDriverBy
     {
-        return WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//*[self::input or self::select or self::textarea]', $text));
+        return WebDriverBy::xpath(sprintf(
+            '//label[starts-with(normalize-space(.), "%s")]//*[self::input or self::select or self::textarea]',
+            $text,
+        ));
     }
 
     private function retype(string $label, string $text): void
@@ -33,7 +36,10 @@ final class LibraryTest extends BrowserTestCase
         $swap->click();
         $this->waitForText('Instead of '.$name);
         $this->element(WebDriverBy::xpath('//label[contains(., "Sore shoulder")]/input'))->click();
-        $this->waitUntil(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('button[aria-label="Put Side plank, feet split in the week"]')) === []);
+        $this->waitUntil(
+            fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('button[aria-label="Put Side plank, feet split '
+                .'in the week"]')) === [],
+        );
         $put = $this->css('button[aria-label="Put Carry, one side at the hip in the week"]');
         $put->click();
         $this->waitForText('Carry, one side at the hip');

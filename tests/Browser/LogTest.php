@@ -31,7 +31,11 @@ final class LogTest extends BrowserTestCase
         $this->fillDay('Done on', sprintf('-%d days', $daysAgo));
         $this->css('button[aria-label^="All as planned: Dead bug"]')->click();
         $this->button('Save the log')->click();
-        $this->waitUntil(fn (): bool => count($this->browser->findElements(WebDriverBy::cssSelector('button[aria-label^="Take back the log"]'))) === $entry);
+        $this->waitUntil(
+            fn (): bool => count(
+                $this->browser->findElements(WebDriverBy::cssSelector('button[aria-label^="Take back the log"]')),
+            ) === $entry,
+        );
     }
 
     public function test_two_clean_logs_earn_a_step_that_moves_wall_and_week_when_it_is_accepted(): void
@@ -52,7 +56,10 @@ final class LogTest extends BrowserTestCase
         $ladder = array_column($board['ladders'], null, 'id')['dead-bug'];
         $steps = array_column($ladder['rungs'], 'steps', 'id')[$ladder['standing']['rung']];
         // on the last dose step of the rung, two clean sessions at its target lead to the next one
-        $this->api('/clients/'.$client.'/moves', ['version' => $board['version'], 'rung' => $ladder['standing']['rung'], 'step' => count($steps) - 1]);
+        $this->api(
+            '/clients/'.$client.'/moves',
+            ['version' => $board['version'], 'rung' => $ladder['standing']['rung'], 'step' => count($steps) - 1],
+        );
         $this->open('/clients/'.$client.'/log?week=1&session=1');
         $this->acceptAfterTwoCleanLogs('progress');
         $this->link('Wall')->click();
@@ -76,7 +83,13 @@ final class LogTest extends BrowserTestCase
         $this->open('/clients');
         $this->waitForText('Pain 7 of 10 on');
         $this->waitForText('A verdict waits');
-        self::assertSame(['Maren Tidewell', 'Anker Stave'], array_map(static fn (RemoteWebElement $each): string => $each->getText(), array_slice($this->browser->findElements(WebDriverBy::cssSelector('main li .text-lg')), 0, 2)));
+        self::assertSame(
+            ['Maren Tidewell', 'Anker Stave'],
+            array_map(
+                static fn (RemoteWebElement $each): string => $each->getText(),
+                array_slice($this->browser->findElements(WebDriverBy::cssSelector('main li .text-lg')), 0, 2),
+            ),
+        );
     }
 
     public function test_a_log_is_edited_taken_back_and_put_back_and_the_verdict_follows(): void

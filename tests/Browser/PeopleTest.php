@@ -16,7 +16,15 @@ final class PeopleTest extends BrowserTestCase
 
     private static function shell(string ...$words): string
     {
-        exec(sprintf('EVEN_RUNGS_INSTANCE=test php %s %s 2>&1', escapeshellarg(dirname(__DIR__, 2).'/artisan'), implode(' ', array_map(escapeshellarg(...), $words))), $output, $code);
+        exec(
+            sprintf(
+                'EVEN_RUNGS_INSTANCE=test php %s %s 2>&1',
+                escapeshellarg(dirname(__DIR__, 2).'/artisan'),
+                implode(' ', array_map(escapeshellarg(...), $words)),
+            ),
+            $output,
+            $code,
+        );
         self::assertSame(0, $code, implode("\n", $output));
 
         return implode("\n", $output);
@@ -67,7 +75,11 @@ final class PeopleTest extends BrowserTestCase
             $this->waitForText('Kept.');
             $this->open("/clients/{$client}/edit");
             $this->waitForText('Body mass (kg)');
-            self::assertSame('68', $this->element(WebDriverBy::xpath('//label[starts-with(., "Body mass")]//input'))->getAttribute('value'), '150 lb');
+            self::assertSame(
+                '68',
+                $this->element(WebDriverBy::xpath('//label[starts-with(., "Body mass")]//input'))->getAttribute('value'),
+                '150 lb',
+            );
             $this->button('Sign out')->click();
             $this->open($path);
             $this->waitForText('This link was used already.');
@@ -123,7 +135,12 @@ final class PeopleTest extends BrowserTestCase
         $this->button('Sign in')->click();
         $this->link('Anker Stave')->click();
         $this->waitForText('Record a clearance');
-        self::assertSame([], $this->browser->findElements(WebDriverBy::xpath('//a[normalize-space()="Week" or normalize-space()="Edit" or normalize-space()="Floor"]')), 'a reader has no pages that change anything');
+        self::assertSame(
+            [],
+            $this->browser->findElements(WebDriverBy::xpath('//a[normalize-space()="Week" or normalize-space()="Edit" or '
+                .'normalize-space()="Floor"]')),
+            'a reader has no pages that change anything',
+        );
         $this->type('Who gave it', 'Dr Fender');
         $this->type('Their role', 'Physician');
         $this->button('Record the clearance')->click();
@@ -156,7 +173,8 @@ final class PeopleTest extends BrowserTestCase
         $this->tools()->execute('Network.enable');
         $this->tools()->execute('Network.setBlockedURLs', ['urls' => ['*/logs/run/*']]);
         $this->button('Start')->click();
-        for ($skip = 0; $skip < 40 && $this->browser->findElements(WebDriverBy::cssSelector('button[aria-label="Pain: 0"]')) === []; $skip++) {
+        for ($skip = 0; $skip < 40
+            && $this->browser->findElements(WebDriverBy::cssSelector('button[aria-label="Pain: 0"]')) === []; $skip++) {
             $this->button('Skip')->click();
         }
         $this->css('button[aria-label="Pain: 0"]')->click();
@@ -180,7 +198,10 @@ final class PeopleTest extends BrowserTestCase
         $this->link('Floor')->click();
         $this->waitForText('Bea Thwart');
         $this->open('/clients/new');
-        self::assertSame('', $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Name")]//input'))->getAttribute('value'));
+        self::assertSame(
+            '',
+            $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Name")]//input'))->getAttribute('value'),
+        );
     }
 
     private function come(string $email, string $password): void
@@ -193,8 +214,25 @@ final class PeopleTest extends BrowserTestCase
     /** RFC 4648, as an authenticator reads a secret. */
     private static function bytes(string $secret): string
     {
-        $bits = implode('', array_map(static fn (string $letter): string => str_pad(decbin((int) strpos('ABCDEFGHIJKLMNOPQRSTUVWXYZ234567', $letter)), 5, '0', STR_PAD_LEFT), str_split($secret)));
+        $bits = implode(
+            '',
+            array_map(
+                static fn (string $letter): string => str_pad(
+                    decbin((int) strpos('ABCDEFGHIJKLMNOPQRSTUVWXYZ234567', $letter)),
+                    5,
+                    '0',
+                    STR_PAD_LEFT,
+                ),
+                str_split($secret),
+            ),
+        );
 
-        return implode('', array_map(static fn (string $byte): string => chr((int) bindec($byte)), array_filter(str_split($bits, 8), static fn (string $byte): bool => strlen($byte) === 8)));
+        return implode(
+            '',
+            array_map(
+                static fn (string $byte): string => chr((int) bindec($byte)),
+                array_filter(str_split($bits, 8), static fn (string $byte): bool => strlen($byte) === 8),
+            ),
+        );
     }
 }

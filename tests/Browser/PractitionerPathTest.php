@@ -14,7 +14,11 @@ final class PractitionerPathTest extends BrowserTestCase
 {
     private function choose(string $label, string $option): void
     {
-        (new WebDriverSelect($this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//select', $label)))))->selectByVisiblePartialText($option);
+        (
+            new WebDriverSelect(
+                $this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//select', $label))),
+            )
+        )->selectByVisiblePartialText($option);
     }
 
     public function test_a_flag_stops_planning_and_a_recorded_clearance_lifts_it(): void

@@ -56,7 +56,12 @@ final class SafeFirstTest extends BrowserTestCase
         $this->waitForText('The harbour practice, Family doctor');
         $this->tick('I asked about every sign above');
         $this->button('Save the answers')->click();
-        $this->waitUntil(fn (): bool => ! $this->browser->findElement(WebDriverBy::xpath('//label[contains(., "I asked about every sign")]/input'))->isSelected(), 'the answers are saved, and the form is as new');
+        $this->waitUntil(
+            fn (): bool => ! $this->browser
+                ->findElement(WebDriverBy::xpath('//label[contains(., "I asked about every sign")]/input'))
+                ->isSelected(),
+            'the answers are saved, and the form is as new',
+        );
 
         $this->link('Log')->click();
         $this->css('[data-verdict="regress"]');
@@ -79,8 +84,16 @@ final class SafeFirstTest extends BrowserTestCase
         $ladder = (string) $card->getAttribute('aria-label');
         preg_match('/, (.+) → (?:.+, )?(?<dose>.+)/', $card->getText(), $promised);
         $card->findElement(WebDriverBy::xpath('.//button[contains(., "Accept")]'))->click();
-        $this->element(WebDriverBy::xpath(sprintf('//article[@aria-label="%s"][contains(., "Accepted: the client was moved here.")]', $ladder)));
-        self::assertSame([], array_filter($this->api('/clients/'.$client.'/audit')['findings'], static fn (array $each): bool => $each['severity'] === 'error'));
+        $this->element(
+            WebDriverBy::xpath(sprintf('//article[@aria-label="%s"][contains(., "Accepted: the client was moved here.")]', $ladder)),
+        );
+        self::assertSame(
+            [],
+            array_filter(
+                $this->api('/clients/'.$client.'/audit')['findings'],
+                static fn (array $each): bool => $each['severity'] === 'error',
+            ),
+        );
         $this->link('Week')->click();
         $this->waitForText('0 errors');
         $this->waitForText($promised['dose']);
@@ -113,7 +126,11 @@ final class SafeFirstTest extends BrowserTestCase
         $placed = array_column(json_decode((string) stream_get_contents($pipes[1]), true)['placements'], null, 'ladder');
         self::assertSame(0, proc_close($process));
         foreach ($board['ladders'] as $ladder) {
-            self::assertSame([$ladder['standing']['rung'] ?? null, $ladder['standing']['step'] ?? 0], [$placed[$ladder['id']]['rung'], $placed[$ladder['id']]['step'] ?? 0], $ladder['id']);
+            self::assertSame(
+                [$ladder['standing']['rung'] ?? null, $ladder['standing']['step'] ?? 0],
+                [$placed[$ladder['id']]['rung'], $placed[$ladder['id']]['step'] ?? 0],
+                $ladder['id'],
+            );
         }
     }
 }

@@ -22,7 +22,8 @@ final class ServersTest extends TestCase
 
     public static function tearDownAfterClass(): void
     {
-        TestServer::shell('rm -f "$var/lan"; stop_one "$var/run/nginx.pid" nginx QUIT; start_web; wait_for 30 "the application" curl -fsS "http://127.0.0.1:$(setting WEB_PORT)/api/health"');
+        TestServer::shell('rm -f "$var/lan"; stop_one "$var/run/nginx.pid" nginx QUIT; start_web; wait_for 30 "the application" '
+            .'curl -fsS "http://127.0.0.1:$(setting WEB_PORT)/api/health"');
     }
 
     private static function tls(string $file): string
@@ -32,7 +33,10 @@ final class ServersTest extends TestCase
 
     private static function overTls(string $host = 'localhost'): Visitor
     {
-        return new Visitor('https://'.$host.':'.self::LAN_PORT, [CURLOPT_CAINFO => self::tls('studio-ca.crt'), CURLOPT_RESOLVE => [$host.':'.self::LAN_PORT.':127.0.0.1']]);
+        return new Visitor(
+            'https://'.$host.':'.self::LAN_PORT,
+            [CURLOPT_CAINFO => self::tls('studio-ca.crt'), CURLOPT_RESOLVE => [$host.':'.self::LAN_PORT.':127.0.0.1']],
+        );
     }
 
     public function test_both_servers_keep_pages_to_their_own_scripts_and_cookies_to_themselves(): void
@@ -45,10 +49,19 @@ final class ServersTest extends TestCase
             self::assertSame('DENY', $visitor->headers['x-frame-options']);
             self::assertSame($i === 1, isset($visitor->headers['strict-transport-security']));
             self::assertSame(200, $visitor->signIn());
-            $session = array_values(array_filter(explode("\n", $visitor->headers['set-cookie']), static fn (string $each): bool => str_starts_with($each, 'even_rungs_session')))[0] ?? '';
+            $session = array_values(
+                array_filter(
+                    explode("\n", $visitor->headers['set-cookie']),
+                    static fn (string $each): bool => str_starts_with($each, 'even_rungs_session'),
+                ),
+            )[0] ?? '';
             self::assertStringContainsString('httponly', strtolower($session));
             self::assertStringContainsString('samesite=lax', strtolower($session));
-            self::assertSame($i === 1, str_contains(strtolower($session), 'secure'), 'secure over TLS, and usable without it on this machine');
+            self::assertSame(
+                $i === 1,
+                str_contains(strtolower($session), 'secure'),
+                'secure over TLS, and usable without it on this machine',
+            );
             self::assertSame(200, $visitor->send('GET', '/api/clients')[0]);
         }
     }
@@ -58,7 +71,10 @@ final class ServersTest extends TestCase
         TestServer::freshDemo();
         $heard = '';
         $cut = true;
-        $visitor = new Visitor('http://127.0.0.1:'.Visitor::setting('WEB_PORT'), [CURLOPT_WRITEFUNCTION => static function (mixed $curl, string $text) use (&$heard, &$cut): int {
+        $visitor = new Visitor('http://127.0.0.1:'.Visitor::setting('WEB_PORT'), [CURLOPT_WRITEFUNCTION => static function (
+            mixed $curl,
+            string $text,
+        ) use (&$heard, &$cut): int {
             $heard .= $text;
 
             return $cut && str_contains($heard, '"done"') ? -1 : strlen($text);
@@ -67,11 +83,21 @@ final class ServersTest extends TestCase
         $asking = Visitor::ofTests();
         $asking->signIn();
         $client = array_column($asking->send('GET', '/api/clients')[1]['clients'], 'id', 'name')['Bea Thwart'];
-        $logged = static fn (): int => count(array_filter(explode("\n", $asking->send('GET', "/api/clients/{$client}/logs.csv")[2]), static fn (string $line): bool => str_contains($line, 'many-logs-')));
+        $logged = static fn (): int => count(
+            array_filter(
+                explode("\n", $asking->send('GET', "/api/clients/{$client}/logs.csv")[2]),
+                static fn (string $line): bool => str_contains($line, 'many-logs-'),
+            ),
+        );
         $table = ['date,log,exercise,side,target,done,faults,pain,breathing'];
         for ($day = 0; $day < 300; $day++) {
             foreach (['left', 'right'] as $side) {
-                $table[] = sprintf('%s,many-logs-%d,dead-bug-opposite,%s,10,10,none,0,yes', date('Y-m-d', time() - 86400 * (700 - $day)), $day, $side);
+                $table[] = sprintf(
+                    '%s,many-logs-%d,dead-bug-opposite,%s,10,10,none,0,yes',
+                    date('Y-m-d', time() - 86400 * (700 - $day)),
+                    $day,
+                    $side,
+                );
             }
         }
         $body = ['csv' => implode("\r\n", $table)];
@@ -84,14 +110,23 @@ final class ServersTest extends TestCase
         $heard = '';
         $visitor->send('POST', "/api/clients/{$client}/logs/import", $body, ['Accept: application/x-ndjson']);
         $lines = array_map(static fn (string $line): array => json_decode($line, true), explode("\n", trim($heard)));
-        self::assertSame(['status' => 200, 'body' => ['added' => 300, 'known' => 0]], array_pop($lines), 'nothing stayed of what was given up');
+        self::assertSame(
+            ['status' => 200, 'body' => ['added' => 300, 'known' => 0]],
+            array_pop($lines),
+            'nothing stayed of what was given up',
+        );
         $done = array_column($lines, 'done');
         self::assertSame($done, array_unique($done));
         self::assertGreaterThan(1, count($done));
         self::assertSame(600, $logged());
 
         $heard = '';
-        $visitor->send('POST', "/api/clients/{$client}/logs/import", ['csv' => "date,exercise,target,done\r\n2026-13-99,nothing,1,1\r\n"], ['Accept: application/x-ndjson']);
+        $visitor->send(
+            'POST',
+            "/api/clients/{$client}/logs/import",
+            ['csv' => "date,exercise,target,done\r\n2026-13-99,nothing,1,1\r\n"],
+            ['Accept: application/x-ndjson'],
+        );
         $last = json_decode($heard, true);
         self::assertSame([422, 'row 2, column date'], [$last['status'], $last['body']['errors'][0]['path']]);
     }
@@ -103,7 +138,15 @@ final class ServersTest extends TestCase
             $refused = $visitor->send('POST', '/api/sign-in', str_repeat('x', 1_200_000));
             self::assertSame(413, $refused[0]);
             self::assertSame('That is too large.', $refused[1]['title'] ?? null);
-            self::assertSame(419, $visitor->send('POST', '/api/sign-in', ['email' => 'trainer@slipway.example', 'password' => 'slipway-demo'], ['Origin: https://elsewhere.example'])[0]);
+            self::assertSame(
+                419,
+                $visitor->send(
+                    'POST',
+                    '/api/sign-in',
+                    ['email' => 'trainer@slipway.example', 'password' => 'slipway-demo'],
+                    ['Origin: https://elsewhere.example'],
+                )[0],
+            );
             $visitor->signIn();
             $visitor->dropToken();
             self::assertSame(419, $visitor->send('POST', '/api/sign-out')[0], 'a write without the session’s token');
@@ -121,7 +164,17 @@ final class ServersTest extends TestCase
         $work = sys_get_temp_dir().'/even-rungs-tls-'.bin2hex(random_bytes(4));
         mkdir($work);
         file_put_contents($work.'/ext', "subjectAltName=DNS:bank.example\nextendedKeyUsage=serverAuth\n");
-        exec(sprintf('cd %s && openssl req -newkey rsa:2048 -nodes -subj /CN=bank.example -keyout k -out r 2>/dev/null && openssl x509 -req -in r -CA %s -CAkey %s -days 5 -extfile ext -out c 2>/dev/null; openssl verify -CAfile %2$s c 2>&1', escapeshellarg($work), escapeshellarg(self::tls('studio-ca.crt')), escapeshellarg(self::tls('studio-ca.key'))), $said, $code);
+        exec(
+            sprintf(
+                'cd %s && openssl req -newkey rsa:2048 -nodes -subj /CN=bank.example -keyout k -out r 2>/dev/null && openssl '
+                    .'x509 -req -in r -CA %s -CAkey %s -days 5 -extfile ext -out c 2>/dev/null; openssl verify -CAfile %2$s c 2>&1',
+                escapeshellarg($work),
+                escapeshellarg(self::tls('studio-ca.crt')),
+                escapeshellarg(self::tls('studio-ca.key')),
+            ),
+            $said,
+            $code,
+        );
         exec('rm -rf '.escapeshellarg($work));
         self::assertNotSame(0, $code);
         self::assertStringContainsString('permitted subtree violation', implode(' ', $said));

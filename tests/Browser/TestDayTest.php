@@ -59,14 +59,22 @@ final class TestDayTest extends BrowserTestCase
         $this->waitForText('ended by back arches');
         $this->browser->switchTo()->newWindow();
         $this->open("/clients/{$client}/tests");
-        self::assertSame('41', $this->element(WebDriverBy::xpath($held.'//input[@type="number"]'))->getDomProperty('value'), 'in another tab');
+        self::assertSame(
+            '41',
+            $this->element(WebDriverBy::xpath($held.'//input[@type="number"]'))->getDomProperty('value'),
+            'in another tab',
+        );
         $this->endSessions();
         $this->open("/clients/{$client}/tests");
         $this->field('email')->sendKeys('trainer@slipway.example');
         $this->field('password')->sendKeys('slipway-demo');
         $this->button('Sign in')->click();
         $this->waitForText('A test day');
-        self::assertSame('41', $this->element(WebDriverBy::xpath($held.'//input[@type="number"]'))->getDomProperty('value'), 'after the session ended');
+        self::assertSame(
+            '41',
+            $this->element(WebDriverBy::xpath($held.'//input[@type="number"]'))->getDomProperty('value'),
+            'after the session ended',
+        );
         $this->button('Save the test day')->click();
         $this->waitForText('feet stacked');
         $this->waitForText(', ended by back arches');

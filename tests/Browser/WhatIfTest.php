@@ -23,7 +23,9 @@ final class WhatIfTest extends BrowserTestCase
         }
         $this->waitForText('The week then');
         $this->waitForText('Once only: the week has one training day.');
-        (new WebDriverSelect($this->element(WebDriverBy::xpath('//label[contains(., "House style")]//select'))))->selectByVisibleText('Quiet start');
+        (
+            new WebDriverSelect($this->element(WebDriverBy::xpath('//label[contains(., "House style")]//select')))
+        )->selectByVisibleText('Quiet start');
         $this->waitForText('Deep back switch-on, standing');
         $this->button('Follow Quiet start from now on')->click();
         $this->waitForText('House style: Quiet start');

@@ -15,25 +15,50 @@ final class WhatWasDoneTest extends BrowserTestCase
     public function test_a_missed_wednesday_goes_to_thursday_and_an_absence_moves_what_is_left(): void
     {
         $this->signIn();
-        $client = $this->api('/clients', ['document' => ['format' => 'even-rungs/client', 'version' => 1, 'name' => 'Ona Ratline', 'screen' => ['flags' => []], 'days' => ['mon' => 30, 'wed' => 30, 'thu' => 45], 'equipment' => ['mat', 'band'], 'ability' => ['BR' => 4, 'AE' => 4, 'AF' => 4, 'AL' => 4, 'AR' => 4]]])['id'];
+        $client = $this->api(
+            '/clients',
+            [
+                'document' => [
+                    'format' => 'even-rungs/client',
+                    'version' => 1,
+                    'name' => 'Ona Ratline',
+                    'screen' => ['flags' => []],
+                    'days' => ['mon' => 30, 'wed' => 30, 'thu' => 45],
+                    'equipment' => ['mat', 'band'],
+                    'ability' => ['BR' => 4, 'AE' => 4, 'AF' => 4, 'AL' => 4, 'AR' => 4],
+                ],
+            ],
+        )['id'];
         $monday = date('Y-m-d', (int) strtotime('monday this week'));
         $board = $this->api("/clients/{$client}/board");
         $this->api("/clients/{$client}/dates", ['version' => $board['version'], 'began' => $monday, 'shifts' => []]);
         // only Wednesday, so that Thursday is free for it whatever day of the week this runs on
         foreach (array_reverse($this->api("/clients/{$client}/board")['week']['sessions']) as $session) {
             if ($session['day'] !== 'wed') {
-                $this->api("/clients/{$client}/sessions/remove", ['version' => $this->api("/clients/{$client}/board")['version'], 'week' => 1, 'place' => $session['number']]);
+                $this->api(
+                    "/clients/{$client}/sessions/remove",
+                    ['version' => $this->api("/clients/{$client}/board")['version'], 'week' => 1, 'place' => $session['number']],
+                );
             }
         }
         $next = date('Y-m-d', (int) strtotime('monday next week'));
-        $this->api("/clients/{$client}/dates", ['version' => $this->api("/clients/{$client}/board")['version'], 'began' => $next, 'shifts' => []]);
-        $this->api("/clients/{$client}/sessions/missed", ['version' => $this->api("/clients/{$client}/board")['version'], 'week' => 1, 'place' => 1, 'missed' => true]);
+        $this->api(
+            "/clients/{$client}/dates",
+            ['version' => $this->api("/clients/{$client}/board")['version'], 'began' => $next, 'shifts' => []],
+        );
+        $this->api(
+            "/clients/{$client}/sessions/missed",
+            ['version' => $this->api("/clients/{$client}/board")['version'], 'week' => 1, 'place' => 1, 'missed' => true],
+        );
         $this->open("/clients/{$client}/week?week=1");
         $this->waitForText('Missed. It counts in no verdict.');
         $this->button('Move it to Thursday')->click();
         $this->waitForText('moved from Wednesday');
         $session = $this->api("/clients/{$client}/board")['week']['sessions'][0];
-        self::assertSame(['thu', date('Y-m-d', (int) strtotime($next.' +3 days')), 'planned'], [$session['day'], $session['date'], $session['state']]);
+        self::assertSame(
+            ['thu', date('Y-m-d', (int) strtotime($next.' +3 days')), 'planned'],
+            [$session['day'], $session['date'], $session['state']],
+        );
         self::assertSame([], $this->api("/clients/{$client}/logs")['verdicts']);
 
         $this->open("/clients/{$client}/program");
@@ -41,7 +66,11 @@ final class WhatWasDoneTest extends BrowserTestCase
         $this->fillDay('to', $next.' +9 days');
         $this->button('Add')->click();
         $this->css('button[aria-label^="Take back: Away"]');
-        self::assertSame(date('Y-m-d', (int) strtotime($next.' +17 days')), $this->api("/clients/{$client}/board")['week']['sessions'][0]['date'], 'ten days are two weeks');
+        self::assertSame(
+            date('Y-m-d', (int) strtotime($next.' +17 days')),
+            $this->api("/clients/{$client}/board")['week']['sessions'][0]['date'],
+            'ten days are two weeks',
+        );
         $this->css('button[aria-label^="Take back: Away"]')->click();
         $this->waitUntilGone('button[aria-label^="Take back: Away"]');
         self::assertSame($session['date'], $this->api("/clients/{$client}/board")['week']['sessions'][0]['date']);
@@ -72,8 +101,14 @@ final class WhatWasDoneTest extends BrowserTestCase
         $this->element(WebDriverBy::xpath('(//input[starts-with(@aria-label, "Pain, ")])[1]'))->clear()->sendKeys('3');
         $this->open('/clients');
         $this->open("/clients/{$client}/log?week=1&session=1");
-        self::assertSame('3', $this->element(WebDriverBy::xpath('(//input[starts-with(@aria-label, "Pain, ")])[1]'))->getDomProperty('value'), 'what was typed is still there');
-        (new WebDriverSelect($this->element(WebDriverBy::xpath('(//select[starts-with(@aria-label, "Felt, ")])[1]'))))->selectByValue('low-back');
+        self::assertSame(
+            '3',
+            $this->element(WebDriverBy::xpath('(//input[starts-with(@aria-label, "Pain, ")])[1]'))->getDomProperty('value'),
+            'what was typed is still there',
+        );
+        (
+            new WebDriverSelect($this->element(WebDriverBy::xpath('(//select[starts-with(@aria-label, "Felt, ")])[1]')))
+        )->selectByValue('low-back');
         $this->button('Save the log')->click();
         $this->waitForText('Another log of this session of that day is there and says something else');
         $this->waitForText('pain 0 or 3');

@@ -90,7 +90,10 @@ final class WholePathTest extends BrowserTestCase
         $this->browser->getKeyboard()->sendKeys('-');
         $this->standing('dead-bug-same-side');
         $this->browser->getKeyboard()->sendKeys(WebDriverKeys::ARROW_LEFT);
-        self::assertStringStartsWith('brace', str_replace('standing-', '', (string) $this->browser->switchTo()->activeElement()->getAttribute('data-rung')));
+        self::assertStringStartsWith(
+            'brace',
+            str_replace('standing-', '', (string) $this->browser->switchTo()->activeElement()->getAttribute('data-rung')),
+        );
     }
 
     public function test_a_flag_is_said_on_the_clients_pages_and_nothing_can_be_planned(): void

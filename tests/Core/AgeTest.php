@@ -21,7 +21,14 @@ final class AgeTest extends TestCase
 {
     private static function born(int $year, array $more = []): Client
     {
-        return Documents::client(['born' => $year, 'as_of' => '2027-01-04', 'equipment' => ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bar', 'wall', 'bench', 'throw-ball', 'ankle-weight'], ...$more]);
+        return Documents::client(
+            [
+                'born' => $year,
+                'as_of' => '2027-01-04',
+                'equipment' => ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bar', 'wall', 'bench', 'throw-ball', 'ankle-weight'],
+                ...$more,
+            ],
+        );
     }
 
     private static function rung(string $id): Rung
@@ -44,33 +51,66 @@ final class AgeTest extends TestCase
         yield 'sixty-four: fast work is done' => [1963, 'swing-two-hands', null];
         yield 'sixty-five: fast work is not' => [1962, 'swing-two-hands', 'is fast work, which is left out from 65'];
         yield 'sixty-five: level 4 is done' => [1962, 'rollout-ball', null];
-        yield 'sixty-five: level 5 waits until something was shown' => [1962, 'plank-foot-lift', 'is level 5, and from 65 a rung over level 4 is one above what was shown; nothing was in anti-extension'];
+        yield 'sixty-five: level 5 waits until something was shown' => [
+            1962,
+            'plank-foot-lift',
+            'is level 5, and from 65 a rung over level 4 is one above what was shown; nothing was in anti-extension',
+        ];
     }
 
     #[DataProvider('borders')]
     public function test_each_age_has_its_rungs(int $born, string $rung, ?string $says): void
     {
         self::assertSame($says, Age::of(self::born($born))->leavesOut(self::rung($rung), self::born($born)));
-        self::assertSame($says, Obstacles::between(self::born($born, ['ability' => ['AE' => 9, 'IN' => 9]]), self::rung($rung), Documents::data()->library())->unsuitable, 'a typed ability shows nothing');
+        self::assertSame(
+            $says,
+            Obstacles::between(
+                self::born($born, ['ability' => ['AE' => 9, 'IN' => 9]]),
+                self::rung($rung),
+                Documents::data()->library(),
+            )->unsuitable,
+            'a typed ability shows nothing',
+        );
     }
 
     public function test_from_sixty_five_a_rung_over_level_four_is_one_above_what_was_shown_in_its_direction(): void
     {
-        $of = static fn (string $clean): Client => self::born(1950, ['tests' => ['ladders' => ['dead-bug' => ['highest_clean' => $clean]]]]);
+        $of = static fn (string $clean): Client => self::born(
+            1950,
+            ['tests' => ['ladders' => ['dead-bug' => ['highest_clean' => $clean]]]],
+        );
         $library = Documents::data()->library();
-        $five = array_values(array_filter($library->ladder('dead-bug')->rungs, static fn (Rung $rung): bool => $rung->level->value === 5))[0];
-        $four = array_values(array_filter($library->ladder('dead-bug')->rungs, static fn (Rung $rung): bool => $rung->level->value === 4))[0];
+        $five = array_values(
+            array_filter($library->ladder('dead-bug')->rungs, static fn (Rung $rung): bool => $rung->level->value === 5),
+        )[0];
+        $four = array_values(
+            array_filter($library->ladder('dead-bug')->rungs, static fn (Rung $rung): bool => $rung->level->value === 4),
+        )[0];
         self::assertNull(Age::of($of($four->id))->leavesOut(self::rung('plank-foot-lift'), $of($four->id)), 'level 5 after level 4');
-        self::assertSame('is level 6, and from 65 a rung over level 4 is one above what was shown, level 4', Age::of($of($four->id))->leavesOut(self::rung('plank-up-downs'), $of($four->id)));
+        self::assertSame(
+            'is level 6, and from 65 a rung over level 4 is one above what was shown, level 4',
+            Age::of($of($four->id))->leavesOut(self::rung('plank-up-downs'), $of($four->id)),
+        );
         self::assertNull(Age::of($of($five->id))->leavesOut(self::rung('plank-up-downs'), $of($five->id)));
     }
 
     public function test_under_eight_nobody_is_planned_for_and_without_a_year_nobody_has_an_age(): void
     {
-        $refers = static fn (Client $client): array => array_map(static fn ($referral): string => $referral->kind.' '.$referral->id.' '.$referral->urgency->value, (new SafetyScreen)->referrals($client));
+        $refers = static fn (Client $client): array => array_map(
+            static fn ($referral): string => $referral->kind.' '.$referral->id.' '.$referral->urgency->value,
+            (new SafetyScreen)->referrals($client),
+        );
         self::assertSame(['limit age before-load'], $refers(self::born(2019)), 'seven, or eight already');
         self::assertSame([], $refers(self::born(2018)), 'eight at least');
         $nobody = Documents::client(['as_of' => '2027-01-04']);
-        self::assertSame([false, false, false, null], [Age::of($nobody)->isTooYoung(), Age::of($nobody)->isUnderAge(), Age::of($nobody)->isOld(), Age::of($nobody)->leavesOut(self::rung('swing-two-hands'), $nobody)]);
+        self::assertSame(
+            [false, false, false, null],
+            [
+                Age::of($nobody)->isTooYoung(),
+                Age::of($nobody)->isUnderAge(),
+                Age::of($nobody)->isOld(),
+                Age::of($nobody)->leavesOut(self::rung('swing-two-hands'), $nobody),
+            ],
+        );
     }
 }

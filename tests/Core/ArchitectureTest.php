@@ -37,7 +37,10 @@ final class ArchitectureTest extends TestCase
             preg_match_all('/^use (?:function |const )?([\w\\\\]+)/m', $code, $imports);
             preg_match_all('/(?<![\w\\\\])\\\\([A-Z]\w+\\\\[\w\\\\]+)/', $code, $inline);
             foreach ([...$imports[1], ...$inline[1]] as $name) {
-                $inside = ! str_contains($name, '\\') || array_filter($allowed, static fn (string $each): bool => str_starts_with($name, $each)) !== [];
+                $inside = ! str_contains($name, '\\') || array_filter(
+                    $allowed,
+                    static fn (string $each): bool => str_starts_with($name, $each),
+                ) !== [];
                 self::assertTrue($inside, sprintf('%s uses %s', basename($path), $name));
             }
         }
@@ -100,7 +103,11 @@ final class ArchitectureTest extends TestCase
     public function test_core_has_no_clock_no_chance_and_no_files(): void
     {
         foreach (self::code('core', '.php') as $path => $code) {
-            self::assertDoesNotMatchRegularExpression('/\b(?:time|microtime|date|rand|mt_rand|random_int|file_get_contents|fopen|getenv|shuffle|uniqid)\(/', $code, $path);
+            self::assertDoesNotMatchRegularExpression(
+                '/\b(?:time|microtime|date|rand|mt_rand|random_int|file_get_contents|fopen|getenv|shuffle|uniqid)\(/',
+                $code,
+                $path,
+            );
             self::assertDoesNotMatchRegularExpression('/new \\\\?DateTime/', $code, $path);
         }
     }
@@ -114,7 +121,11 @@ final class ArchitectureTest extends TestCase
     {
         $this->assertUsesOnly('storage', ['EvenRungs\\Core\\', 'EvenRungs\\Formats\\', 'EvenRungs\\Storage\\', 'Opis\\']);
         foreach (self::code('formats', '.php') as $path => $code) {
-            self::assertDoesNotMatchRegularExpression('/\b(?:file_get_contents|file_put_contents|glob|is_file|rename|unlink)\(|fopen\((?!\'php:)/', $code, $path);
+            self::assertDoesNotMatchRegularExpression(
+                '/\b(?:file_get_contents|file_put_contents|glob|is_file|rename|unlink)\(|fopen\((?!\'php:)/',
+                $code,
+                $path,
+            );
         }
     }
 
@@ -135,9 +146,17 @@ final class ArchitectureTest extends TestCase
         foreach ([...self::code('web', '.ts'), ...self::code('web', '.tsx')] as $path => $code) {
             // one file writes seconds as m:ss
             if (! str_ends_with($path, 'schema.d.ts') && ! str_ends_with($path, 'web/lib/clock.ts')) {
-                // forms that edit doses or sessions and a stopwatch name their fields; only there may they be named, and nowhere reckoned with
-                $fields = preg_match('#/(ladder-form|tests|builder|group)/#', $path) === 1 ? '(?:hold_s|rest_s|work_s)\)? ?[-+*\/]' : 'hold_s|rest_s|work_s';
-                self::assertDoesNotMatchRegularExpression('/[%\/*] ?60\b|\b60 ?\*|padStart|'.$fields.'/', $code, $path.' works out a time that PHP should give');
+                // forms that edit doses or sessions and a stopwatch name their fields; only there may they be named, and nowhere reckoned
+                // with
+                $fields = preg_match(
+                    '#/(ladder-form|tests|builder|group)/#',
+                    $path,
+                ) === 1 ? '(?:hold_s|rest_s|work_s)\)? ?[-+*\/]' : 'hold_s|rest_s|work_s';
+                self::assertDoesNotMatchRegularExpression(
+                    '/[%\/*] ?60\b|\b60 ?\*|padStart|'.$fields.'/',
+                    $code,
+                    $path.' works out a time that PHP should give',
+                );
             }
         }
     }

@@ -15,10 +15,19 @@ use Tests\Support\Documents;
  */
 final class ClearanceTest extends TestCase
 {
-    /** @return iterable<string, array{array<string, mixed>, list<array<string, mixed>>, list<string>}> what is known, the clearances, what is still referred */
+    /**
+     * @return iterable<string, array{array<string, mixed>, list<array<string, mixed>>, list<string>}> what is known, the clearances, what
+     *         is still referred
+     */
     public static function cases(): iterable
     {
-        $of = static fn (string $lifts, string $on, array $more = []): array => ['lifts' => $lifts, 'on' => $on, 'by' => 'A. Practice', 'role' => 'Physician', ...$more];
+        $of = static fn (string $lifts, string $on, array $more = []): array => [
+            'lifts' => $lifts,
+            'on' => $on,
+            'by' => 'A. Practice',
+            'role' => 'Physician',
+            ...$more,
+        ];
         $pregnant = ['limits' => ['pregnancy']];
         yield 'a limit without one' => [$pregnant, [], ['pregnancy']];
         yield 'its own' => [$pregnant, [$of('pregnancy', '2027-01-02')], []];
@@ -29,10 +38,18 @@ final class ClearanceTest extends TestCase
         yield 'on its last day' => [$pregnant, [$of('pregnancy', '2027-01-02', ['until' => '2027-01-10'])], []];
         yield 'on the day after its last' => [$pregnant, [$of('pregnancy', '2027-01-02', ['until' => '2027-01-09'])], ['pregnancy']];
         yield 'a line that says cleared' => [[...$pregnant, 'screen' => ['flags' => [], 'cleared' => true]], [], []];
-        yield 'a line that says cleared beside a letter that ran out' => [[...$pregnant, 'screen' => ['flags' => [], 'cleared' => true]], [$of('pregnancy', '2027-01-02', ['until' => '2027-01-09'])], ['pregnancy']];
+        yield 'a line that says cleared beside a letter that ran out' => [
+            [...$pregnant, 'screen' => ['flags' => [], 'cleared' => true]],
+            [$of('pregnancy', '2027-01-02', ['until' => '2027-01-09'])],
+            ['pregnancy'],
+        ];
         $cancer = ['screen' => ['flags' => ['cancer-history'], 'on' => '2027-01-05']];
         yield 'a sign by an older letter of its own' => [$cancer, [$of('cancer-history', '2027-01-02')], []];
-        yield 'a sign by a line that says cleared' => [['screen' => ['flags' => ['cancer-history'], 'cleared' => true]], [], ['cancer-history']];
+        yield 'a sign by a line that says cleared' => [
+            ['screen' => ['flags' => ['cancer-history'], 'cleared' => true]],
+            [],
+            ['cancer-history'],
+        ];
         $chest = ['screen' => ['flags' => ['chest-pain'], 'on' => '2027-01-05']];
         yield 'an emergency by a letter of the same day' => [$chest, [$of('chest-pain', '2027-01-05')], ['chest-pain']];
         yield 'an emergency by a letter of the next day' => [$chest, [$of('chest-pain', '2027-01-06')], []];

@@ -34,7 +34,12 @@ final class ClosedLoopTest extends TestCase
             $style = $styles[$i % count($styles)];
             $kind = Person::KINDS[$i % count(Person::KINDS)];
             $client = Documents::anyone($chance);
-            $career = new Career($client, Documents::data()->style($style), new Person($kind, $weeks, $chance), sprintf('seed %d, career %d, %s, %s, %s', $seed, $i, $style, $kind, $client->goal->value));
+            $career = new Career(
+                $client,
+                Documents::data()->style($style),
+                new Person($kind, $weeks, $chance),
+                sprintf('seed %d, career %d, %s, %s, %s', $seed, $i, $style, $kind, $client->goal->value),
+            );
             $career->live($weeks);
             foreach ($career->moves as $how => $times) {
                 $moves[$how] += $times;
@@ -45,7 +50,17 @@ final class ClosedLoopTest extends TestCase
         }
         foreach ($toTop as $style => $at) {
             sort($at);
-            fwrite(STDERR, sprintf("  %-14s weeks to the top of a ladder: %d to %d, half within %d (%d ladders)\n", $style, $at[0], end($at), $at[intdiv(count($at), 2)], count($at)));
+            fwrite(
+                STDERR,
+                sprintf(
+                    "  %-14s weeks to the top of a ladder: %d to %d, half within %d (%d ladders)\n",
+                    $style,
+                    $at[0],
+                    end($at),
+                    $at[intdiv(count($at), 2)],
+                    count($at),
+                ),
+            );
         }
         self::assertGreaterThan($careers, $moves['up']);
         self::assertGreaterThan(0, $moves['back']);
@@ -66,12 +81,21 @@ final class ClosedLoopTest extends TestCase
             $chance = new Randomizer(new Mt19937($seed + $i));
             $style = $styles[$i % count($styles)];
             $name = sprintf('missing, seed %d, career %d, %s', $seed, $i, $style);
-            $career = new Career(Documents::anyone($chance), Documents::data()->style($style), new Person('perfect', self::MISSING_WEEKS, $chance), $name, new Randomizer(new Mt19937($seed - $i)));
+            $career = new Career(
+                Documents::anyone($chance),
+                Documents::data()->style($style),
+                new Person('perfect', self::MISSING_WEEKS, $chance),
+                $name,
+                new Randomizer(new Mt19937($seed - $i)),
+            );
             $career->live(self::MISSING_WEEKS);
             $days = ['missed' => $days['missed'] + $career->days['missed'], 'moved' => $days['moved'] + $career->days['moved']];
             $up += $career->moves['up'];
         }
-        fwrite(STDERR, sprintf("Careers that miss one in four, seed %d: %d missed, %d of them done on another day\n", $seed, ...array_values($days)));
+        fwrite(
+            STDERR,
+            sprintf("Careers that miss one in four, seed %d: %d missed, %d of them done on another day\n", $seed, ...array_values($days)),
+        );
         self::assertGreaterThan($careers, $days['missed']);
         self::assertGreaterThan(0, $days['moved']);
         self::assertGreaterThan($careers, $up, 'who is perfect when they come goes up all the same');
@@ -96,7 +120,12 @@ final class ClosedLoopTest extends TestCase
             $chance = new Randomizer(new Mt19937($seed + $i));
             $style = $styles[$i % count($styles)];
             $name = sprintf('seed %d, career %d, %s', $seed, $i, $style);
-            $career = new Career(Documents::anyone($chance), Documents::data()->style($style), new Person('perfect', self::NO_LIMIT, $chance), $name);
+            $career = new Career(
+                Documents::anyone($chance),
+                Documents::data()->style($style),
+                new Person('perfect', self::NO_LIMIT, $chance),
+                $name,
+            );
             $week = $career->liveToTop(self::NO_LIMIT);
             self::assertNotNull($week, $name.': '.implode(', ', $career->belowTop(self::NO_LIMIT)));
             fwrite(STDERR, sprintf("  %-14s all at the top after %d weeks\n", $style, $week));

@@ -49,12 +49,21 @@ final class DatesTest extends TestCase
     {
         $dates = self::dates($program);
 
-        return array_map(static fn (int $w): array => array_map(static fn (int $s): string => $dates->session($w, $s)->format('Y-m-d'), array_keys($program->weeks[$w]->sessions)), array_keys($program->weeks));
+        return array_map(
+            static fn (int $w): array => array_map(
+                static fn (int $s): string => $dates->session($w, $s)->format('Y-m-d'),
+                array_keys($program->weeks[$w]->sessions),
+            ),
+            array_keys($program->weeks),
+        );
     }
 
     public function test_every_session_falls_on_its_weekday_of_the_seven_days_from_the_beginning(): void
     {
-        self::assertSame([['2027-01-11', '2027-01-06', '2027-01-08'], ['2027-01-18', '2027-01-13', '2027-01-15']], self::all(self::program()));
+        self::assertSame(
+            [['2027-01-11', '2027-01-06', '2027-01-08'], ['2027-01-18', '2027-01-13', '2027-01-15']],
+            self::all(self::program()),
+        );
         self::assertNull(ProgramDates::of(Documents::plan(Documents::client([]))), 'nobody said when');
         $later = self::dates(self::program())->beginningOn(self::date('2027-01-11'));
         self::assertSame(['2027-01-11', '2027-01-13', '2027-01-15'], self::all($later)[0]);
@@ -64,9 +73,19 @@ final class DatesTest extends TestCase
     {
         $program = self::program(2, ['mon', 'wed', 'fri'], '2027-04-26');
         $away = self::dates($program)->shiftedBy([Shift::away(self::date('2027-05-03'), self::date('2027-05-12'))]);
-        self::assertSame([['2027-04-26', '2027-04-28', '2027-04-30'], ['2027-05-17', '2027-05-19', '2027-05-21']], self::all($away), 'ten days are two weeks');
+        self::assertSame(
+            [['2027-04-26', '2027-04-28', '2027-04-30'], ['2027-05-17', '2027-05-19', '2027-05-21']],
+            self::all($away),
+            'ten days are two weeks',
+        );
         $dates = self::dates($away);
-        self::assertSame([0, 0, 1, 1], array_map(static fn (string $day): int => $dates->weekOn(self::date($day)), ['2027-04-20', '2027-05-02', '2027-05-10', '2027-06-30']));
+        self::assertSame(
+            [0, 0, 1, 1],
+            array_map(
+                static fn (string $day): int => $dates->weekOn(self::date($day)),
+                ['2027-04-20', '2027-05-02', '2027-05-10', '2027-06-30'],
+            ),
+        );
         self::assertSame(['2027-05-17', '2027-05-23'], [$dates->first(1)->format('Y-m-d'), $dates->last(1)->format('Y-m-d')]);
         $mid = self::dates($program)->shiftedBy([Shift::away(self::date('2027-04-28'), self::date('2027-04-29'))]);
         self::assertSame(['2027-04-26', '2027-05-05', '2027-05-07'], self::all($mid)[0], 'a week that is cut in two keeps its first part');
@@ -76,7 +95,13 @@ final class DatesTest extends TestCase
 
     public function test_shifted_and_shifted_back_is_the_same_and_nobody_trains_while_away(): void
     {
-        $this->limitTo(150)->forAll(Generators::choose(0, 90), Generators::choose(0, 30), Generators::choose(0, 90), Generators::choose(1, 6), Generators::choose(0, 6))
+        $this->limitTo(150)->forAll(
+            Generators::choose(0, 90),
+            Generators::choose(0, 30),
+            Generators::choose(0, 90),
+            Generators::choose(1, 6),
+            Generators::choose(0, 6),
+        )
             ->then(function (int $from, int $length, int $second, int $weeks, int $begins): void {
                 $program = self::program(4, ['mon', 'wed', 'sat'], sprintf('2027-02-%02d', 1 + $begins));
                 $start = self::date('2027-02-01');
@@ -87,7 +112,11 @@ final class DatesTest extends TestCase
                     $w = $i % 4;
                     foreach ($days as $s => $day) {
                         self::assertFalse($away->from <= self::date($day) && self::date($day) <= $away->to, 'nobody trains while away');
-                        self::assertSame($program->weeks[$w]->sessions[$s]->day->number(), (int) self::date($day)->format('N') - 1, 'on its weekday');
+                        self::assertSame(
+                            $program->weeks[$w]->sessions[$s]->day->number(),
+                            (int) self::date($day)->format('N') - 1,
+                            'on its weekday',
+                        );
                     }
                 }
                 self::assertSame(self::all($once), self::all(self::dates($twice)->shiftedBy([$away])));
@@ -108,7 +137,11 @@ final class DatesTest extends TestCase
         self::assertSame(Weekday::Wednesday, ProgramDates::movedFrom($moved->weeks[0]->sessions[1]));
         $back = $moved->changeSession(0, 1, static fn (Session $session): Session => ProgramDates::onDay($session, Weekday::Wednesday));
         self::assertEquals($program, $back);
-        self::assertNotSame($keys, ProgramDates::keys(ProgramDates::begin($moved, self::date('2027-02-01'), 'p2')), 'begun anew it is another program');
+        self::assertNotSame(
+            $keys,
+            ProgramDates::keys(ProgramDates::begin($moved, self::date('2027-02-01'), 'p2')),
+            'begun anew it is another program',
+        );
     }
 
     public function test_a_session_moved_into_the_next_week_is_one_of_that_week_and_keeps_its_key_there_and_back(): void
@@ -122,7 +155,11 @@ final class DatesTest extends TestCase
         self::assertSame([Weekday::Friday, 1], [ProgramDates::movedFrom($there), ProgramDates::weekMovedFrom($there)]);
         self::assertSame('2027-01-14', self::dates($moved)->session(1, 2)->format('Y-m-d'));
         $within = ProgramDates::moveSession($moved, 1, 2, Weekday::Friday) ?? $moved;
-        self::assertSame([Weekday::Friday, 1], [ProgramDates::movedFrom($within->weeks[1]->sessions[3]), ProgramDates::weekMovedFrom($within->weeks[1]->sessions[3])], 'the Friday of another week');
+        self::assertSame(
+            [Weekday::Friday, 1],
+            [ProgramDates::movedFrom($within->weeks[1]->sessions[3]), ProgramDates::weekMovedFrom($within->weeks[1]->sessions[3])],
+            'the Friday of another week',
+        );
         self::assertNull(ProgramDates::moveSession($program, 1, 0, Weekday::Thursday, true), 'there is no third week');
         self::assertNull(ProgramDates::moveSession($program, 0, 7, Weekday::Thursday));
     }
@@ -133,14 +170,44 @@ final class DatesTest extends TestCase
         $program = ProgramDates::begin(Documents::plan($client, 2), self::date('2027-01-04'), 'p1');
         $wed = array_search(Weekday::Wednesday, array_column($program->weeks[0]->sessions, 'day'), true);
         self::assertIsInt($wed);
-        $offer = fn (Program $of, string $today): MissedSession => MissedSession::of($of, self::dates($of), 0, $wed, self::date($today), $client, Documents::data()->library(), Documents::data()->style('even-keel'));
+        $offer = fn (Program $of, string $today): MissedSession => MissedSession::of(
+            $of,
+            self::dates($of),
+            0,
+            $wed,
+            self::date($today),
+            $client,
+            Documents::data()->library(),
+            Documents::data()->style('even-keel'),
+        );
         $alone = $program->withWeeks([$program->weeks[0]->withSessions([$program->weeks[0]->sessions[$wed]])]);
-        $one = MissedSession::of($alone, self::dates($alone), 0, 0, self::date('2027-01-06'), $client, Documents::data()->library(), Documents::data()->style('even-keel'));
+        $one = MissedSession::of(
+            $alone,
+            self::dates($alone),
+            0,
+            0,
+            self::date('2027-01-06'),
+            $client,
+            Documents::data()->library(),
+            Documents::data()->style('even-keel'),
+        );
         self::assertSame([Weekday::Thursday, '2027-01-07', []], [$one->day, $one->on?->format('Y-m-d'), $one->loses]);
-        $in = static fn (Program $of, string $today): MissedSession => MissedSession::of($of, self::dates($of), 0, 0, self::date($today), $client, Documents::data()->library(), Documents::data()->style('even-keel'));
+        $in = static fn (Program $of, string $today): MissedSession => MissedSession::of(
+            $of,
+            self::dates($of),
+            0,
+            0,
+            self::date($today),
+            $client,
+            Documents::data()->library(),
+            Documents::data()->style('even-keel'),
+        );
         // 10 January is the Sunday: nobody trains on it, and Monday is in the week after
         $two = $alone->withWeeks([...$alone->weeks, $program->weeks[1]->withSessions([])]);
-        self::assertSame([Weekday::Monday, true, '2027-01-11'], [$in($two, '2027-01-10')->day, $in($two, '2027-01-10')->weekLater, $in($two, '2027-01-10')->on?->format('Y-m-d')]);
+        self::assertSame(
+            [Weekday::Monday, true, '2027-01-11'],
+            [$in($two, '2027-01-10')->day, $in($two, '2027-01-10')->weekLater, $in($two, '2027-01-10')->on?->format('Y-m-d')],
+        );
         self::assertNull($in($two, '2027-01-13')->day, 'the same weekday again is not the next day');
         self::assertNull($in($alone, '2027-01-11')->day, 'the program ends with its week');
         $late = $in($two, '2027-01-13');
@@ -156,7 +223,12 @@ final class DatesTest extends TestCase
         $library = Documents::data()->library();
         $style = Documents::data()->style('even-keel');
         $offered = 0;
-        $this->limitTo(30)->forAll(Generators::elements(['mon', 'tue', 'thu', 'sat'], ['mon', 'wed', 'fri', 'sun'], ['tue', 'wed', 'thu', 'fri', 'sat']), Generators::choose(0, 6), Generators::choose(0, 6), Generators::choose(10, 60))
+        $this->limitTo(30)->forAll(
+            Generators::elements(['mon', 'tue', 'thu', 'sat'], ['mon', 'wed', 'fri', 'sun'], ['tue', 'wed', 'thu', 'fri', 'sat']),
+            Generators::choose(0, 6),
+            Generators::choose(0, 6),
+            Generators::choose(10, 60),
+        )
             ->then(function (array $days, int $begins, int $late, int $minutes) use ($library, $style, &$offered): void {
                 $client = Documents::client(['days' => array_fill_keys($days, $minutes)]);
                 $program = ProgramDates::begin(Documents::plan($client, 2), self::date(sprintf('2027-02-%02d', 1 + $begins)), 'p1');
@@ -181,7 +253,10 @@ final class DatesTest extends TestCase
                     self::assertLessThanOrEqual($dates->session(0, $s)->modify('+6 days'), $offer->on);
                     self::assertSame($to, $then->weekOn($offer->on));
                     $on = array_filter($moved->weeks[$to]->sessions, static fn (Session $session): bool => $session->day === $offer->day);
-                    self::assertLessThanOrEqual(60_000 * $client->minutesOn($offer->day), array_sum(array_map(static fn (Session $session): int => SessionTime::total($session, $library)->ms, $on)));
+                    self::assertLessThanOrEqual(
+                        60_000 * $client->minutesOn($offer->day),
+                        array_sum(array_map(static fn (Session $session): int => SessionTime::total($session, $library)->ms, $on)),
+                    );
                     if (HardWork::isHardSession($moved->weeks[$to]->sessions[$there], $library, $style)) {
                         foreach ($moved->weeks as $w => $week) {
                             foreach ($week->sessions as $o => $other) {

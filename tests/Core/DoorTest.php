@@ -35,14 +35,32 @@ final class DoorTest extends TestCase
 {
     private const KIT = ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bench', 'wall'];
 
-    private const PLACES = ['shoulder', 'wrist', 'neck', 'back-bending', 'back-arching', 'kneeling', 'hip-flexor', 'hamstring', 'floor-transfer', 'balance'];
+    private const PLACES = [
+        'shoulder',
+        'wrist',
+        'neck',
+        'back-bending',
+        'back-arching',
+        'kneeling',
+        'hip-flexor',
+        'hamstring',
+        'floor-transfer',
+        'balance',
+    ];
 
     private static function rewrite(Session $session, Client $client, DoorAnswers $answers): DoorSession
     {
         $library = Documents::data()->library();
         $style = Documents::data()->style('even-keel');
 
-        return (new Door($library, new Swaps($library, $style->plan->withoutLadders), new ProgramEdit($library, new Steps($style, $client)), new Steps($style, $client)))->rewrite($session, $client, $answers);
+        return (
+            new Door(
+                $library,
+                new Swaps($library, $style->plan->withoutLadders),
+                new ProgramEdit($library, new Steps($style, $client)),
+                new Steps($style, $client),
+            )
+        )->rewrite($session, $client, $answers);
     }
 
     private static function limit(string $id, Severity $severity): Limit
@@ -52,7 +70,15 @@ final class DoorTest extends TestCase
 
     private static function client(int $level): Client
     {
-        return Documents::client(['name' => 'Somebody', 'equipment' => self::KIT, 'screen' => ['flags' => []], 'days' => ['mon' => 30, 'thu' => 20], 'ability' => array_fill_keys(['BR', 'AE', 'AF', 'AL', 'AR', 'HP', 'SG', 'IN'], $level)]);
+        return Documents::client(
+            [
+                'name' => 'Somebody',
+                'equipment' => self::KIT,
+                'screen' => ['flags' => []],
+                'days' => ['mon' => 30, 'thu' => 20],
+                'ability' => array_fill_keys(['BR', 'AE', 'AF', 'AL', 'AR', 'HP', 'SG', 'IN'], $level),
+            ],
+        );
     }
 
     public function test_whatever_is_said_nothing_barred_remains_and_the_minutes_hold(): void
@@ -66,7 +92,10 @@ final class DoorTest extends TestCase
             foreach (Documents::plan($client)->weeks[0]->sessions as $session) {
                 for ($try = 0; $try < 25; $try++) {
                     $pain = $random->getInt(0, 5);
-                    $sore = array_map(static fn (int $i): LimitRule => $library->limits[self::PLACES[$i]], $random->pickArrayKeys(self::PLACES, $random->getInt(1, 3)));
+                    $sore = array_map(
+                        static fn (int $i): LimitRule => $library->limits[self::PLACES[$i]],
+                        $random->pickArrayKeys(self::PLACES, $random->getInt(1, 3)),
+                    );
                     $kit = array_values(array_filter(self::KIT, static fn (): bool => $random->getInt(0, 3) > 0));
                     $left = Seconds::of(60 * $random->getInt(4, 30));
                     $answers = new DoorAnswers($sore, $random->getInt(0, 6), $pain, $left, $kit);
@@ -83,8 +112,17 @@ final class DoorTest extends TestCase
                     if (array_filter($door->changes, static fn ($change): bool => $change->how === 'cut') !== []) {
                         $use[] = Timeline::length($door->session, $library)->ms / $left->ms;
                     }
-                    self::assertEquals(Timeline::length($door->session, $library), $door->session->claimed, 'the minutes it claims are its own');
-                    $today = $client->sore(array_map(static fn (LimitRule $place): Limit => new Limit($place, $pain > 2 ? Severity::Severe : Severity::Moderate), $sore));
+                    self::assertEquals(
+                        Timeline::length($door->session, $library),
+                        $door->session->claimed,
+                        'the minutes it claims are its own',
+                    );
+                    $today = $client->sore(
+                        array_map(
+                            static fn (LimitRule $place): Limit => new Limit($place, $pain > 2 ? Severity::Severe : Severity::Moderate),
+                            $sore,
+                        ),
+                    );
                     foreach ($door->session->entries() as $entry) {
                         $rung = $library->find($entry->exercise);
                         self::assertNotNull($rung);
@@ -103,7 +141,11 @@ final class DoorTest extends TestCase
                 }
             }
         }
-        self::assertSame([], array_filter($use, static fn (float $share): bool => 100 * $share < MinutesLeft::USED_PERCENT), 'what is given is used');
+        self::assertSame(
+            [],
+            array_filter($use, static fn (float $share): bool => 100 * $share < MinutesLeft::USED_PERCENT),
+            'what is given is used',
+        );
         self::assertGreaterThan(20, $swapped);
         self::assertGreaterThan(20, $cut);
     }
@@ -156,13 +198,17 @@ final class DoorTest extends TestCase
 
     public function test_the_minutes_that_are_left_are_used_worked_by_hand(): void
     {
-        // whole it takes 300 s (calc): of two third sets the longer would go, but 240 of 290 s are under 85 %, and without the shorter 250 are used
+        // whole it takes 300 s (calc): of two third sets the longer would go, but 240 of 290 s are under 85 %, and without the shorter
+        // 250 are used
         $session = Documents::straight([
             ['exercise' => 'forearm-plank', 'sets' => 3, 'hold_s' => 30, 'rest_s' => 30],
             ['exercise' => 'bridge-hold', 'sets' => 3, 'hold_s' => 20, 'rest_s' => 30],
         ]);
         $door = self::rewrite($session, self::client(5), new DoorAnswers(left: Seconds::of(290)));
-        self::assertSame([['forearm-plank', 3], ['bridge-hold', 2]], array_map(static fn ($entry): array => [$entry->exercise, $entry->dose->sets], $door->session?->entries() ?? []));
+        self::assertSame(
+            [['forearm-plank', 3], ['bridge-hold', 2]],
+            array_map(static fn ($entry): array => [$entry->exercise, $entry->dose->sets], $door->session?->entries() ?? []),
+        );
         self::assertSame(['Bridge, hold: 2 of 3 sets'], array_map(static fn ($change): string => $change->what, $door->changes));
     }
 
@@ -173,7 +219,10 @@ final class DoorTest extends TestCase
         $extra = ExtraSet::into(new Program([new Week(1, [], [$session])]), ['side-plank' => 'left'], $library, 1)->weeks[0]->sessions[0];
         self::assertCount(2, $extra->entries());
         foreach ([new DoorAnswers([$library->limits['shoulder']]), new DoorAnswers(pain: 4)] as $answers) {
-            $left = array_filter(self::rewrite($extra, self::client(5), $answers)->session?->entries() ?? [], static fn ($entry): bool => ExtraSet::side($entry) !== null);
+            $left = array_filter(
+                self::rewrite($extra, self::client(5), $answers)->session?->entries() ?? [],
+                static fn ($entry): bool => ExtraSet::side($entry) !== null,
+            );
             self::assertSame([], $left, 'nothing that stands in is done on one side alone');
         }
         self::assertCount(2, self::rewrite($extra, self::client(5), new DoorAnswers)->session?->entries() ?? []);
@@ -183,7 +232,12 @@ final class DoorTest extends TestCase
     {
         $client = self::client(4)->with(self::limit('shoulder', Severity::Severe));
         self::assertSame(Severity::Severe, $client->sore([self::limit('shoulder', Severity::Moderate)])->limits[0]->severity);
-        self::assertSame(Severity::Severe, self::client(4)->with(self::limit('shoulder', Severity::Mild))->sore([self::limit('shoulder', Severity::Severe)])->limits[0]->severity);
+        self::assertSame(
+            Severity::Severe,
+            self::client(4)->with(self::limit('shoulder', Severity::Mild))->sore(
+                [self::limit('shoulder', Severity::Severe)],
+            )->limits[0]->severity,
+        );
     }
 
     public function test_pain_of_three_to_five_takes_dose_before_the_rung(): void
@@ -191,7 +245,10 @@ final class DoorTest extends TestCase
         $client = self::client(5);
         $over = Documents::straight([['exercise' => 'Forearm plank', 'hold_s' => 40]]);
         $at = Documents::straight([['exercise' => 'Forearm plank', 'hold_s' => 10]]);
-        $plank = static fn (Session $session): array => [self::rewrite($session, $client, new DoorAnswers([], 0, 4))->session?->entries()[0]->exercise, self::rewrite($session, $client, new DoorAnswers([], 0, 4))->changes[0]->how];
+        $plank = static fn (Session $session): array => [
+            self::rewrite($session, $client, new DoorAnswers([], 0, 4))->session?->entries()[0]->exercise,
+            self::rewrite($session, $client, new DoorAnswers([], 0, 4))->changes[0]->how,
+        ];
 
         self::assertSame(['forearm-plank', 'eased'], $plank($over));
         self::assertNotSame('forearm-plank', $plank($at)[0], 'at its start dose the rung below comes');

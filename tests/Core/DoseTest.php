@@ -150,14 +150,31 @@ final class DoseTest extends TestCase
     {
         $ms = Generators::choose(1000, 90_000);
         $measure = Generators::oneOf(
-            Generators::map(static fn (array $p): Reps => new Reps($p[0], $p[1] === '' ? null : Tempo::parse($p[1]), $p[2] === 0 ? null : Seconds::ofMs($p[2] * 500 + 1000)),
+            Generators::map(static fn (array $p): Reps => new Reps(
+                $p[0],
+                $p[1] === '' ? null : Tempo::parse($p[1]),
+                $p[2] === 0 ? null : Seconds::ofMs($p[2] * 500 + 1000),
+            ),
                 Generators::tuple(Generators::choose(1, 1000), Generators::elements('', '3-1-3-1', 'X-0-2-9'), Generators::choose(0, 20))),
             Generators::map(static fn (int $t): Hold => new Hold(Seconds::ofMs($t)), $ms),
             Generators::map(static fn (int $t): Work => new Work(Seconds::ofMs($t)), $ms),
-            Generators::map(static fn (array $p): Intervals => new Intervals($p[0], Seconds::ofMs($p[1]), Seconds::ofMs($p[2])), Generators::tuple(Generators::choose(1, 50), $ms, $ms)),
-            Generators::map(static fn (array $p): Distance => new Distance($p[0], $p[1]), Generators::tuple(Generators::choose(1, 5000), Generators::elements(null, 0.05, 0.8, 5))),
+            Generators::map(
+                static fn (array $p): Intervals => new Intervals($p[0], Seconds::ofMs($p[1]), Seconds::ofMs($p[2])),
+                Generators::tuple(Generators::choose(1, 50), $ms, $ms),
+            ),
+            Generators::map(
+                static fn (array $p): Distance => new Distance($p[0], $p[1]),
+                Generators::tuple(Generators::choose(1, 5000), Generators::elements(null, 0.05, 0.8, 5)),
+            ),
         );
-        $this->limitTo(300)->forAll($measure, Generators::choose(1, 50), Generators::elements(null, Side::Each), Generators::elements(null, 0, 45, 3600), Generators::elements(null, 0, 12.5, 500), Generators::elements(null, 0.25, 0.5, 0.75, 1, '15', '45', '300'))
+        $this->limitTo(300)->forAll(
+            $measure,
+            Generators::choose(1, 50),
+            Generators::elements(null, Side::Each),
+            Generators::elements(null, 0, 45, 3600),
+            Generators::elements(null, 0, 12.5, 500),
+            Generators::elements(null, 0.25, 0.5, 0.75, 1, '15', '45', '300'),
+        )
             ->then(function ($measure, int $sets, ?Side $side, ?int $rest, int|float|null $load, int|float|string|null $range): void {
                 $dose = new Dose($measure, $sets, $side, $rest === null ? null : Seconds::of($rest), $load, match (true) {
                     $range === null => null,

@@ -24,9 +24,19 @@ final class EvennessTest extends TestCase
     private static function rule(array $rungs, array $client = []): EvennessRule
     {
         $library = Documents::data()->library();
-        $person = Documents::client(['name' => 'Somebody', 'equipment' => ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bench', 'wall'], 'screen' => ['flags' => []], ...$client]);
+        $person = Documents::client(
+            [
+                'name' => 'Somebody',
+                'equipment' => ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bench', 'wall'],
+                'screen' => ['flags' => []],
+                ...$client,
+            ],
+        );
         $standings = array_map(static fn (string $rung): Standing => new Standing($library->rung($rung)), $rungs);
-        $placements = array_filter(Documents::placer()->place($person->standing($standings)), static fn ($each): bool => isset($rungs[$each->ladder->id]));
+        $placements = array_filter(
+            Documents::placer()->place($person->standing($standings)),
+            static fn ($each): bool => isset($rungs[$each->ladder->id]),
+        );
 
         return EvennessRule::of(array_values($placements), $person, $library);
     }
@@ -44,13 +54,22 @@ final class EvennessTest extends TestCase
     public function test_a_level_that_nobody_saw_is_not_tested_and_holds_nothing_back(): void
     {
         $library = Documents::data()->library();
-        $person = Documents::client(['name' => 'Somebody', 'equipment' => ['mat', 'band', 'wall'], 'screen' => ['flags' => []], 'ability' => ['AE' => 2, 'AF' => 8, 'AL' => 2, 'AR' => 2, 'BR' => 2]]);
+        $person = Documents::client(
+            [
+                'name' => 'Somebody',
+                'equipment' => ['mat', 'band', 'wall'],
+                'screen' => ['flags' => []],
+                'ability' => ['AE' => 2, 'AF' => 8, 'AL' => 2, 'AR' => 2, 'BR' => 2],
+            ],
+        );
         $said = EvennessRule::of(Documents::placer()->place($person), $person, $library);
         self::assertSame([[], []], [$said->levels, $said->hold]);
         self::assertStringContainsString('not tested', $said->leftOut['AF']);
         $trained = EvennessRule::of(Documents::placer()->place($person), $person, $library, ['bird-dog', 'dead-bug']);
         self::assertSame(['AE', 'AF'], array_keys($trained->levels), 'what was trained was seen');
-        $seen = $person->standing(['bird-dog' => new Standing($library->rung('bird-dog-elbow-knee')), 'dead-bug' => new Standing($library->rung('heel-taps'))]);
+        $seen = $person->standing(
+            ['bird-dog' => new Standing($library->rung('bird-dog-elbow-knee')), 'dead-bug' => new Standing($library->rung('heel-taps'))],
+        );
         $rule = EvennessRule::of(Documents::placer()->place($seen), $seen, $library);
         self::assertSame(['AE' => 4, 'AF' => 6], $rule->levels, 'what was seen is compared, with what was seen alone');
         self::assertSame(['AF'], $rule->hold);
@@ -63,7 +82,10 @@ final class EvennessTest extends TestCase
         $library = Documents::data()->library();
         $tap = $library->find('shoulder tap');
         $below = $library->ladderOf($tap)->downFrom($tap)[1];
-        $barred = self::rule([$tap->ladder => $below->id, 'bridge' => 'bridge'], ['limits' => [['limit' => 'shoulder', 'severity' => 'severe']]]);
+        $barred = self::rule(
+            [$tap->ladder => $below->id, 'bridge' => 'bridge'],
+            ['limits' => [['limit' => 'shoulder', 'severity' => 'severe']]],
+        );
         self::assertArrayNotHasKey('AR', $barred->levels);
         self::assertArrayHasKey('AR', $barred->leftOut);
     }
@@ -71,11 +93,16 @@ final class EvennessTest extends TestCase
     public function test_what_a_rung_trains_too_gets_half_its_work_in_the_shares_of_a_week(): void
     {
         // 2 sets × 5 repetitions × 6 s × 2 sides = 120 s against bending, half of it against turning
-        $session = Documents::straight([['exercise' => 'bird-dog-elbow-knee', 'sets' => 2, 'reps' => 5, 'tempo' => '2-1-2-1', 'side' => 'each', 'rest_s' => 30]]);
+        $session = Documents::straight(
+            [['exercise' => 'bird-dog-elbow-knee', 'sets' => 2, 'reps' => 5, 'tempo' => '2-1-2-1', 'side' => 'each', 'rest_s' => 30]],
+        );
         $shares = DirectionShares::of(new Week(1, [], [$session]), Documents::data()->library());
 
         self::assertSame([120_000, 60_000], [$shares->ms['AF'], $shares->ms['AR']]);
-        self::assertSame([67, 33, 0], [$shares->percent(Category::AntiFlexion), $shares->percent(Category::AntiRotation), $shares->percent(Category::AntiExtension)]);
+        self::assertSame(
+            [67, 33, 0],
+            [$shares->percent(Category::AntiFlexion), $shares->percent(Category::AntiRotation), $shares->percent(Category::AntiExtension)],
+        );
     }
 
     public function test_work_done_counts_by_tempo_once_for_both_sides_and_half_for_what_it_trains_too(): void
@@ -103,7 +130,14 @@ final class EvennessTest extends TestCase
     private static function forecast(int $days, array $qualified, int $running = 2): Forecast
     {
         $today = new DateTimeImmutable('2026-11-26');
-        $sessions = array_map(static fn (bool $clean, int $i): array => [$today->modify(sprintf('-%d days', $days - 1 - intdiv($i * ($days - 1), max(1, count($qualified) - 1)))), $clean], $qualified, array_keys($qualified));
+        $sessions = array_map(
+            static fn (bool $clean, int $i): array => [
+                $today->modify(sprintf('-%d days', $days - 1 - intdiv($i * ($days - 1), max(1, count($qualified) - 1)))),
+                $clean,
+            ],
+            $qualified,
+            array_keys($qualified),
+        );
 
         return Forecast::from($sessions, $today, $running);
     }
@@ -138,7 +172,10 @@ final class EvennessTest extends TestCase
 
     public function test_more_steps_take_longer_cleaner_logs_less_and_never_clean_is_no_date(): void
     {
-        $log = static fn (int $clean): Forecast => self::forecast(42, [...array_fill(0, $clean, true), ...array_fill(0, 12 - $clean, false)]);
+        $log = static fn (int $clean): Forecast => self::forecast(
+            42,
+            [...array_fill(0, $clean, true), ...array_fill(0, 12 - $clean, false)],
+        );
         self::assertLessThan($log(10)->weeks(4)?->latest, $log(10)->weeks(2)?->latest);
         self::assertLessThan($log(7)->weeks(3)?->latest, $log(12)->weeks(3)?->latest);
         self::assertNull($log(0)->weeks(3)?->latest, 'beyond two years');

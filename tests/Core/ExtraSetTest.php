@@ -32,7 +32,12 @@ final class ExtraSetTest extends TestCase
 {
     private static function week(Session ...$sessions): Program
     {
-        return new Program([new \EvenRungs\Core\Program\Week(1, [], array_values($sessions)), new \EvenRungs\Core\Program\Week(2, [], array_values($sessions))]);
+        return new Program(
+            [
+                new \EvenRungs\Core\Program\Week(1, [], array_values($sessions)),
+                new \EvenRungs\Core\Program\Week(2, [], array_values($sessions)),
+            ],
+        );
     }
 
     private static function bird(): Session
@@ -48,7 +53,10 @@ final class ExtraSetTest extends TestCase
     {
         $library = Documents::data()->library();
         $rows = RunSheet::of($session, Documents::time($session)->timeline, $library);
-        $bird = array_filter($rows, static fn (FloorSet $row): bool => $session->blocks[$row->block]->entries()[$row->entry]->exercise === 'bird-dog-opposite');
+        $bird = array_filter(
+            $rows,
+            static fn (FloorSet $row): bool => $session->blocks[$row->block]->entries()[$row->entry]->exercise === 'bird-dog-opposite',
+        );
 
         return array_values(array_map(static fn (FloorSet $row): string => $row->side, $bird));
     }
@@ -70,7 +78,10 @@ final class ExtraSetTest extends TestCase
     public function test_asked_for_twice_it_is_there_once_and_taken_away_the_plan_is_as_before(): void
     {
         $library = Documents::data()->library();
-        $plan = Documents::plan(Documents::client(['days' => ['mon' => 40, 'wed' => 40, 'fri' => 30], 'equipment' => ['mat', 'band', 'kettlebell']]), 3);
+        $plan = Documents::plan(
+            Documents::client(['days' => ['mon' => 40, 'wed' => 40, 'fri' => 30], 'equipment' => ['mat', 'band', 'kettlebell']]),
+            3,
+        );
         $ladders = [];
         foreach ($plan->weeks[0]->sessions as $session) {
             foreach ($session->entries() as $entry) {
@@ -81,16 +92,32 @@ final class ExtraSetTest extends TestCase
         self::assertEquals($plan->weeks[0], $once->weeks[0], 'a week that is over stays as it was');
         self::assertNotEquals($plan->weeks[1], $once->weeks[1]);
         self::assertEquals($once, ExtraSet::into($once, $ladders, $library, 2));
-        self::assertEquals(array_map(static fn ($week) => array_map(static fn (Session $s) => $s->blocks, $week->sessions), $plan->weeks), array_map(static fn ($week) => array_map(static fn (Session $s) => $s->blocks, $week->sessions), ExtraSet::into($once, [], $library, 1)->weeks));
+        self::assertEquals(
+            array_map(static fn ($week) => array_map(static fn (Session $s) => $s->blocks, $week->sessions), $plan->weeks),
+            array_map(
+                static fn ($week) => array_map(static fn (Session $s) => $s->blocks, $week->sessions),
+                ExtraSet::into($once, [], $library, 1)->weeks,
+            ),
+        );
     }
 
     public function test_who_needs_it_gets_it_in_every_plan_within_the_minutes(): void
     {
         $library = Documents::data()->library();
-        $client = Documents::client(['equipment' => ['mat'], 'days' => ['mon' => 12, 'thu' => 12], 'ability' => ['AF' => 4], 'x' => ['extra_sets' => ['bird-dog' => 'right'], 'held' => ['AF', 'nobody']]]);
+        $client = Documents::client(
+            [
+                'equipment' => ['mat'],
+                'days' => ['mon' => 12, 'thu' => 12],
+                'ability' => ['AF' => 4],
+                'x' => ['extra_sets' => ['bird-dog' => 'right'], 'held' => ['AF', 'nobody']],
+            ],
+        );
         self::assertSame([Category::AntiFlexion], $client->held);
         $sessions = array_merge(...array_map(static fn ($week) => $week->sessions, Documents::plan($client, 3)->weeks));
-        $extra = array_filter(array_merge(...array_map(static fn (Session $session): array => $session->entries(), $sessions)), static fn (Entry $entry): bool => ExtraSet::side($entry) === 'right');
+        $extra = array_filter(
+            array_merge(...array_map(static fn (Session $session): array => $session->entries(), $sessions)),
+            static fn (Entry $entry): bool => ExtraSet::side($entry) === 'right',
+        );
         self::assertNotSame([], $extra);
         foreach ($sessions as $session) {
             self::assertLessThanOrEqual(12 * 60_000, Documents::time($session)->time->total()->ms);
@@ -105,13 +132,25 @@ final class ExtraSetTest extends TestCase
         $sides = static fn (Session $of): array => array_map(ExtraSet::side(...), $of->entries());
         self::assertSame([null, null, 'left'], $sides($session));
         $whole = Documents::time($session)->time->total()->ms;
-        foreach ([(new Fit($library))->into($session, Seconds::ofMs($whole - 1_000)), (new MinutesLeft($session, $library))->into(Seconds::ofMs($whole - 1_000))] as $cut) {
-            self::assertSame([[null, null], [2, 2]], [$sides($cut ?? $session), array_map(static fn (Entry $entry): int => $entry->dose->sets, $cut?->entries() ?? [])]);
+        foreach ([
+            (new Fit($library))->into($session, Seconds::ofMs($whole - 1_000)),
+            (new MinutesLeft($session, $library))->into(Seconds::ofMs($whole - 1_000)),
+        ] as $cut) {
+            self::assertSame(
+                [[null, null], [2, 2]],
+                [$sides($cut ?? $session), array_map(static fn (Entry $entry): int => $entry->dose->sets, $cut?->entries() ?? [])],
+            );
         }
         for ($ms = $whole; $ms > 20_000; $ms -= 7_000) {
-            foreach ([(new Fit($library))->into($session, Seconds::ofMs($ms)), (new MinutesLeft($session, $library))->into(Seconds::ofMs($ms))] as $cut) {
+            foreach ([
+                (new Fit($library))->into($session, Seconds::ofMs($ms)),
+                (new MinutesLeft($session, $library))->into(Seconds::ofMs($ms)),
+            ] as $cut) {
                 $left = array_map(static fn (Entry $entry): string => $entry->exercise.' '.ExtraSet::side($entry), $cut?->entries() ?? []);
-                self::assertTrue(! in_array('bird-dog-opposite left', $left, true) || in_array('bird-dog-opposite ', $left, true), 'an extra set of nothing');
+                self::assertTrue(
+                    ! in_array('bird-dog-opposite left', $left, true) || in_array('bird-dog-opposite ', $left, true),
+                    'an extra set of nothing',
+                );
             }
         }
     }
@@ -119,8 +158,19 @@ final class ExtraSetTest extends TestCase
     public function test_moved_to_another_rung_it_stays_a_set_of_one_side(): void
     {
         $data = Documents::data();
-        $entry = ExtraSet::into(self::week(self::bird()), ['bird-dog' => 'left'], $data->library(), 1)->weeks[0]->sessions[0]->blocks[1]->entries()[0];
-        $moved = (new ProgramEdit($data->library(), Documents::steps()))->onRung($entry, $data->library()->rung('bird-dog-held'), 0, null, []);
+        $entry = ExtraSet::into(
+            self::week(self::bird()),
+            ['bird-dog' => 'left'],
+            $data->library(),
+            1,
+        )->weeks[0]->sessions[0]->blocks[1]->entries()[0];
+        $moved = (new ProgramEdit($data->library(), Documents::steps()))->onRung(
+            $entry,
+            $data->library()->rung('bird-dog-held'),
+            0,
+            null,
+            [],
+        );
         self::assertFalse($moved->dose->isPerSide(), 'one side, and not both of them');
         self::assertSame(['left', 1], [ExtraSet::side($moved), $moved->dose->sets]);
     }
@@ -130,7 +180,15 @@ final class ExtraSetTest extends TestCase
         $library = Documents::data()->library();
         $program = self::week(
             Documents::straight([['exercise' => 'forearm-plank', 'sets' => 2, 'hold_s' => 20]]),
-            Documents::session([['type' => 'circuit', 'rounds' => 2, 'entries' => [['exercise' => 'bird-dog-opposite', 'work_s' => 40, 'side' => 'alternate']]]]),
+            Documents::session(
+                [
+                    [
+                        'type' => 'circuit',
+                        'rounds' => 2,
+                        'entries' => [['exercise' => 'bird-dog-opposite', 'work_s' => 40, 'side' => 'alternate']],
+                    ],
+                ],
+            ),
         );
         self::assertEquals($program, ExtraSet::into($program, ['plank' => 'left', 'bird-dog' => 'left'], $library, 1));
     }
@@ -142,9 +200,31 @@ final class ExtraSetTest extends TestCase
         $client = Documents::client(['equipment' => ['mat'], 'days' => ['mon' => 30]])->standing(['bird-dog' => new Standing($rung)]);
         $steps = new Steps(Documents::data()->style('even-keel'), $client);
         $top = $steps->dose($rung, $steps->last($rung), null)->measure->amount();
-        $set = static fn (string $side): array => ['side' => $side, 'target_reps' => $top, 'reps' => $top, 'faults' => [], 'pain' => 0, 'effort' => 4, 'breathing' => true, 'target_hold_s' => 2, 'hold_s' => 2];
+        $set = static fn (string $side): array => [
+            'side' => $side,
+            'target_reps' => $top,
+            'reps' => $top,
+            'faults' => [],
+            'pain' => 0,
+            'effort' => 4,
+            'breathing' => true,
+            'target_hold_s' => 2,
+            'hold_s' => 2,
+        ];
 
-        return [$client, ['ladder' => 'bird-dog', 'rung' => $rung->id, 'step' => $steps->last($rung), 'as_of' => '2026-11-20', 'sessions' => array_map(static fn (string $on): array => ['date' => $on, 'sets' => [$set('left'), $set('right')]], ['2026-11-10', '2026-11-17'])]];
+        return [
+            $client,
+            [
+                'ladder' => 'bird-dog',
+                'rung' => $rung->id,
+                'step' => $steps->last($rung),
+                'as_of' => '2026-11-20',
+                'sessions' => array_map(
+                    static fn (string $on): array => ['date' => $on, 'sets' => [$set('left'), $set('right')]],
+                    ['2026-11-10', '2026-11-17'],
+                ),
+            ],
+        ];
     }
 
     public function test_a_held_rung_is_not_left_by_plan_or_verdict_while_its_dose_grows(): void
@@ -155,7 +235,9 @@ final class ExtraSetTest extends TestCase
         [$client] = self::earned();
         $rung = $library->rung('bird-dog-opposite');
         $held = $client->evened([Category::AntiFlexion]);
-        $expected = static fn (Client $who, int $week) => (new Progression($library, $style, new Steps($style, $who), GoalRule::for($who, $data->goals())))->expected($rung, 0, null, $week, $who);
+        $expected = static fn (Client $who, int $week) => (
+            new Progression($library, $style, new Steps($style, $who), GoalRule::for($who, $data->goals()))
+        )->expected($rung, 0, null, $week, $who);
 
         self::assertNotSame($rung, $expected($client, 16)->rung, 'nobody holds it');
         self::assertSame($rung, $expected($held, 16)->rung);
@@ -167,7 +249,12 @@ final class ExtraSetTest extends TestCase
     {
         $data = Documents::data();
         [$client, $history] = self::earned();
-        $judge = static fn (Client $who): Judge => new Judge($data->library(), $data->style('even-keel'), $who, GoalRule::for($who, $data->goals()));
+        $judge = static fn (Client $who): Judge => new Judge(
+            $data->library(),
+            $data->style('even-keel'),
+            $who,
+            GoalRule::for($who, $data->goals()),
+        );
         $decide = static fn (Client $who) => $judge($who)->decide(Documents::history($history, client: $who));
 
         self::assertSame(Decision::Progress, $decide($client)->decision);

@@ -69,7 +69,12 @@ final class FigureTest extends TestCase
             self::assertLessThan(self::CLOSE, $place->distanceTo($body->point($other($end))), $at.': '.$end.' moves');
         }
         foreach ($figure->rests() as $rest) {
-            self::assertEqualsWithDelta($rest->level(), $body->point($other($rest->joint))->y, self::CLOSE, $at.': does not rest on '.$rest->joint);
+            self::assertEqualsWithDelta(
+                $rest->level(),
+                $body->point($other($rest->joint))->y,
+                self::CLOSE,
+                $at.': does not rest on '.$rest->joint,
+            );
         }
     }
 

@@ -20,15 +20,40 @@ final class GroupTurnsTest extends TestCase
     /** @return list<list<GroupPlace>> random rungs for a group, by station and member */
     private static function stations(Randomizer $chance, int $members, int $stations): array
     {
-        $rungs = array_values(array_filter(Documents::data()->library()->rungs(), static fn (Rung $rung): bool => array_intersect($rung->equipment, ['band', 'kettlebell', 'ball', 'bench']) !== [] || $rung->level->value < 3));
+        $rungs = array_values(
+            array_filter(
+                Documents::data()->library()->rungs(),
+                static fn (Rung $rung): bool => array_intersect(
+                    $rung->equipment,
+                    ['band', 'kettlebell', 'ball', 'bench'],
+                ) !== [] || $rung->level->value < 3,
+            ),
+        );
 
-        return array_map(static fn (): array => array_map(static fn (int $member): GroupPlace => new GroupPlace((string) $member, $chance->getInt(0, 9) === 0 ? null : $rungs[$chance->getInt(0, count($rungs) - 1)], null, false, []), range(0, $members - 1)), range(1, $stations));
+        return array_map(
+            static fn (): array => array_map(
+                static fn (int $member): GroupPlace => new GroupPlace(
+                    (string) $member,
+                    $chance->getInt(0, 9) === 0 ? null : $rungs[$chance->getInt(0, count($rungs) - 1)],
+                    null,
+                    false,
+                    [],
+                ),
+                range(0, $members - 1),
+            ),
+            range(1, $stations),
+        );
     }
 
     /** @return array<string, int> */
     private static function kit(Randomizer $chance): array
     {
-        return ['band' => $chance->getInt(1, 3), 'kettlebell' => $chance->getInt(1, 3), 'ball' => $chance->getInt(1, 2), 'bench' => $chance->getInt(1, 2)];
+        return [
+            'band' => $chance->getInt(1, 3),
+            'kettlebell' => $chance->getInt(1, 3),
+            'ball' => $chance->getInt(1, 2),
+            'bench' => $chance->getInt(1, 2),
+        ];
     }
 
     public function test_everybody_comes_to_every_station_once_a_round_and_nobody_shares_one_that_is_free(): void
@@ -39,10 +64,15 @@ final class GroupTurnsTest extends TestCase
             $turns = GroupTurns::rotating(self::stations($chance, $members, $count), self::kit($chance));
             self::assertEqualsCanonicalizing(range(0, $members - 1), $turns->slots, 'an order of the people, nobody twice');
             foreach (range(0, $members - 1) as $member) {
-                self::assertEqualsCanonicalizing(range(0, $count - 1), array_map(static fn (int $turn): int => $turns->stationOf($member, $turn), range(0, $count - 1)));
+                self::assertEqualsCanonicalizing(
+                    range(0, $count - 1),
+                    array_map(static fn (int $turn): int => $turns->stationOf($member, $turn), range(0, $count - 1)),
+                );
             }
             foreach (range(0, $count - 1) as $turn) {
-                $at = array_count_values(array_map(static fn (int $member): int => $turns->stationOf($member, $turn), range(0, $members - 1)));
+                $at = array_count_values(
+                    array_map(static fn (int $member): int => $turns->stationOf($member, $turn), range(0, $members - 1)),
+                );
                 self::assertLessThanOrEqual((int) ceil($members / $count), max($at));
             }
         }
@@ -57,7 +87,10 @@ final class GroupTurnsTest extends TestCase
             $stations = self::stations($chance, $members, $count);
             $kit = self::kit($chance);
             $turns = GroupTurns::rotating($stations, $kit);
-            $possible = array_filter(self::orders(range(0, $members - 1)), static fn (array $order): bool => self::isEnough($stations, $order, $kit));
+            $possible = array_filter(
+                self::orders(range(0, $members - 1)),
+                static fn (array $order): bool => self::isEnough($stations, $order, $kit),
+            );
             self::assertSame($possible !== [], $turns->short($kit) === [], 'as trying every order says');
             $possible === [] ? $short++ : $fit++;
             foreach ($turns->short($kit) as $each) {
@@ -119,6 +152,10 @@ final class GroupTurnsTest extends TestCase
         $rest = static fn (string $member): GroupPlace => new GroupPlace($member, null, null, false, []);
         $stations = [[$place('a'), $place('b'), $place('c')], [$rest('a'), $rest('b'), $rest('c')], [$rest('a'), $rest('b'), $rest('c')]];
         self::assertSame([['kit' => 'band', 'turn' => 1, 'needs' => 3, 'has' => 1]], GroupTurns::together($stations)->short(['band' => 1]));
-        self::assertSame([], GroupTurns::rotating($stations, ['band' => 1])->short(['band' => 1]), 'one after the other, one band is enough');
+        self::assertSame(
+            [],
+            GroupTurns::rotating($stations, ['band' => 1])->short(['band' => 1]),
+            'one after the other, one band is enough',
+        );
     }
 }

@@ -20,7 +20,14 @@ final class HomeworkTest extends TestCase
         return Documents::client([
             'equipment' => ['mat', 'band', 'wall', 'bench', 'kettlebell', 'ball'], 'days' => ['mon' => 25, 'wed' => 20, 'fri' => 25],
             'home' => ['days' => ['wed'], 'equipment' => ['mat', 'wall']],
-            'tests' => ['ladders' => ['dead-bug' => ['highest_clean' => 'heel-taps'], 'bird-dog' => ['highest_clean' => 'bird-dog-leg'], 'side-plank' => ['highest_clean' => 'side-plank-knees'], 'press-out' => ['highest_clean' => 'press-out-standing']]],
+            'tests' => [
+                'ladders' => [
+                    'dead-bug' => ['highest_clean' => 'heel-taps'],
+                    'bird-dog' => ['highest_clean' => 'bird-dog-leg'],
+                    'side-plank' => ['highest_clean' => 'side-plank-knees'],
+                    'press-out' => ['highest_clean' => 'press-out-standing'],
+                ],
+            ],
             ...$more,
         ]);
     }
@@ -28,7 +35,14 @@ final class HomeworkTest extends TestCase
     /** @return array<string, Session> by day */
     private static function week(Client $client): array
     {
-        return array_column(array_map(static fn (Session $session): array => [$session->day->value, $session], Documents::plan($client)->weeks[0]->sessions), 1, 0);
+        return array_column(
+            array_map(
+                static fn (Session $session): array => [$session->day->value, $session],
+                Documents::plan($client)->weeks[0]->sessions,
+            ),
+            1,
+            0,
+        );
     }
 
     public function test_the_home_day_needs_no_kit_that_is_not_there_and_nothing_new(): void

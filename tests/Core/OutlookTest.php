@@ -23,21 +23,35 @@ final class OutlookTest extends TestCase
 {
     private static function outlook(array $client = []): Outlook
     {
-        $sessions = array_map(static fn (int $i): array => [new DateTimeImmutable(sprintf('2026-10-%02d', 2 + intdiv(7 * $i, 2))), true], range(0, 7));
+        $sessions = array_map(
+            static fn (int $i): array => [new DateTimeImmutable(sprintf('2026-10-%02d', 2 + intdiv(7 * $i, 2))), true],
+            range(0, 7),
+        );
 
-        return new Outlook(['dead-bug' => Forecast::from($sessions, new DateTimeImmutable('2026-10-29'), 2)], [], Documents::data()->library(), self::person($client), 2, Documents::steps(self::person($client)));
+        return new Outlook(
+            ['dead-bug' => Forecast::from($sessions, new DateTimeImmutable('2026-10-29'), 2)],
+            [],
+            Documents::data()->library(),
+            self::person($client),
+            2,
+            Documents::steps(self::person($client)),
+        );
     }
 
     private static function person(array $more = []): Client
     {
-        return Documents::client(['name' => 'Somebody', 'equipment' => ['mat', 'kettlebell', 'ankle-weight'], 'screen' => ['flags' => []], ...$more]);
+        return Documents::client(
+            ['name' => 'Somebody', 'equipment' => ['mat', 'kettlebell', 'ankle-weight'], 'screen' => ['flags' => []], ...$more],
+        );
     }
 
     /** @return array<string, Placement> by ladder */
     private static function placements(string $rung, int $step, array $client = []): array
     {
         $library = Documents::data()->library();
-        $placed = Documents::placer()->place(self::person($client)->standing([$library->rung($rung)->ladder => new Standing($library->rung($rung), $step)]));
+        $placed = Documents::placer()->place(
+            self::person($client)->standing([$library->rung($rung)->ladder => new Standing($library->rung($rung), $step)]),
+        );
 
         return array_combine(array_map(static fn (Placement $each): string => $each->ladder->id, $placed), $placed);
     }
@@ -78,7 +92,9 @@ final class OutlookTest extends TestCase
             return self::outlook($client)->endOf($stretch)?->soonest;
         };
         $between = array_slice($library->ladder('dead-bug')->above($library->rung('heel-taps')), 0, -2);
-        $steps = count($library->rung('heel-taps')->steps) + array_sum(array_map(static fn ($rung): int => $rung === $goal ? 0 : count($rung->steps), $between));
+        $steps = count($library->rung('heel-taps')->steps) + array_sum(
+            array_map(static fn ($rung): int => $rung === $goal ? 0 : count($rung->steps), $between),
+        );
         self::assertSame($steps, $end([]));
         self::assertLessThan($steps, $end(['equipment' => ['mat']]), 'without a weight the weighted rungs between are passed over');
     }

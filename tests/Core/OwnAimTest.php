@@ -21,10 +21,26 @@ final class OwnAimTest extends TestCase
     {
         yield 'none' => [[], null, 'Not scored yet.'];
         yield 'one' => [[['on' => '2026-11-02', 'score' => 3]], null, '3 of 10.'];
-        yield 'two points may be chance' => [[['on' => '2026-11-02', 'score' => 3], ['on' => '2026-11-23', 'score' => 5]], 2, '5 of 10, from 3 at first: a change of less than 3 may be chance.'];
-        yield 'three are better' => [[['on' => '2026-11-02', 'score' => 3], ['on' => '2026-11-23', 'score' => 6]], 3, '6 of 10, 3 better than at first.'];
-        yield 'and worse, in whatever order they were written' => [[['on' => '2026-11-23', 'score' => 1], ['on' => '2026-11-02', 'score' => 4]], -3, '1 of 10, 3 worse than at first.'];
-        yield 'the last of a day counts' => [[['on' => '2026-11-02', 'score' => 9], ['on' => '2026-11-02', 'score' => 4], ['on' => '2026-11-23', 'score' => 4]], 0, '4 of 10, from 4 at first: a change of less than 3 may be chance.'];
+        yield 'two points may be chance' => [
+            [['on' => '2026-11-02', 'score' => 3], ['on' => '2026-11-23', 'score' => 5]],
+            2,
+            '5 of 10, from 3 at first: a change of less than 3 may be chance.',
+        ];
+        yield 'three are better' => [
+            [['on' => '2026-11-02', 'score' => 3], ['on' => '2026-11-23', 'score' => 6]],
+            3,
+            '6 of 10, 3 better than at first.',
+        ];
+        yield 'and worse, in whatever order they were written' => [
+            [['on' => '2026-11-23', 'score' => 1], ['on' => '2026-11-02', 'score' => 4]],
+            -3,
+            '1 of 10, 3 worse than at first.',
+        ];
+        yield 'the last of a day counts' => [
+            [['on' => '2026-11-02', 'score' => 9], ['on' => '2026-11-02', 'score' => 4], ['on' => '2026-11-23', 'score' => 4]],
+            0,
+            '4 of 10, from 4 at first: a change of less than 3 may be chance.',
+        ];
     }
 
     /** @param  list<array{on: string, score: int}>  $scores */
@@ -40,7 +56,10 @@ final class OwnAimTest extends TestCase
         $aim = OwnAim::of('carry the boat', []);
         self::assertTrue($aim->isDue(new DateTimeImmutable('2026-11-02')), 'never scored');
         $scored = $aim->scored('2026-11-02', 4);
-        self::assertSame([false, true], [$scored->isDue(new DateTimeImmutable('2026-11-22')), $scored->isDue(new DateTimeImmutable('2026-11-23'))]);
+        self::assertSame(
+            [false, true],
+            [$scored->isDue(new DateTimeImmutable('2026-11-22')), $scored->isDue(new DateTimeImmutable('2026-11-23'))],
+        );
     }
 
     public function test_a_score_is_nought_to_ten(): void

@@ -21,23 +21,46 @@ final class PlacementTest extends TestCase
 
     public function test_the_lower_of_two_sides_sets_the_rung(): void
     {
-        $placement = self::on('bird-dog', ['tests' => ['ladders' => ['bird-dog' => ['highest_clean' => ['left' => 'bird-dog-held', 'right' => 'bird-dog-leg']]]]]);
+        $placement = self::on(
+            'bird-dog',
+            ['tests' => ['ladders' => ['bird-dog' => ['highest_clean' => ['left' => 'bird-dog-held', 'right' => 'bird-dog-leg']]]]],
+        );
 
-        self::assertSame(['bird-dog-leg', 'right', Basis::HighestClean, 0], [$placement->rung?->id, $placement->worseSide, $placement->basis, $placement->step]);
+        self::assertSame(
+            ['bird-dog-leg', 'right', Basis::HighestClean, 0],
+            [$placement->rung?->id, $placement->worseSide, $placement->basis, $placement->step],
+        );
     }
 
     public function test_a_clean_rung_goes_before_a_timed_hold_and_a_hold_before_typed_ability(): void
     {
         $held = ['side-plank-left_s' => 60, 'side-plank-right_s' => 60];
 
-        self::assertSame('side-plank-knees', self::on('side-plank', ['ability' => ['AL' => 8], 'tests' => [...$held, 'ladders' => ['side-plank' => ['highest_clean' => 'side-plank-knees']]]])->rung?->id);
-        self::assertSame('side-plank-stacked', self::on('side-plank', ['ability' => ['AL' => 8], 'tests' => $held])->rung?->id, 'two thirds of 60 s are past the top of 30 s: at most one level above');
-        self::assertSame('side-plank-dips', self::on('side-plank', ['ability' => ['AL' => 8]])->rung?->id, 'a typed 8 that nothing has shown counts as 6');
+        self::assertSame(
+            'side-plank-knees',
+            self::on(
+                'side-plank',
+                ['ability' => ['AL' => 8], 'tests' => [...$held, 'ladders' => ['side-plank' => ['highest_clean' => 'side-plank-knees']]]],
+            )->rung?->id,
+        );
+        self::assertSame(
+            'side-plank-stacked',
+            self::on('side-plank', ['ability' => ['AL' => 8], 'tests' => $held])->rung?->id,
+            'two thirds of 60 s are past the top of 30 s: at most one level above',
+        );
+        self::assertSame(
+            'side-plank-dips',
+            self::on('side-plank', ['ability' => ['AL' => 8]])->rung?->id,
+            'a typed 8 that nothing has shown counts as 6',
+        );
     }
 
     public function test_a_timed_hold_reaches_its_rung_where_two_thirds_of_the_worse_side_hold_its_start(): void
     {
-        $rung = static fn (float $left, float $right): ?string => self::on('side-plank', ['tests' => ['side-plank-left_s' => $left, 'side-plank-right_s' => $right]])->rung?->id;
+        $rung = static fn (float $left, float $right): ?string => self::on(
+            'side-plank',
+            ['tests' => ['side-plank-left_s' => $left, 'side-plank-right_s' => $right]],
+        )->rung?->id;
 
         self::assertSame('side-plank-split', $rung(15, 40), '10 s of 15');
         self::assertSame('side-plank-knees', $rung(40, 14.9), 'two thirds of 14.9 s are under 10 s');
@@ -67,7 +90,10 @@ final class PlacementTest extends TestCase
 
     public function test_severity_decides_from_which_grade_a_stress_bars(): void
     {
-        $rung = static fn (string $severity): ?string => self::on('side-plank', ['ability' => ['AL' => 6], 'limits' => [['limit' => 'shoulder', 'severity' => $severity]]])->rung?->id;
+        $rung = static fn (string $severity): ?string => self::on(
+            'side-plank',
+            ['ability' => ['AL' => 6], 'limits' => [['limit' => 'shoulder', 'severity' => $severity]]],
+        )->rung?->id;
 
         self::assertSame(['side-plank-dips', 'side-plank-wall', null], [$rung('mild'), $rung('moderate'), $rung('severe')]);
     }
@@ -87,7 +113,11 @@ final class PlacementTest extends TestCase
         $client = ['ability' => ['AF' => 5], 'limits' => ['osteoporosis'], 'equipment' => [...self::KIT, 'bar']];
 
         self::assertSame('hinge-stick-shoulders', self::on('hinge', $client)->rung?->id);
-        self::assertSame('hinge-stick-shoulders', self::on('hinge', [...$client, 'limits' => [['limit' => 'back-bending', 'severity' => 'severe']]])->rung?->id, 'the flat hinge bends nothing');
+        self::assertSame(
+            'hinge-stick-shoulders',
+            self::on('hinge', [...$client, 'limits' => [['limit' => 'back-bending', 'severity' => 'severe']]])->rung?->id,
+            'the flat hinge bends nothing',
+        );
     }
 
     public function test_a_gate_opens_by_a_clean_rung_or_an_ability_a_level_above(): void

@@ -23,7 +23,15 @@ final class ProgramCopyTest extends TestCase
     /** @param  array<string, mixed>  $more */
     private static function client(int $level, array $more = []): Client
     {
-        return Documents::client(['equipment' => self::KIT, 'ability' => array_fill_keys(['BR', 'AE', 'AF', 'AL', 'AR', 'HP'], $level), 'days' => ['mon' => 25, 'thu' => 25], 'screen' => ['flags' => [], 'cleared' => true], ...$more]);
+        return Documents::client(
+            [
+                'equipment' => self::KIT,
+                'ability' => array_fill_keys(['BR', 'AE', 'AF', 'AL', 'AR', 'HP'], $level),
+                'days' => ['mon' => 25, 'thu' => 25],
+                'screen' => ['flags' => [], 'cleared' => true],
+                ...$more,
+            ],
+        );
     }
 
     /** @return array{Program, list<CopyChange>} */
@@ -31,7 +39,9 @@ final class ProgramCopyTest extends TestCase
     {
         $data = Documents::data();
 
-        return (new ProgramCopy($data->library(), $data->style('even-keel'), Documents::placer()))->to($program, $client, $data->goals()[$client->goal->value]);
+        return (
+            new ProgramCopy($data->library(), $data->style('even-keel'), Documents::placer())
+        )->to($program, $client, $data->goals()[$client->goal->value]);
     }
 
     public function test_a_twin_gets_the_program_as_it_is(): void
@@ -52,7 +62,10 @@ final class ProgramCopyTest extends TestCase
         self::assertSame($from, array_values(array_unique($from)));
         foreach ($changes as $change) {
             self::assertStringContainsString('sore wrist', implode(' ', $change->why));
-            self::assertTrue($change->to === null || $change->to->category === $change->from->category, 'what stands in trains the same direction');
+            self::assertTrue(
+                $change->to === null || $change->to->category === $change->from->category,
+                'what stands in trains the same direction',
+            );
         }
         self::assertNotSame([], $copy->weeks[2]->sessions);
     }
@@ -70,7 +83,10 @@ final class ProgramCopyTest extends TestCase
                     foreach ($week->sessions as $session) {
                         self::assertEquals(Documents::time($session)->time->total(), $session->claimed);
                         foreach ($session->entries() as $entry) {
-                            self::assertTrue(Obstacles::between($client, $library->rung($entry->exercise), $library)->isClear(), $entry->exercise);
+                            self::assertTrue(
+                                Obstacles::between($client, $library->rung($entry->exercise), $library)->isClear(),
+                                $entry->exercise,
+                            );
                             self::assertNotContains($entry->exercise, $left);
                         }
                     }

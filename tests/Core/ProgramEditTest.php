@@ -40,7 +40,12 @@ final class ProgramEditTest extends TestCase
     {
         $data = Documents::data();
 
-        return new Progression($data->library(), $data->style('even-keel'), Documents::steps($client), GoalRule::for($client, $data->goals()));
+        return new Progression(
+            $data->library(),
+            $data->style('even-keel'),
+            Documents::steps($client),
+            GoalRule::for($client, $data->goals()),
+        );
     }
 
     /** An entry as the planner writes it. */
@@ -48,7 +53,12 @@ final class ProgramEditTest extends TestCase
     {
         $dose = Documents::steps()->dose(self::rung($rung), $step, null)->withSets($sets);
 
-        return new Entry($rung, $dose, 'quietly', new Planned(self::rung($rung)->category, self::rung($rung)->level, self::rung($rung)->ladder, []));
+        return new Entry(
+            $rung,
+            $dose,
+            'quietly',
+            new Planned(self::rung($rung)->category, self::rung($rung)->level, self::rung($rung)->ladder, []),
+        );
     }
 
     /** @param  list<list<Entry>>  $weeks  one session a week, one block an entry */
@@ -57,7 +67,11 @@ final class ProgramEditTest extends TestCase
         $session = Documents::straight([['exercise' => 'Bridge', 'reps' => 8]]);
 
         return new Program(array_map(
-            static fn (array $entries, int $i): Week => new Week($i + 1, [], [$session->withBlocks([$session->blocks[0]->withEntries($entries)])]),
+            static fn (array $entries, int $i): Week => new Week(
+                $i + 1,
+                [],
+                [$session->withBlocks([$session->blocks[0]->withEntries($entries)])],
+            ),
             $weeks,
             array_keys($weeks),
         ));
@@ -90,29 +104,46 @@ final class ProgramEditTest extends TestCase
         $program = self::program(array_fill(0, 6, [self::planned('heel-taps', 0), self::planned('forearm-plank', 0, 2)]));
         $stood = self::edit()->standOn($program, self::rung('knees-up-both-arms'), 0, null, $client, self::progression($client), 2);
         $said = self::said($stood);
-        $start = 'knees-up-both-arms '.Shorthand::write(Documents::steps()->dose(self::rung('knees-up-both-arms'), 0, null)->withSets(3)->withRest(null));
+        $start = 'knees-up-both-arms '.Shorthand::write(
+            Documents::steps()->dose(self::rung('knees-up-both-arms'), 0, null)->withSets(3)->withRest(null),
+        );
         self::assertSame([$start, $start], [$said[0][0], $said[1][0]], 'up to the present week where one stands');
         self::assertNotSame($start, $said[5][0], 'by the sixth something was earned');
         self::assertSame(self::said($program)[5][1], $said[5][1], 'another ladder stays');
         $entry = $stood->weeks[1]->sessions[0]->entries()[0];
-        self::assertSame([3, 'quietly', 'Moved from Dead bug, heel taps.'], [$entry->dose->sets, $entry->note, $entry->planned->why[0] ?? null]);
+        self::assertSame(
+            [3, 'quietly', 'Moved from Dead bug, heel taps.'],
+            [$entry->dose->sets, $entry->note, $entry->planned->why[0] ?? null],
+        );
         self::assertClaims($stood);
     }
 
     public function test_what_was_expected_and_did_not_come_is_taken_back_but_nothing_that_somebody_chose(): void
     {
-        $client = Documents::client(['equipment' => ['mat'], 'days' => ['mon' => 30]])->standing(['dead-bug' => new Standing(self::rung('heel-taps'), 0)]);
+        $client = Documents::client(['equipment' => ['mat'], 'days' => ['mon' => 30]])->standing(
+            ['dead-bug' => new Standing(self::rung('heel-taps'), 0)],
+        );
         $ahead = self::planned('dead-bug-opposite', 0);
         $typed = self::planned('heel-taps', 1)->because('Dose typed by the trainer, in place of 8.');
-        $caught = static fn (Entry $now, int $present = 2): array => self::said(self::edit()->caughtUp(self::program([[$now], [$now], [$now]]), $client, self::progression($client), $present));
+        $caught = static fn (Entry $now, int $present = 2): array => self::said(
+            self::edit()->caughtUp(self::program([[$now], [$now], [$now]]), $client, self::progression($client), $present),
+        );
         $start = 'heel-taps '.Shorthand::write(Documents::steps()->dose(self::rung('heel-taps'), 0, null)->withSets(3)->withRest(null));
         $before = self::said(self::program([[$ahead]]))[0];
         self::assertSame([$before, [$start]], array_slice($caught($ahead), 0, 2), 'a week that is over stays as it was');
         self::assertSame([[$start]], array_slice($caught(self::planned('heel-taps', 1)), 1, 1), 'a later step of the same rung too');
         $exact = self::planned('heel-taps', 0);
-        self::assertSame(self::said(self::program([[$exact], [$exact], [$exact]])), $caught($exact), 'where one stands there is nothing to take back');
+        self::assertSame(
+            self::said(self::program([[$exact], [$exact], [$exact]])),
+            $caught($exact),
+            'where one stands there is nothing to take back',
+        );
         $below = self::planned('knees-up-hold', 0);
-        self::assertSame(self::said(self::program([[$below], [$below], [$below]])), $caught($below), 'what asks for less is no expectation');
+        self::assertSame(
+            self::said(self::program([[$below], [$below], [$below]])),
+            $caught($below),
+            'what asks for less is no expectation',
+        );
         self::assertSame(self::said(self::program([[$typed], [$typed], [$typed]])), $caught($typed), 'what the trainer typed stays');
     }
 
@@ -120,13 +151,30 @@ final class ProgramEditTest extends TestCase
     {
         $program = self::program([[self::planned('heel-taps', 0), self::planned('forearm-plank', 0, 2)], [self::planned('heel-taps', 0)]]);
         $instead = self::edit()->instead($program, 'dead-bug', self::rung('forearm-plank'));
-        self::assertSame([['forearm-plank'], ['forearm-plank']], array_map(static fn (array $week): array => array_map(static fn (string $each): string => explode(' ', $each)[0], $week), self::said($instead)));
-        self::assertSame('In place of Dead bug, heel taps, which is stopped.', $instead->weeks[1]->sessions[0]->entries()[0]->planned->why[0] ?? null);
+        self::assertSame(
+            [['forearm-plank'], ['forearm-plank']],
+            array_map(
+                static fn (array $week): array => array_map(static fn (string $each): string => explode(' ', $each)[0], $week),
+                self::said($instead),
+            ),
+        );
+        self::assertSame(
+            'In place of Dead bug, heel taps, which is stopped.',
+            $instead->weeks[1]->sessions[0]->entries()[0]->planned->why[0] ?? null,
+        );
         self::assertClaims($instead);
 
         $gone = self::edit()->instead($program, 'dead-bug', null);
-        self::assertSame([1, 0], array_map(static fn (Week $week): int => count($week->sessions), $gone->weeks), 'a session of nothing else goes');
-        self::assertSame([['AE', 2, 'What trained it is stopped.']], array_map(static fn (Gap $gap): array => [$gap->category->value, $gap->week, $gap->why], $gone->gaps), 'the lost direction is named, in the week that lost it');
+        self::assertSame(
+            [1, 0],
+            array_map(static fn (Week $week): int => count($week->sessions), $gone->weeks),
+            'a session of nothing else goes',
+        );
+        self::assertSame(
+            [['AE', 2, 'What trained it is stopped.']],
+            array_map(static fn (Gap $gap): array => [$gap->category->value, $gap->week, $gap->why], $gone->gaps),
+            'the lost direction is named, in the week that lost it',
+        );
     }
 
     public function test_a_dose_and_a_swap_change_one_entry_and_say_so(): void
@@ -134,7 +182,10 @@ final class ProgramEditTest extends TestCase
         $program = self::program([[self::planned('heel-taps', 0), self::planned('hands-plank', 0)]]);
         $typed = self::edit()->changeDose($program, 0, 0, 0, 1, Shorthand::parse('2 × 25 s'));
         self::assertSame('hands-plank 2 × 25 s', self::said($typed)[0][1]);
-        self::assertStringStartsWith('Dose typed by the trainer, in place of', $typed->weeks[0]->sessions[0]->entries()[1]->planned->why[0] ?? '');
+        self::assertStringStartsWith(
+            'Dose typed by the trainer, in place of',
+            $typed->weeks[0]->sessions[0]->entries()[1]->planned->why[0] ?? '',
+        );
         self::assertSame(self::said($program)[0][0], self::said($typed)[0][0]);
         self::assertClaims($typed);
         $swapped = self::edit()->swap($program, 0, 0, 0, 0, self::rung('forearm-plank'));
@@ -152,9 +203,23 @@ final class ProgramEditTest extends TestCase
         $named = new Entry('Heel taps', Documents::steps()->dose(self::rung('heel-taps'), 0, null)->withSets(2));
         $program = self::program([[$named, self::planned('forearm-plank', 0)], [self::planned('heel-taps', 1)]]);
         $replaced = self::edit()->replace($program, 'heel-taps', self::rung('one-arm'), 0);
-        self::assertSame([['one-arm', 'forearm-plank'], ['one-arm']], array_map(static fn (array $week): array => array_map(static fn (string $each): string => explode(' ', $each)[0], $week), self::said($replaced)));
-        self::assertSame([true, false], [self::edit()->trains($replaced->weeks[0]->sessions[0], 'plank'), self::edit()->trains($replaced->weeks[1]->sessions[0], 'plank')]);
-        $seconds = Documents::time($replaced->weeks[0]->sessions[0])->time->total()->ms + Documents::time($replaced->weeks[1]->sessions[0])->time->total()->ms;
+        self::assertSame(
+            [['one-arm', 'forearm-plank'], ['one-arm']],
+            array_map(
+                static fn (array $week): array => array_map(static fn (string $each): string => explode(' ', $each)[0], $week),
+                self::said($replaced),
+            ),
+        );
+        self::assertSame(
+            [true, false],
+            [
+                self::edit()->trains($replaced->weeks[0]->sessions[0], 'plank'),
+                self::edit()->trains($replaced->weeks[1]->sessions[0], 'plank'),
+            ],
+        );
+        $seconds = Documents::time(
+            $replaced->weeks[0]->sessions[0],
+        )->time->total()->ms + Documents::time($replaced->weeks[1]->sessions[0])->time->total()->ms;
         self::assertSame($seconds, self::edit()->total([$replaced->weeks[0]->sessions[0], $replaced->weeks[1]->sessions[0]])->ms);
     }
 }

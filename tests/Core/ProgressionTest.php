@@ -62,8 +62,14 @@ final class ProgressionTest extends TestCase
                 $seen[$rung->ladder] = $place;
             }
         }
-        $first = array_map(static fn (Entry $entry): string => $entry->exercise, self::entries(Documents::plan(self::client(), 1)->weeks[0]));
-        $last = array_map(static fn (Entry $entry): string => $entry->exercise, self::entries(Documents::plan(self::client(), 12)->weeks[11]));
+        $first = array_map(
+            static fn (Entry $entry): string => $entry->exercise,
+            self::entries(Documents::plan(self::client(), 1)->weeks[0]),
+        );
+        $last = array_map(
+            static fn (Entry $entry): string => $entry->exercise,
+            self::entries(Documents::plan(self::client(), 12)->weeks[11]),
+        );
         self::assertNotSame([], array_diff($last, $first), 'twelve weeks change some rungs');
     }
 
@@ -89,7 +95,11 @@ final class ProgressionTest extends TestCase
         $standings = [];
         foreach (self::entries($program->weeks[0]) as $entry) {
             $rung = $library->rung($entry->exercise);
-            $step = array_search($entry->dose->measure, array_map(static fn ($dose) => $dose->measure, (new Steps($style, $client))->of($rung)), false);
+            $step = array_search(
+                $entry->dose->measure,
+                array_map(static fn ($dose) => $dose->measure, (new Steps($style, $client))->of($rung)),
+                false,
+            );
             $standings[$rung->ladder] ??= new Standing($rung, (int) $step);
         }
         $stood = $client->known(new DateTimeImmutable('2027-02-01'), $standings, [], null);
@@ -97,19 +107,34 @@ final class ProgressionTest extends TestCase
         $progression = new Progression($library, $style, new Steps($style, $stood), GoalRule::for($stood, Documents::data()->goals()));
         $caughtUp = $edit->caughtUp($program, $stood, $progression, 5);
 
-        $asked = static fn (Week $week): array => array_column(array_map(static fn (Entry $entry): array => [$entry->exercise, $entry->dose->measure->amount()], self::entries($week)), 1, 0);
-        self::assertNotSame([], array_diff_assoc($asked($program->weeks[4]), $asked($program->weeks[0])), 'the fifth week expected more than the first');
+        $asked = static fn (Week $week): array => array_column(
+            array_map(static fn (Entry $entry): array => [$entry->exercise, $entry->dose->measure->amount()], self::entries($week)),
+            1,
+            0,
+        );
+        self::assertNotSame(
+            [],
+            array_diff_assoc($asked($program->weeks[4]), $asked($program->weeks[0])),
+            'the fifth week expected more than the first',
+        );
         foreach ($asked($caughtUp->weeks[4]) as $exercise => $amount) {
             $at = $standings[$library->rung($exercise)->ladder] ?? null;
             if ($at !== null) {
-                self::assertSame([$at->rung->id, (new Steps($style, $stood))->dose($at->rung, $at->step)->measure->amount()], [$exercise, $amount]);
+                self::assertSame(
+                    [$at->rung->id, (new Steps($style, $stood))->dose($at->rung, $at->step)->measure->amount()],
+                    [$exercise, $amount],
+                );
             }
         }
         self::assertSame($caughtUp, $edit->caughtUp($caughtUp, $stood, $progression, 5), 'and only once');
         self::assertSame($program, $edit->caughtUp($program, $stood, $progression, 1), 'the first week expects nothing');
 
         $typed = $edit->changeDose($program, 4, 0, 1, 0, Shorthand::parse('2 × 60 s'));
-        self::assertEquals($typed->weeks[4]->sessions[0]->blocks[1]->entries()[0], $edit->caughtUp($typed, $stood, $progression, 5)->weeks[4]->sessions[0]->blocks[1]->entries()[0], 'what the trainer typed stays');
+        self::assertEquals(
+            $typed->weeks[4]->sessions[0]->blocks[1]->entries()[0],
+            $edit->caughtUp($typed, $stood, $progression, 5)->weeks[4]->sessions[0]->blocks[1]->entries()[0],
+            'what the trainer typed stays',
+        );
     }
 
     public function test_every_fourth_week_is_lighter_and_the_last_ends_with_a_test(): void
@@ -166,7 +191,10 @@ final class ProgressionTest extends TestCase
             $ms = array_sum(array_map(static fn (Category $each): int => $shares->ms[$each->value], Category::directions()));
             $sets = array_sum($shares->sets);
             if ($most !== null && ! isset($week->x['lighter'])) {
-                self::assertTrue($ms <= 1.2 * $most[0] || $sets <= $most[1] + 1, sprintf('week %d: %d ms after %d, %d sets after %d', $week->number, $ms, $most[0], $sets, $most[1]));
+                self::assertTrue(
+                    $ms <= 1.2 * $most[0] || $sets <= $most[1] + 1,
+                    sprintf('week %d: %d ms after %d, %d sets after %d', $week->number, $ms, $most[0], $sets, $most[1]),
+                );
             }
             $most = isset($week->x['lighter']) ? $most : [max($most[0] ?? 0, $ms), max($most[1] ?? 0, $sets)];
         }

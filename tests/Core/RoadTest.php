@@ -31,17 +31,26 @@ final class RoadTest extends TestCase
 
     public function test_gates_on_other_ladders_come_before_what_they_open(): void
     {
-        $road = self::road('swing-two-hands', ['equipment' => ['kettlebell', 'bench', 'band'], 'ability' => ['AF' => 3, 'AR' => 4, 'IN' => 6]]);
+        $road = self::road(
+            'swing-two-hands',
+            ['equipment' => ['kettlebell', 'bench', 'band'], 'ability' => ['AF' => 3, 'AR' => 4, 'IN' => 6]],
+        );
 
         self::assertSame('not-yet', $road->answer);
-        self::assertSame(['standing-control', 'hinge', 'swing'], array_map(static fn (RoadStretch $each): string => $each->ladder->id, $road->stretches));
+        self::assertSame(
+            ['standing-control', 'hinge', 'swing'],
+            array_map(static fn (RoadStretch $each): string => $each->ladder->id, $road->stretches),
+        );
         self::assertSame('hinge-kettlebell-floor', $road->stretches[1]->rungs[count($road->stretches[1]->rungs) - 1]->id);
         self::assertSame('standing-control', $road->next?->ladder, 'the gate of the first rung on the way is worked on first');
     }
 
     public function test_who_stands_above_a_gate_without_having_shown_it_shows_it_once(): void
     {
-        $road = self::road('swing-two-hands', ['equipment' => ['kettlebell', 'bench', 'band', 'bar'], 'ability' => ['AF' => 5, 'AR' => 7, 'IN' => 6]]);
+        $road = self::road(
+            'swing-two-hands',
+            ['equipment' => ['kettlebell', 'bench', 'band', 'bar'], 'ability' => ['AF' => 5, 'AR' => 7, 'IN' => 6]],
+        );
 
         self::assertSame(['hinge-kettlebell-floor'], array_map(static fn (Rung $rung): string => $rung->id, $road->stretches[0]->rungs));
         self::assertSame(['hinge-kettlebell-floor', 2], [$road->next?->id, $road->nextStep]);
@@ -65,9 +74,20 @@ final class RoadTest extends TestCase
     {
         $library = Documents::data()->library();
         $ids = array_map(static fn (Rung $rung): string => $rung->id, $library->rungs());
-        $this->limitTo(150)->forAll(Generators::elements(...$ids), Generators::choose(1, 9), Generators::subset(['shoulder', 'wrist', 'kneeling', 'balance']), Generators::subset(['band', 'wall', 'kettlebell', 'wheel', 'ball', 'bench', 'hang', 'bar']))
+        $this->limitTo(150)->forAll(
+            Generators::elements(...$ids),
+            Generators::choose(1, 9),
+            Generators::subset(['shoulder', 'wrist', 'kneeling', 'balance']),
+            Generators::subset(['band', 'wall', 'kettlebell', 'wheel', 'ball', 'bench', 'hang', 'bar']),
+        )
             ->then(static function (string $goal, int $level, array $limits, array $kit) use ($library): void {
-                $client = Documents::client(['limits' => array_values($limits), 'equipment' => array_values($kit), 'ability' => ['AE' => $level, 'AF' => $level, 'AL' => $level, 'AR' => $level]]);
+                $client = Documents::client(
+                    [
+                        'limits' => array_values($limits),
+                        'equipment' => array_values($kit),
+                        'ability' => ['AE' => $level, 'AF' => $level, 'AL' => $level, 'AR' => $level],
+                    ],
+                );
                 $road = Road::to($library->rung($goal), $client, Documents::placer()->place($client), $library, Documents::steps($client));
                 $last = $road->stretches[count($road->stretches) - 1];
                 self::assertSame($library->rung($goal)->ladder, $last->ladder->id);
@@ -78,7 +98,11 @@ final class RoadTest extends TestCase
                 if ($road->answer === 'next') {
                     self::assertTrue(Obstacles::between($client, $library->rung($goal), $library)->isClear(), $goal);
                 }
-                self::assertSame(in_array($road->answer, ['not-yet', 'not-now'], true), $road->because !== [] && $road->answer !== 'here', $goal.': whoever is told to wait is told why');
+                self::assertSame(
+                    in_array($road->answer, ['not-yet', 'not-now'], true),
+                    $road->because !== [] && $road->answer !== 'here',
+                    $goal.': whoever is told to wait is told why',
+                );
             });
     }
 
@@ -90,12 +114,20 @@ final class RoadTest extends TestCase
 
             return LibraryJson::readLadder(new Node($document), Documents::data()->poses());
         };
-        $library = Documents::data()->library()->with([$asking('bridge', 'hip-straight-leg'), $asking('side-lying-hip', 'bridge-hold'), $asking('kickback', 'hip-straight-leg')]);
+        $library = Documents::data()->library()->with(
+            [$asking('bridge', 'hip-straight-leg'), $asking('side-lying-hip', 'bridge-hold'), $asking('kickback', 'hip-straight-leg')],
+        );
         $client = Documents::client([]);
         $placer = new \EvenRungs\Core\Placement\Placer($library);
 
-        self::assertNotSame([], Road::to($library->rung('kickback-lift'), $client, $placer->place($client), $library, Documents::steps($client))->stretches);
-        self::assertNotSame([], Road::to($library->rung('hip-straight-leg'), $client, $placer->place($client), $library, Documents::steps($client))->stretches);
+        self::assertNotSame(
+            [],
+            Road::to($library->rung('kickback-lift'), $client, $placer->place($client), $library, Documents::steps($client))->stretches,
+        );
+        self::assertNotSame(
+            [],
+            Road::to($library->rung('hip-straight-leg'), $client, $placer->place($client), $library, Documents::steps($client))->stretches,
+        );
     }
 
     /** @param  callable(array<string, mixed>): array<string, mixed>  $change */
@@ -105,12 +137,22 @@ final class RoadTest extends TestCase
         $document = $change(LibraryJson::document($library->ladder($ladderId)));
         $after = $library->with([LibraryJson::readLadder(new Node($document), Documents::data()->poses())]);
 
-        return Landing::of($library->rung($rung), $step, $library->ladder($ladderId), $after, Documents::client(['equipment' => array_keys($library->equipment), 'ability' => ['AE' => 9, 'AL' => 9]]), Documents::steps());
+        return Landing::of(
+            $library->rung($rung),
+            $step,
+            $library->ladder($ladderId),
+            $after,
+            Documents::client(['equipment' => array_keys($library->equipment), 'ability' => ['AE' => 9, 'AL' => 9]]),
+            Documents::steps(),
+        );
     }
 
     public function test_who_stands_on_a_retired_rung_lands_on_the_nearest_below_and_at_the_bottom_above(): void
     {
-        $retire = static fn (string $id): callable => static fn (array $ladder): array => [...$ladder, 'rungs' => array_map(static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === $id], $ladder['rungs'])];
+        $retire = static fn (string $id): callable => static fn (array $ladder): array => [
+            ...$ladder,
+            'rungs' => array_map(static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === $id], $ladder['rungs']),
+        ];
 
         self::assertSame('side-plank-split', self::land('side-plank', 'side-plank-stacked', 2, $retire('side-plank-stacked'))->rung?->id);
         self::assertSame('side-plank-knees', self::land('side-plank', 'side-plank-wall', 0, $retire('side-plank-wall'))->rung?->id);
@@ -118,7 +160,13 @@ final class RoadTest extends TestCase
 
     public function test_a_step_that_is_gone_becomes_the_last_and_a_rung_that_stays_is_kept(): void
     {
-        $cut = static fn (array $ladder): array => [...$ladder, 'rungs' => array_map(static fn (array $rung): array => [...$rung, 'steps' => array_slice($rung['steps'], 0, 2)], $ladder['rungs'])];
+        $cut = static fn (array $ladder): array => [
+            ...$ladder,
+            'rungs' => array_map(
+                static fn (array $rung): array => [...$rung, 'steps' => array_slice($rung['steps'], 0, 2)],
+                $ladder['rungs'],
+            ),
+        ];
         $landing = self::land('dead-bug', 'heel-taps', 2, $cut);
 
         self::assertSame(['heel-taps', 1], [$landing->rung?->id, $landing->step]);

@@ -31,7 +31,11 @@ final class ScreenDueTest extends TestCase
     {
         self::assertSame('2026-12-02', self::due('2026-11-26', symptom: '2026-12-02'));
         self::assertSame('2026-12-03', self::due('2026-11-26', stop: '2026-12-03'));
-        self::assertSame('2027-02-18', self::due('2026-11-26', symptom: '2026-11-20', stop: '2026-11-25'), 'what was known when it was asked is not new');
+        self::assertSame(
+            '2027-02-18',
+            self::due('2026-11-26', symptom: '2026-11-20', stop: '2026-11-25'),
+            'what was known when it was asked is not new',
+        );
     }
 
     public function test_eight_weeks_without_training(): void

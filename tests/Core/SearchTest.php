@@ -24,7 +24,10 @@ final class SearchTest extends TestCase
             foreach ([$rung->name, ...$rung->aliases] as $n => $name) {
                 for ($i = $n % 4; $i < strlen($name); $i += 4) {
                     if (ctype_alpha($name[$i])) {
-                        foreach ([substr_replace($name, $name[$i] === 'q' ? 'z' : 'q', $i, 1), substr_replace($name, '', $i, 1)] as $wrong) {
+                        foreach ([
+                            substr_replace($name, $name[$i] === 'q' ? 'z' : 'q', $i, 1),
+                            substr_replace($name, '', $i, 1),
+                        ] as $wrong) {
                             self::assertContains($rung, array_slice($search->find($wrong), 0, 10), $rung->id.' by "'.$wrong.'"');
                         }
                     }

@@ -29,20 +29,53 @@ use Tests\Support\Documents;
  */
 final class StepsTest extends TestCase
 {
-    /** @return iterable<string, array{string, string, list<string>, list<string>}> worked by hand from the ladder files and the open formats */
+    /**
+     * @return iterable<string, array{string, string, list<string>, list<string>}> worked by hand from the ladder files and the open
+     *         formats
+     */
     public static function worked(): iterable
     {
         yield 'holds up to 30 s: 45 s are two pieces of 25 s' => ['forearm-plank', 'even-keel', [], ['10', '20', '30', '2 of 25, 5 off']];
         yield 'a minute is two pieces of 30 s' => ['knee-plank', 'even-keel', [], ['10', '20', '30', '2 of 30, 5 off']];
-        yield 'tens: every longer hold in pieces of ten' => ['forearm-plank', 'ten-count', [], ['10', '2 of 10, 5 off', '3 of 10, 5 off', '5 of 10, 5 off']];
-        yield 'a limit of 10 s cuts like tens' => ['forearm-plank', 'even-keel', ['blood-pressure'], ['10', '2 of 10, 5 off', '3 of 10, 5 off', '5 of 10, 5 off']];
-        yield 'a style that builds goes to the smaller cap exactly, and from there to the next rung' => ['side-plank-split', 'long-haul', ['blood-pressure'], ['10']];
+        yield 'tens: every longer hold in pieces of ten' => [
+            'forearm-plank',
+            'ten-count',
+            [],
+            ['10', '2 of 10, 5 off', '3 of 10, 5 off', '5 of 10, 5 off'],
+        ];
+        yield 'a limit of 10 s cuts like tens' => [
+            'forearm-plank',
+            'even-keel',
+            ['blood-pressure'],
+            ['10', '2 of 10, 5 off', '3 of 10, 5 off', '5 of 10, 5 off'],
+        ];
+        yield 'a style that builds goes to the smaller cap exactly, and from there to the next rung' => [
+            'side-plank-split',
+            'long-haul',
+            ['blood-pressure'],
+            ['10'],
+        ];
         yield 'equal neighbours become one' => ['side-plank-leg', 'ten-count', [], ['8', '2 of 10, 5 off']];
-        yield 'built to a minute: fives below 30 s, tens above' => ['forearm-plank', 'long-haul', [], ['10', '15', '20', '25', '30', '40', '50', '60']];
+        yield 'built to a minute: fives below 30 s, tens above' => [
+            'forearm-plank',
+            'long-haul',
+            [],
+            ['10', '15', '20', '25', '30', '40', '50', '60'],
+        ];
         yield 'built from its own start' => ['side-plank-stacked', 'long-haul', [], ['15', '20', '25', '30', '40', '50', '60']];
         yield 'a top under 30 s is not built' => ['side-plank-leg', 'long-haul', [], ['8', '14', '20']];
-        yield 'range grows by 15 cm before the dose does' => ['rollout-wheel-short', 'even-keel', [], ['4 to 15 cm', '4 to 30 cm', '4', '7', '10']];
-        yield 'the last range is the full one' => ['fallout-low', 'even-keel', [], ['5 to 15 cm', '5 to 30 cm', '5 to 45 cm', '5', '8', '10']];
+        yield 'range grows by 15 cm before the dose does' => [
+            'rollout-wheel-short',
+            'even-keel',
+            [],
+            ['4 to 15 cm', '4 to 30 cm', '4', '7', '10'],
+        ];
+        yield 'the last range is the full one' => [
+            'fallout-low',
+            'even-keel',
+            [],
+            ['5 to 15 cm', '5 to 30 cm', '5 to 45 cm', '5', '8', '10'],
+        ];
     }
 
     /**
@@ -57,12 +90,19 @@ final class StepsTest extends TestCase
         $write = static function (Dose $dose) use ($on): string {
             $measure = $dose->measure;
             $amount = match (true) {
-                $measure instanceof Intervals => sprintf('%d of %d, %d off', $measure->count, $measure->hold->toNumber(), $measure->break->toNumber()),
+                $measure instanceof Intervals => sprintf(
+                    '%d of %d, %d off',
+                    $measure->count,
+                    $measure->hold->toNumber(),
+                    $measure->break->toNumber(),
+                ),
                 $measure instanceof Reps => (string) $measure->count,
                 default => (string) ($measure->amount() / 1000),
             };
 
-            return $amount.($on->range === null || $on->range->perMille($dose->range) === 1000 ? '' : sprintf(' to %s', $dose->range?->toShort()));
+            return $amount.(
+                $on->range === null || $on->range->perMille($dose->range) === 1000 ? '' : sprintf(' to %s', $dose->range?->toShort())
+            );
         };
 
         self::assertSame($expected, array_map($write, $steps->of($on)));
@@ -82,7 +122,13 @@ final class StepsTest extends TestCase
     {
         $library = Documents::data()->library();
         $style = Documents::data()->style($name);
-        foreach ([[], ['limits' => ['blood-pressure']], ['goal' => 'rehab', 'limits' => ['pregnancy'], 'born' => 1990], ['goal' => 'youth', 'born' => 2016], ['goal' => 'healthy-ageing', 'born' => 1950, 'limits' => ['osteoporosis']]] as $more) {
+        foreach ([
+            [],
+            ['limits' => ['blood-pressure']],
+            ['goal' => 'rehab', 'limits' => ['pregnancy'], 'born' => 1990],
+            ['goal' => 'youth', 'born' => 2016],
+            ['goal' => 'healthy-ageing', 'born' => 1950, 'limits' => ['osteoporosis']],
+        ] as $more) {
             $client = self::client($more);
             $goal = GoalRule::for($client, Documents::data()->goals());
             $judge = new Judge($library, $style, $client, $goal);
@@ -99,9 +145,21 @@ final class StepsTest extends TestCase
                             $sessions[] = self::done($rung, $dose, new DateTimeImmutable('2027-03-01 +'.(2 * $i).' days'));
                         }
                         $where = sprintf('%s, %s, step %d of %s: %s', $name, json_encode($more), $step, $rung->id, Shorthand::write($dose));
-                        $history = static fn (array $of): History => new History($ladder, $rung, $step, new DateTimeImmutable('2027-01-01'), end($of)->date, $of, $judge->steps);
+                        $history = static fn (array $of): History => new History(
+                            $ladder,
+                            $rung,
+                            $step,
+                            new DateTimeImmutable('2027-01-01'),
+                            end($of)->date,
+                            $of,
+                            $judge->steps,
+                        );
                         if ($own->cleanSessions > 1) {
-                            self::assertSame(Decision::Stay, $judge->decide($history(array_slice($sessions, 1)))->decision, $where.': one session too few');
+                            self::assertSame(
+                                Decision::Stay,
+                                $judge->decide($history(array_slice($sessions, 1)))->decision,
+                                $where.': one session too few',
+                            );
                         }
                         $verdict = $judge->decide($history($sessions));
                         $further = $judge->steps->further($rung, $step, null);
@@ -111,7 +169,11 @@ final class StepsTest extends TestCase
                             $next !== null => [Decision::Progress, $next->id, 0],
                             default => [Decision::Stay, $rung->id, $step],
                         }, [$verdict->decision, $verdict->to?->rung->id, $verdict->to?->step], $where);
-                        self::assertEquals($judge->steps->dose($verdict->to->rung, $verdict->to->step)->measure, $verdict->dose?->measure, $where);
+                        self::assertEquals(
+                            $judge->steps->dose($verdict->to->rung, $verdict->to->step)->measure,
+                            $verdict->dose?->measure,
+                            $where,
+                        );
                     }
                 }
             }
@@ -132,7 +194,11 @@ final class StepsTest extends TestCase
                         self::assertLessThanOrEqual($more === [] ? PHP_INT_MAX : 10_000, $dose->measure->longestHold()->ms, $where);
                         self::assertLessThanOrEqual($steps->cap()?->ms ?? PHP_INT_MAX, $dose->measure->longestHold()->ms, $where);
                         if ($before !== null && $rung->range !== null) {
-                            self::assertGreaterThanOrEqual($rung->range->perMille($before->range), $rung->range->perMille($dose->range), $where);
+                            self::assertGreaterThanOrEqual(
+                                $rung->range->perMille($before->range),
+                                $rung->range->perMille($dose->range),
+                                $where,
+                            );
                         }
                         $before = $dose;
                     }
@@ -146,7 +212,26 @@ final class StepsTest extends TestCase
         $hold = $dose->measure instanceof Reps ? $dose->measure->hold?->ms : null;
         $sets = [];
         foreach (['left', 'right'] as $side) {
-            $sets[] = new LoggedSet($side, $dose->measure->amount(), $dose->measure->amount(), [], [], null, 0, null, 5, true, [], $dose->range, $dose->range, false, false, false, $hold, $hold);
+            $sets[] = new LoggedSet(
+                $side,
+                $dose->measure->amount(),
+                $dose->measure->amount(),
+                [],
+                [],
+                null,
+                0,
+                null,
+                5,
+                true,
+                [],
+                $dose->range,
+                $dose->range,
+                false,
+                false,
+                false,
+                $hold,
+                $hold,
+            );
         }
 
         return new LoggedSession($date, 0, 0, 0, $sets);
@@ -158,10 +243,26 @@ final class StepsTest extends TestCase
         $limits = $more['limits'] ?? [];
 
         return Documents::client([
-            'equipment' => ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bar', 'suspension', 'bench', 'wall', 'hang', 'throw-ball', 'ankle-weight'],
+            'equipment' => [
+                'mat',
+                'band',
+                'kettlebell',
+                'ball',
+                'wheel',
+                'bar',
+                'suspension',
+                'bench',
+                'wall',
+                'hang',
+                'throw-ball',
+                'ankle-weight',
+            ],
             'ability' => ['BR' => 6, 'AE' => 6, 'AF' => 6, 'AL' => 6, 'AR' => 6],
             'as_of' => '2027-03-01',
-            'clearances' => array_map(static fn (string $limit): array => ['lifts' => $limit, 'on' => '2026-12-01', 'by' => 'A. Practice', 'role' => 'Physician'], $limits),
+            'clearances' => array_map(
+                static fn (string $limit): array => ['lifts' => $limit, 'on' => '2026-12-01', 'by' => 'A. Practice', 'role' => 'Physician'],
+                $limits,
+            ),
             ...$more,
         ]);
     }

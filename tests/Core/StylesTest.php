@@ -30,7 +30,12 @@ final class StylesTest extends TestCase
             'goal' => 'general', 'equipment' => ['mat', 'band', 'wall', 'bench', 'kettlebell', 'ball'],
             'ability' => ['BR' => 4, 'AE' => 5, 'AF' => 5, 'AL' => 5, 'AR' => 5, 'HP' => 5, 'TM' => 4],
             'days' => ['mon' => 25, 'wed' => 25, 'fri' => 25],
-            'tests' => ['front-plank_s' => 62, 'side-plank-left_s' => 40, 'side-plank-right_s' => 42, 'ladders' => ['dead-bug' => ['highest_clean' => 'heel-taps']]],
+            'tests' => [
+                'front-plank_s' => 62,
+                'side-plank-left_s' => 40,
+                'side-plank-right_s' => 42,
+                'ladders' => ['dead-bug' => ['highest_clean' => 'heel-taps']],
+            ],
         ]);
     }
 
@@ -71,8 +76,20 @@ final class StylesTest extends TestCase
         self::assertGreaterThanOrEqual(5, count($names));
         foreach ($names as $i => $one) {
             foreach (array_slice($names, $i + 1) as $other) {
-                $plain = static fn (Program $program): string => serialize(array_map(static fn (Session $session): array => array_map(static fn (Entry $entry): array => [$entry->exercise, $entry->dose], $session->entries()), $program->weeks[4]->sessions));
-                self::assertNotSame($plain(Documents::plan(self::client(), 5, $one)), $plain(Documents::plan(self::client(), 5, $other)), $one.' and '.$other);
+                $plain = static fn (Program $program): string => serialize(
+                    array_map(
+                        static fn (Session $session): array => array_map(
+                            static fn (Entry $entry): array => [$entry->exercise, $entry->dose],
+                            $session->entries(),
+                        ),
+                        $program->weeks[4]->sessions,
+                    ),
+                );
+                self::assertNotSame(
+                    $plain(Documents::plan(self::client(), 5, $one)),
+                    $plain(Documents::plan(self::client(), 5, $other)),
+                    $one.' and '.$other,
+                );
             }
         }
     }
@@ -85,7 +102,11 @@ final class StylesTest extends TestCase
                 $answers[$choice->question][$choice->answer][] = $name;
                 self::assertNotContains('', [$choice->reason, $choice->otherSide], $name);
             }
-            self::assertCount(16, array_unique(array_map(static fn (StyleChoice $each): string => $each->question, Documents::data()->style($name)->choices)), $name);
+            self::assertCount(
+                16,
+                array_unique(array_map(static fn (StyleChoice $each): string => $each->question, Documents::data()->style($name)->choices)),
+                $name,
+            );
         }
         self::assertCount(16, $answers);
         foreach ($answers as $question => $sides) {
@@ -99,7 +120,10 @@ final class StylesTest extends TestCase
         self::assertLessThanOrEqual(10, max(self::holds('ten-count')));
         self::assertGreaterThan(10, max(self::holds('even-keel')));
         self::assertGreaterThan(max(self::holds('even-keel')), max(self::holds('long-haul')));
-        self::assertNotSame([], array_filter(self::entries('ten-count'), static fn (Entry $entry): bool => $entry->dose->measure instanceof Intervals));
+        self::assertNotSame(
+            [],
+            array_filter(self::entries('ten-count'), static fn (Entry $entry): bool => $entry->dose->measure instanceof Intervals),
+        );
     }
 
     public function test_the_deep_muscles_go_first_where_the_style_says_so(): void
@@ -123,8 +147,20 @@ final class StylesTest extends TestCase
 
     public function test_held_work_goes_first_or_last_and_rounds_come_with_the_style(): void
     {
-        $held = static fn (Session $session): array => array_keys(array_filter($session->entries(), static fn (Entry $entry): bool => ! $entry->dose->measure instanceof Reps && $entry->dose->measure->longestHold()->isLongerThan(\EvenRungs\Core\Time\Seconds::of(9)) && ! $entry->dose->measure instanceof Intervals));
-        $place = static fn (string $style): float => array_sum(array_map(static fn (Session $session): float => $held($session) === [] ? 0.5 : $held($session)[0] / count($session->entries()), self::week($style)));
+        $held = static fn (Session $session): array => array_keys(
+            array_filter(
+                $session->entries(),
+                static fn (Entry $entry): bool => ! $entry->dose->measure instanceof Reps
+                    && $entry->dose->measure->longestHold()->isLongerThan(\EvenRungs\Core\Time\Seconds::of(9))
+                    && ! $entry->dose->measure instanceof Intervals,
+            ),
+        );
+        $place = static fn (string $style): float => array_sum(
+            array_map(
+                static fn (Session $session): float => $held($session) === [] ? 0.5 : $held($session)[0] / count($session->entries()),
+                self::week($style),
+            ),
+        );
 
         self::assertLessThan($place('even-keel'), $place('long-haul'));
         self::assertTrue(self::week('long-haul')[0]->blocks[1] instanceof CircuitBlock);
@@ -141,7 +177,17 @@ final class StylesTest extends TestCase
     /** @return array<mixed> what is done when, whatever is said about it */
     private static function plain(Program $program): array
     {
-        return array_map(static fn ($week): array => array_map(static fn (Session $session): array => [$session->day->value, $session->kind->value, array_map(static fn (Entry $entry): array => [$entry->exercise, Shorthand::write($entry->dose)], $session->entries())], $week->sessions), $program->weeks);
+        return array_map(
+            static fn ($week): array => array_map(
+                static fn (Session $session): array => [
+                    $session->day->value,
+                    $session->kind->value,
+                    array_map(static fn (Entry $entry): array => [$entry->exercise, Shorthand::write($entry->dose)], $session->entries()),
+                ],
+                $week->sessions,
+            ),
+            $program->weeks,
+        );
     }
 
     public function test_every_answer_that_says_it_changes_the_plan_does(): void
@@ -150,7 +196,12 @@ final class StylesTest extends TestCase
             'goal' => 'general', 'equipment' => ['mat', 'band', 'wall', 'bench', 'kettlebell', 'ball'],
             'ability' => ['BR' => 4, 'AE' => 5, 'AF' => 5, 'AL' => 5, 'AR' => 5, 'HP' => 3, 'SG' => 3, 'TM' => 4],
             'days' => ['mon' => 30, 'wed' => 30, 'fri' => 30], 'other_training' => [['day' => 'wed', 'type' => 'light-lift']],
-            'tests' => ['front-plank_s' => 62, 'side-plank-left_s' => 40, 'side-plank-right_s' => 42, 'ladders' => ['dead-bug' => ['highest_clean' => 'heel-taps']]],
+            'tests' => [
+                'front-plank_s' => 62,
+                'side-plank-left_s' => 40,
+                'side-plank-right_s' => 42,
+                'ladders' => ['dead-bug' => ['highest_clean' => 'heel-taps']],
+            ],
         ];
         $client = Documents::client($document);
         $inRounds = Documents::client([...$document, 'goal' => 'endurance-sport']);
@@ -160,14 +211,21 @@ final class StylesTest extends TestCase
         foreach ($base->choices as $choice) {
             foreach ($questions->child($choice->id)->child('sides')->keys() as $side) {
                 $changes = $questions->child($choice->id)->child('sides')->child($side);
-                $written = $changes->has('numbers') || array_diff(array_keys($changes->opaque('plan') ?? []), ['both_sides_one_rep', 'role_shares', 'monitors_pain']) !== [];
+                $written = $changes->has('numbers') || array_diff(
+                    array_keys($changes->opaque('plan') ?? []),
+                    ['both_sides_one_rep', 'role_shares', 'monitors_pain'],
+                ) !== [];
                 if ($side === $choice->side || ! $written) {
                     continue;
                 }
                 $tried++;
                 // many repetitions come in rounds, and rounds with that goal
                 $who = $side === 'many-rounds' ? $inRounds : $client;
-                self::assertNotEquals(self::plain(Documents::plan($who, 10)), self::plain(Documents::plan($who, 10, Documents::styleWith($choice->id, $side))), $choice->id.': '.$side);
+                self::assertNotEquals(
+                    self::plain(Documents::plan($who, 10)),
+                    self::plain(Documents::plan($who, 10, Documents::styleWith($choice->id, $side))),
+                    $choice->id.': '.$side,
+                );
             }
         }
         self::assertGreaterThanOrEqual(9, $tried);

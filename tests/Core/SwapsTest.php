@@ -38,11 +38,24 @@ final class SwapsTest extends TestCase
 
     public function test_a_sore_shoulder_swaps_the_side_plank_for_the_carry_at_the_hip(): void
     {
-        $swaps = self::swaps('side-plank-split', ['limits' => ['shoulder'], 'equipment' => ['kettlebell', 'wall'], 'ability' => ['AL' => 4]]);
+        $swaps = self::swaps(
+            'side-plank-split',
+            ['limits' => ['shoulder'], 'equipment' => ['kettlebell', 'wall'], 'ability' => ['AL' => 4]],
+        );
 
-        self::assertSame(['carry-hip', 'side-lying-both-legs', 'march-loaded', 'side-lying-top-leg', 'side-plank-wall'], self::ids($swaps), 'same level first, then the nearest easier one');
+        self::assertSame(
+            ['carry-hip', 'side-lying-both-legs', 'march-loaded', 'side-lying-top-leg', 'side-plank-wall'],
+            self::ids($swaps),
+            'same level first, then the nearest easier one',
+        );
         self::assertSame(['balance'], $swaps[2]->newStresses);
-        self::assertSame([['Trains anti-lateral-flexion too.', '1 level easier.', 'Adds balance.'], ['Trains anti-lateral-flexion too.', '2 levels easier.']], [$swaps[2]->why, array_slice($swaps[3]->why, 0, 2)]);
+        self::assertSame(
+            [
+                ['Trains anti-lateral-flexion too.', '1 level easier.', 'Adds balance.'],
+                ['Trains anti-lateral-flexion too.', '2 levels easier.'],
+            ],
+            [$swaps[2]->why, array_slice($swaps[3]->why, 0, 2)],
+        );
     }
 
     public function test_easier_goes_before_harder_at_the_same_distance(): void
@@ -54,14 +67,28 @@ final class SwapsTest extends TestCase
 
     public function test_nothing_more_than_a_level_above_the_ability_is_offered(): void
     {
-        $levels = array_map(static fn (Swap $swap): int => $swap->rung->level->value, self::swaps('dead-bug-cuffs', ['equipment' => ['band', 'wall', 'bench'], 'ability' => ['AE' => 3]]));
+        $levels = array_map(
+            static fn (Swap $swap): int => $swap->rung->level->value,
+            self::swaps('dead-bug-cuffs', ['equipment' => ['band', 'wall', 'bench'], 'ability' => ['AE' => 3]]),
+        );
 
         self::assertSame(4, max($levels));
     }
 
     public function test_another_direction_is_offered_only_where_the_own_has_nothing_and_says_what_stays_a_gap(): void
     {
-        $swaps = self::swaps('bird-dog-opposite', ['limits' => [['limit' => 'wrist', 'severity' => 'severe'], 'floor-transfer', ['limit' => 'hamstring', 'severity' => 'severe']], 'equipment' => ['band'], 'ability' => ['AF' => 4, 'AR' => 4]]);
+        $swaps = self::swaps(
+            'bird-dog-opposite',
+            [
+                'limits' => [
+                    ['limit' => 'wrist', 'severity' => 'severe'],
+                    'floor-transfer',
+                    ['limit' => 'hamstring', 'severity' => 'severe'],
+                ],
+                'equipment' => ['band'],
+                'ability' => ['AF' => 4, 'AR' => 4],
+            ],
+        );
 
         self::assertNotSame([], $swaps);
         foreach ($swaps as $swap) {
@@ -94,9 +121,17 @@ final class SwapsTest extends TestCase
 
     public function test_a_swap_stands_at_most_one_level_above_where_the_client_stands_on_its_ladder(): void
     {
-        $client = Documents::client(['equipment' => ['mat', 'ball', 'band', 'kettlebell'], 'standings' => ['external-rotation' => ['rung' => 'external-rotation-free', 'step' => 0]]]);
+        $client = Documents::client(
+            [
+                'equipment' => ['mat', 'ball', 'band', 'kettlebell'],
+                'standings' => ['external-rotation' => ['rung' => 'external-rotation-free', 'step' => 0]],
+            ],
+        );
         $levels = [];
-        foreach ((new Swaps(Documents::data()->library()))->sameDirection(Documents::data()->library()->rung('prone-y-weights'), $client) as $swap) {
+        foreach ((new Swaps(Documents::data()->library()))->sameDirection(
+            Documents::data()->library()->rung('prone-y-weights'),
+            $client,
+        ) as $swap) {
             if ($swap->rung->ladder === 'external-rotation') {
                 $levels[] = $swap->rung->level->value;
             }

@@ -22,14 +22,20 @@ final class TimelineTest extends TestCase
      */
     private static function shape(array $segments): array
     {
-        return array_map(static fn (Segment $s): string => trim(sprintf('%s %s %s', $s->kind->value, $s->ms() / 1000, $s->side)), $segments);
+        return array_map(
+            static fn (Segment $s): string => trim(sprintf('%s %s %s', $s->kind->value, $s->ms() / 1000, $s->side)),
+            $segments,
+        );
     }
 
     public function test_each_side_turns_over_once_a_set_and_alternating_never(): void
     {
         $change = ['change' => ['side_s' => 5, 'station_s' => 10]];
         $each = Documents::straight([['exercise' => 'Side plank', 'sets' => 2, 'hold_s' => 15, 'side' => 'each', 'rest_s' => 20]], $change);
-        $alternate = Documents::straight([['exercise' => 'Dead bug', 'sets' => 2, 'reps' => 5, 'side' => 'alternate', 'rest_s' => 20]], $change);
+        $alternate = Documents::straight(
+            [['exercise' => 'Dead bug', 'sets' => 2, 'reps' => 5, 'side' => 'alternate', 'rest_s' => 20]],
+            $change,
+        );
 
         self::assertSame(
             ['work 15 left', 'side 5', 'work 15 right', 'rest 20', 'work 15 left', 'side 5', 'work 15 right'],
@@ -40,10 +46,17 @@ final class TimelineTest extends TestCase
 
     public function test_breaks_of_short_holds_count_on_both_sides_and_as_rest(): void
     {
-        $time = Documents::time(Documents::straight([['exercise' => 'Side plank', 'intervals' => ['count' => 4, 'hold_s' => 10, 'rest_s' => 5], 'side' => 'each']]));
+        $time = Documents::time(
+            Documents::straight(
+                [['exercise' => 'Side plank', 'intervals' => ['count' => 4, 'hold_s' => 10, 'rest_s' => 5], 'side' => 'each']],
+            ),
+        );
 
         self::assertSame([80_000, 30_000], [$time->time->workMs, $time->time->restMs]);
-        self::assertSame([1, 2, 3, 4], array_values(array_filter(array_map(static fn (Segment $s): ?int => $s->side === 'left' ? $s->repeat : null, $time->timeline))));
+        self::assertSame(
+            [1, 2, 3, 4],
+            array_values(array_filter(array_map(static fn (Segment $s): ?int => $s->side === 'left' ? $s->repeat : null, $time->timeline))),
+        );
     }
 
     public function test_work_time_covers_both_sides_and_only_the_change_comes_on_top(): void
@@ -59,7 +72,11 @@ final class TimelineTest extends TestCase
     public function test_a_station_change_stands_between_different_exercises_by_rung_not_by_spelling(): void
     {
         $seconds = static fn (string $a, string $b): int => Documents::time(Documents::session(
-            [['type' => 'straight', 'entries' => [['exercise' => $a, 'work_s' => 10]]], ['type' => 'rest', 'rest_s' => 5], ['type' => 'straight', 'entries' => [['exercise' => $b, 'work_s' => 10]]]],
+            [
+                ['type' => 'straight', 'entries' => [['exercise' => $a, 'work_s' => 10]]],
+                ['type' => 'rest', 'rest_s' => 5],
+                ['type' => 'straight', 'entries' => [['exercise' => $b, 'work_s' => 10]]],
+            ],
             ['change' => ['station_s' => 10]],
         ))->time->changeMs;
 
@@ -70,7 +87,14 @@ final class TimelineTest extends TestCase
 
     public function test_rest_follows_every_set_but_the_last_of_the_block_and_after_the_last_block_nothing(): void
     {
-        $block = ['type' => 'straight', 'rest_after_s' => 60, 'entries' => [['exercise' => 'A', 'sets' => 2, 'work_s' => 10, 'rest_s' => 20], ['exercise' => 'B', 'work_s' => 10, 'rest_s' => 30]]];
+        $block = [
+            'type' => 'straight',
+            'rest_after_s' => 60,
+            'entries' => [
+                ['exercise' => 'A', 'sets' => 2, 'work_s' => 10, 'rest_s' => 20],
+                ['exercise' => 'B', 'work_s' => 10, 'rest_s' => 30],
+            ],
+        ];
 
         self::assertSame(40_000, Documents::time(Documents::session([$block]))->time->restMs);
         self::assertSame(40_000 + 60_000 + 40_000, Documents::time(Documents::session([$block, $block]))->time->restMs);
@@ -92,7 +116,10 @@ final class TimelineTest extends TestCase
     {
         $dose = Generators::elements(
             ['reps' => 7, 'tempo' => '3-1-X-0', 'side' => 'alternate'], ['hold_s' => 12.5, 'side' => 'each'], ['hold_s' => 30],
-            ['intervals' => ['count' => 3, 'hold_s' => 7, 'rest_s' => 3], 'side' => 'each'], ['work_s' => 33, 'side' => 'each'], ['distance_m' => 13, 'side' => 'each'],
+            [
+                'intervals' => ['count' => 3, 'hold_s' => 7, 'rest_s' => 3],
+                'side' => 'each',
+            ], ['work_s' => 33, 'side' => 'each'], ['distance_m' => 13, 'side' => 'each'],
         );
         $entry = Generators::map(
             static fn (array $parts): array => ['exercise' => $parts[1], ...$parts[0], 'rest_s' => $parts[2]],

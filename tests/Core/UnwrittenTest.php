@@ -26,6 +26,10 @@ final class UnwrittenTest extends TestCase
         foreach ($cases as [$rung, $dose, $missing]) {
             self::assertSame($missing, Unwritten::in(Shorthand::parse($dose), $library->rung($rung)), $rung.' '.$dose);
         }
-        self::assertSame(['rest', 'tempo'], Unwritten::in(Shorthand::parse('3 × 8'), null), 'of a name nobody knows neither side nor load is missed');
+        self::assertSame(
+            ['rest', 'tempo'],
+            Unwritten::in(Shorthand::parse('3 × 8'), null),
+            'of a name nobody knows neither side nor load is missed',
+        );
     }
 }

@@ -36,18 +36,38 @@ final class WeekPlannerTest extends TestCase
     /** One client in nine is planned twice, to see that nothing is left to chance. */
     private const TWICE_UNDER_S = 10;
 
-    private const ALL_KIT = ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bar', 'suspension', 'bench', 'wall', 'hang', 'throw-ball', 'ankle-weight'];
+    private const ALL_KIT = [
+        'mat',
+        'band',
+        'kettlebell',
+        'ball',
+        'wheel',
+        'bar',
+        'suspension',
+        'bench',
+        'wall',
+        'hang',
+        'throw-ball',
+        'ankle-weight',
+    ];
 
     /** @param  array<string, mixed>  $client */
     private static function week(array $client): Program
     {
-        return Documents::plan(Documents::client(['equipment' => self::ALL_KIT, 'ability' => ['BR' => 4, 'AE' => 4, 'AF' => 4, 'AL' => 4, 'AR' => 4], ...$client]));
+        return Documents::plan(
+            Documents::client(
+                ['equipment' => self::ALL_KIT, 'ability' => ['BR' => 4, 'AE' => 4, 'AF' => 4, 'AL' => 4, 'AR' => 4], ...$client],
+            ),
+        );
     }
 
     /** @return array<string, Session> */
     private static function byDay(Program $program): array
     {
-        return array_combine(array_map(static fn (Session $s): string => $s->day->value, $program->weeks[0]->sessions), $program->weeks[0]->sessions);
+        return array_combine(
+            array_map(static fn (Session $s): string => $s->day->value, $program->weeks[0]->sessions),
+            $program->weeks[0]->sessions,
+        );
     }
 
     private static function isHard(Session $session): bool
@@ -55,7 +75,9 @@ final class WeekPlannerTest extends TestCase
         $sets = 0;
         foreach ($session->blocks as $block) {
             foreach ($block->entries() as $entry) {
-                $sets += ($entry->planned?->category->isDirection() ?? false) ? ($block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets) : 0;
+                $sets += ($entry->planned?->category->isDirection() ?? false) ? (
+                    $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets
+                ) : 0;
             }
         }
         $tension = Documents::time($session)->tensionMs;
@@ -76,14 +98,27 @@ final class WeekPlannerTest extends TestCase
 
     public function test_who_cannot_get_down_to_the_floor_switches_on_standing(): void
     {
-        $program = self::week(['days' => ['mon' => 20, 'thu' => 20], 'limits' => ['floor-transfer'], 'ability' => ['AE' => 2, 'AF' => 2, 'AL' => 2, 'AR' => 2]]);
+        $program = self::week(
+            [
+                'days' => ['mon' => 20, 'thu' => 20],
+                'limits' => ['floor-transfer'],
+                'ability' => ['AE' => 2, 'AF' => 2, 'AL' => 2, 'AR' => 2],
+            ],
+        );
 
         self::assertSame('standing-brace-reach', $program->weeks[0]->sessions[0]->entries()[0]->exercise);
     }
 
     public function test_a_heavy_day_gets_a_switch_on_and_the_day_before_stays_light(): void
     {
-        $sessions = self::byDay(self::week(['days' => ['mon' => 30, 'tue' => 30, 'thu' => 30, 'sat' => 30], 'other_training' => [['day' => 'tue', 'type' => 'heavy-lift']]]));
+        $sessions = self::byDay(
+            self::week(
+                [
+                    'days' => ['mon' => 30, 'tue' => 30, 'thu' => 30, 'sat' => 30],
+                    'other_training' => [['day' => 'tue', 'type' => 'heavy-lift']],
+                ],
+            ),
+        );
 
         self::assertSame(Kind::Activation, $sessions['tue']->kind);
         self::assertFalse(self::isHard($sessions['mon']));
@@ -117,7 +152,16 @@ final class WeekPlannerTest extends TestCase
 
     public function test_a_direction_that_nothing_allowed_can_train_is_named(): void
     {
-        $program = self::week(['days' => ['mon' => 20, 'thu' => 20], 'limits' => [['limit' => 'wrist', 'severity' => 'severe'], 'floor-transfer', ['limit' => 'shoulder', 'severity' => 'severe']]]);
+        $program = self::week(
+            [
+                'days' => ['mon' => 20, 'thu' => 20],
+                'limits' => [
+                    ['limit' => 'wrist', 'severity' => 'severe'],
+                    'floor-transfer',
+                    ['limit' => 'shoulder', 'severity' => 'severe'],
+                ],
+            ],
+        );
         $named = array_map(static fn ($gap): Category => $gap->category, $program->gaps);
 
         self::assertContains(Category::AntiLateralFlexion, $named);
@@ -126,7 +170,14 @@ final class WeekPlannerTest extends TestCase
 
     public function test_high_blood_pressure_breaks_holds_into_tens(): void
     {
-        $program = self::week(['days' => ['mon' => 20, 'thu' => 20], 'screen' => ['flags' => [], 'cleared' => true], 'limits' => ['blood-pressure'], 'ability' => ['AL' => 4]]);
+        $program = self::week(
+            [
+                'days' => ['mon' => 20, 'thu' => 20],
+                'screen' => ['flags' => [], 'cleared' => true],
+                'limits' => ['blood-pressure'],
+                'ability' => ['AL' => 4],
+            ],
+        );
         $longest = 0;
         foreach ($program->weeks[0]->sessions as $session) {
             foreach ($session->entries() as $entry) {
@@ -156,7 +207,10 @@ final class WeekPlannerTest extends TestCase
     public function test_rehab_stays_at_level_four_and_rotational_sport_turns_three_times(): void
     {
         $strong = ['ability' => ['BR' => 4, 'AE' => 8, 'AF' => 8, 'AL' => 8, 'AR' => 8], 'days' => ['mon' => 30, 'wed' => 30, 'fri' => 30]];
-        $levels = static fn (string $goal): array => array_map(static fn ($entry): int => $entry->planned->level->value ?? 0, self::byDay(self::week([...$strong, 'goal' => $goal]))['mon']->entries());
+        $levels = static fn (string $goal): array => array_map(
+            static fn ($entry): int => $entry->planned->level->value ?? 0,
+            self::byDay(self::week([...$strong, 'goal' => $goal]))['mon']->entries(),
+        );
 
         self::assertLessThanOrEqual(4, max($levels('rehab')));
         self::assertGreaterThan(4, max($levels('general')));
@@ -164,11 +218,18 @@ final class WeekPlannerTest extends TestCase
 
     public function test_any_one_limit_at_any_severity_and_any_one_missing_kit_still_gives_an_honest_week(): void
     {
-        $middle = ['ability' => ['BR' => 4, 'AE' => 5, 'AF' => 5, 'AL' => 5, 'AR' => 5, 'HP' => 5], 'days' => ['mon' => 20, 'wed' => 20, 'fri' => 20], 'screen' => ['flags' => [], 'cleared' => true]];
+        $middle = [
+            'ability' => ['BR' => 4, 'AE' => 5, 'AF' => 5, 'AL' => 5, 'AR' => 5, 'HP' => 5],
+            'days' => ['mon' => 20, 'wed' => 20, 'fri' => 20],
+            'screen' => ['flags' => [], 'cleared' => true],
+        ];
         $cases = [];
         foreach (Documents::data()->library()->limits as $limit) {
             foreach (['mild', 'moderate', 'severe'] as $severity) {
-                $cases[$limit->id.' '.$severity] = ['equipment' => self::ALL_KIT, 'limits' => [['limit' => $limit->id, 'severity' => $severity]]];
+                $cases[$limit->id.' '.$severity] = [
+                    'equipment' => self::ALL_KIT,
+                    'limits' => [['limit' => $limit->id, 'severity' => $severity]],
+                ];
             }
         }
         foreach (self::ALL_KIT as $kit) {
@@ -180,7 +241,13 @@ final class WeekPlannerTest extends TestCase
             $this->assertWeekKeepsItsPromises($program->weeks[0]->sessions, $client);
             self::assertCount(3, $program->weeks[0]->sessions, $name);
             foreach (Category::directions() as $direction) {
-                $trained = array_filter($program->weeks[0]->sessions, static fn (Session $s): bool => array_filter($s->entries(), static fn ($e): bool => $e->planned?->category === $direction) !== []);
+                $trained = array_filter(
+                    $program->weeks[0]->sessions,
+                    static fn (Session $s): bool => array_filter(
+                        $s->entries(),
+                        static fn ($e): bool => $e->planned?->category === $direction,
+                    ) !== [],
+                );
                 $named = array_filter($program->gaps, static fn ($gap): bool => $gap->category === $direction && $gap->why !== '');
                 self::assertTrue(count($trained) >= 2 || $named !== [], $name.': '.$direction->value.' is neither trained nor named');
             }
@@ -203,21 +270,58 @@ final class WeekPlannerTest extends TestCase
         $library = Documents::data()->library();
         $limits = Generators::map(
             static fn (array $all): array => array_values(array_filter($all)),
-            Generators::tuple(...array_map(static fn (string $id) => Generators::frequency([6, null], [1, ['limit' => $id]], [1, ['limit' => $id, 'severity' => 'mild']], [1, ['limit' => $id, 'severity' => 'severe']]), array_keys($library->limits))),
+            Generators::tuple(
+                ...array_map(
+                    static fn (string $id) => Generators::frequency(
+                        [6, null],
+                        [1, ['limit' => $id]],
+                        [1, ['limit' => $id, 'severity' => 'mild']],
+                        [1, ['limit' => $id, 'severity' => 'severe']],
+                    ),
+                    array_keys($library->limits),
+                ),
+            ),
         );
         $kit = Generators::subset(self::ALL_KIT);
         $level = Generators::choose(1, 10);
         $minutes = Generators::frequency([3, 0], [5, Generators::choose(1, 45)]);
         $other = Generators::frequency([4, null], [1, 'heavy-lift'], [1, 'light-lift'], [1, 'endurance'], [1, 'rest']);
         $goal = Generators::elements('general', 'rehab', 'strength', 'endurance-sport', 'rotational-sport', 'youth', 'healthy-ageing');
-        $this->limitTo((int) (getenv('EVEN_RUNGS_CLIENTS') ?: self::CLIENTS))->forAll($goal, $limits, $kit, Generators::vector(5, $level), Generators::vector(7, $minutes), Generators::vector(7, $other), Generators::choose(0, 90), Generators::elements(...Documents::data()->styleNames()), Generators::elements(null, 1940, 1965, 1990, 2009, 2013, 2018), Generators::vector(5, Generators::choose(0, 99_999)))
+        $this->limitTo((int) (getenv('EVEN_RUNGS_CLIENTS') ?: self::CLIENTS))->forAll(
+            $goal,
+            $limits,
+            $kit,
+            Generators::vector(5, $level),
+            Generators::vector(7, $minutes),
+            Generators::vector(7, $other),
+            Generators::choose(0, 90),
+            Generators::elements(...Documents::data()->styleNames()),
+            Generators::elements(null, 1940, 1965, 1990, 2009, 2013, 2018),
+            Generators::vector(5, Generators::choose(0, 99_999)),
+        )
             ->disableShrinking()
-            ->then(function (string $goal, array $limits, array $kit, array $levels, array $minutes, array $other, int $held, string $style, ?int $born, array $stands): void {
+            ->then(function (
+                string $goal,
+                array $limits,
+                array $kit,
+                array $levels,
+                array $minutes,
+                array $other,
+                int $held,
+                string $style,
+                ?int $born,
+                array $stands,
+            ): void {
                 $client = Documents::client([
                     'goal' => $goal, 'limits' => $limits, 'equipment' => array_values($kit),
                     'ability' => array_combine(['BR', 'AE', 'AF', 'AL', 'AR'], $levels),
                     'days' => (object) array_combine(self::DAYS, $minutes),
-                    'other_training' => array_values(array_map(static fn (int $i): array => ['day' => self::DAYS[$i], 'type' => $other[$i]], array_keys(array_filter($other)))),
+                    'other_training' => array_values(
+                        array_map(
+                            static fn (int $i): array => ['day' => self::DAYS[$i], 'type' => $other[$i]],
+                            array_keys(array_filter($other)),
+                        ),
+                    ),
                     'screen' => ['flags' => [], 'cleared' => true],
                     'tests' => ['side-plank-left_s' => $held, 'side-plank-right_s' => 30],
                     'as_of' => '2027-01-04',
@@ -232,13 +336,33 @@ final class WeekPlannerTest extends TestCase
                 }
                 $audit = new Audit(Documents::data()->library(), Documents::data()->style($style));
                 $findings = $audit->found($audit->read($program));
-                self::assertSame([], array_filter(array_map(static fn (Finding $each): string => $each->severity === Severity::Error ? $each->rule.' '.$each->message : '', $findings)), 'a plan has no finding of severity error');
+                self::assertSame(
+                    [],
+                    array_filter(
+                        array_map(
+                            static fn (Finding $each): string => $each->severity === Severity::Error ? $each->rule.' '.$each->message : '',
+                            $findings,
+                        ),
+                    ),
+                    'a plan has no finding of severity error',
+                );
                 foreach ($program->weeks as $week) {
                     $this->assertWeekKeepsItsPromises($week->sessions, $client);
                     self::assertWritesSteps($week->sessions, $client, $style);
                     foreach (Category::directions() as $direction) {
-                        $times = count(array_filter($week->sessions, static fn (Session $s): bool => $s->kind !== Kind::Activation && array_filter($s->entries(), static fn ($e): bool => $e->planned?->category === $direction) !== []));
-                        $named = array_filter($program->gaps, static fn ($gap): bool => $gap->category === $direction && $gap->week === $week->number);
+                        $times = count(
+                            array_filter(
+                                $week->sessions,
+                                static fn (Session $s): bool => $s->kind !== Kind::Activation && array_filter(
+                                    $s->entries(),
+                                    static fn ($e): bool => $e->planned?->category === $direction,
+                                ) !== [],
+                            ),
+                        );
+                        $named = array_filter(
+                            $program->gaps,
+                            static fn ($gap): bool => $gap->category === $direction && $gap->week === $week->number,
+                        );
                         self::assertSame($times < $wanted, $named !== [], $direction->value.' stands '.$times.' times in the week');
                     }
                 }
@@ -276,8 +400,16 @@ final class WeekPlannerTest extends TestCase
                 foreach ($block instanceof CircuitBlock ? [] : $block->entries() as $entry) {
                     $rung = Documents::data()->library()->rung($entry->exercise);
                     $range = $client->standings[$rung->ladder]->range ?? null;
-                    $is = array_filter($steps->of($rung), static fn (Dose $dose): bool => $dose->measure == $entry->dose->measure && ($dose->range == $entry->dose->range || ($range !== null && $range == $entry->dose->range)));
-                    self::assertTrue($is !== [] || $entry->planned?->category === Category::Bracing, sprintf('%s: %s is a step in %s', $rung->id, Shorthand::write($entry->dose), $style));
+                    $is = array_filter(
+                        $steps->of($rung),
+                        static fn (Dose $dose): bool => $dose->measure == $entry->dose->measure && (
+                            $dose->range == $entry->dose->range || ($range !== null && $range == $entry->dose->range)
+                        ),
+                    );
+                    self::assertTrue(
+                        $is !== [] || $entry->planned?->category === Category::Bracing,
+                        sprintf('%s: %s is a step in %s', $rung->id, Shorthand::write($entry->dose), $style),
+                    );
                 }
             }
         }

@@ -56,7 +56,10 @@ final class JobCommandsTest extends TestCase
         [$code, $placement] = self::answer(['place'], $client);
         self::assertSame([0, []], [$code, Schemas::check('placement', Json::decode($placement))]);
 
-        [$code, $swaps] = self::answer(['swap'], self::json(['exercise' => 'Side planks', 'limits' => ['shoulder'], 'equipment' => ['wall'], 'ability' => ['AL' => 3]]));
+        [$code, $swaps] = self::answer(
+            ['swap'],
+            self::json(['exercise' => 'Side planks', 'limits' => ['shoulder'], 'equipment' => ['wall'], 'ability' => ['AL' => 3]]),
+        );
         self::assertSame([0, []], [$code, Schemas::check('swap', Json::decode($swaps))]);
         self::assertSame('side-plank-split', Json::decode($swaps)->for);
 
@@ -94,7 +97,10 @@ final class JobCommandsTest extends TestCase
 
     public function test_a_severity_of_a_medical_limit_is_said_to_be_not_applied(): void
     {
-        $placed = static fn (string $severity): array => self::answer(['place'], self::json([...self::CLIENT, 'limits' => [['limit' => 'osteoporosis', 'severity' => $severity]]]));
+        $placed = static fn (string $severity): array => self::answer(
+            ['place'],
+            self::json([...self::CLIENT, 'limits' => [['limit' => 'osteoporosis', 'severity' => $severity]]]),
+        );
 
         self::assertStringContainsString('severity "mild" of osteoporosis is not applied', $placed('mild')[2]);
         self::assertSame($placed('moderate')[1], $placed('mild')[1]);
@@ -112,7 +118,9 @@ final class JobCommandsTest extends TestCase
     /** @return array<string, array{list<string>, string, list<string>}> command, input, what is said */
     public static function unusable(): array
     {
-        $entry = static fn (array $entry): string => self::json([...self::SESSION, 'blocks' => [['type' => 'straight', 'entries' => [['exercise' => 'Plank', ...$entry]]]]]);
+        $entry = static fn (array $entry): string => self::json(
+            [...self::SESSION, 'blocks' => [['type' => 'straight', 'entries' => [['exercise' => 'Plank', ...$entry]]]]],
+        );
         $at = '/blocks/0/entries/0';
 
         return [
@@ -120,10 +128,32 @@ final class JobCommandsTest extends TestCase
             'negative seconds' => [['time'], $entry(['hold_s' => -5]), [$at.'/hold_s: must be 1 or more, not -5']],
             'two measures' => [['time'], $entry(['reps' => 8, 'work_s' => 30]), [$at.': has exactly one measure']],
             'no measure' => [['time'], $entry([]), [$at.': has exactly one measure']],
-            'alternate hold' => [['time'], $entry(['hold_s' => 20, 'side' => 'alternate']), [$at.': has side alternate, which goes only with reps']],
+            'alternate hold' => [
+                ['time'],
+                $entry(['hold_s' => 20, 'side' => 'alternate']),
+                [$at.': has side alternate, which goes only with reps'],
+            ],
             'pace without distance' => [['time'], $entry(['hold_s' => 20, 'pace_m_s' => 1]), [$at.': has pace_m_s']],
-            'several at once' => [['time'], $entry(['reps' => 0, 'tempo' => '1', 'rest_s' => 'x', 'set' => 3]), ['/reps: must be 1 or more', '/tempo: "1"', '/rest_s: must be a number', '/set: is not a field of this document; is "sets" meant?']],
-            'sets in a circuit' => [['time'], self::json([...self::SESSION, 'blocks' => [['type' => 'circuit', 'rounds' => 2, 'entries' => [['exercise' => 'A', 'sets' => 2, 'reps' => 3]]]]]), ['/sets: must be 1: a circuit counts rounds']],
+            'several at once' => [
+                ['time'],
+                $entry(['reps' => 0, 'tempo' => '1', 'rest_s' => 'x', 'set' => 3]),
+                [
+                    '/reps: must be 1 or more',
+                    '/tempo: "1"',
+                    '/rest_s: must be a number',
+                    '/set: is not a field of this document; is "sets" meant?',
+                ],
+            ],
+            'sets in a circuit' => [
+                ['time'],
+                self::json(
+                    [
+                        ...self::SESSION,
+                        'blocks' => [['type' => 'circuit', 'rounds' => 2, 'entries' => [['exercise' => 'A', 'sets' => 2, 'reps' => 3]]]],
+                    ],
+                ),
+                ['/sets: must be 1: a circuit counts rounds'],
+            ],
             'over a day' => [['time'], $entry(['sets' => 50, 'hold_s' => 3600]), ['longer than a day']],
             'no time at all' => [['time'], $entry(['reps' => 5, 'tempo' => '0-0-0-0']), ['a repetition of no time']],
             'broken JSON' => [['time'], '{"format":', ['not JSON']],
@@ -134,12 +164,60 @@ final class JobCommandsTest extends TestCase
             'not UTF-8' => [['place'], "{\"name\":\"\xff\"}", ['not JSON']],
             'too large' => [['place'], '{"name":"'.str_repeat('a', Json::LARGEST).'"}', ['at most 16 MB']],
             'other document' => [['time'], self::json(self::CLIENT), ['/format: must be "even-rungs/session" or "even-rungs/program"']],
-            'unknown ladder and rung' => [['place'], self::json([...self::CLIENT, 'tests' => ['ladders' => ['stairs' => ['highest_clean' => 'x'], 'dead-bug' => ['highest_clean' => 'y']]]]), ['/tests/ladders/stairs: is not a ladder', '/tests/ladders/dead-bug/highest_clean: "y" is not a rung']],
-            'limit twice' => [['place'], self::json([...self::CLIENT, 'limits' => ['neck', ['limit' => 'neck']]]), ['/limits/1: "neck" stands twice']],
-            'unknown words' => [['plan'], self::json([...self::CLIENT, 'goal' => 'win', 'limits' => ['nose'], 'days' => ['monday' => 5]]), ['/goal: must be one of', '/limits/0: must be one of', '/days/monday: is not a field']],
-            'a session of a program over a day' => [['time'], self::json(['format' => 'even-rungs/program', 'version' => 1, 'weeks' => [['week' => 1, 'sessions' => [[...self::SESSION, 'blocks' => []], [...self::SESSION, 'blocks' => [['type' => 'straight', 'entries' => [['exercise' => 'A', 'sets' => 50, 'hold_s' => 3600]]]]]]]]]), ['/weeks/0/sessions/1: the session is longer than a day']],
-            'swap of something near' => [['swap'], self::json(['exercise' => 'side plunk']), ['/exercise: "side plunk" is not in the library; is "Side plank, feet split" meant?']],
-            'swap of something else' => [['swap'], self::json(['exercise' => 'juggling', 'limits' => ['nose']]), ['/limits/0: must be one of']],
+            'unknown ladder and rung' => [
+                ['place'],
+                self::json(
+                    [
+                        ...self::CLIENT,
+                        'tests' => ['ladders' => ['stairs' => ['highest_clean' => 'x'], 'dead-bug' => ['highest_clean' => 'y']]],
+                    ],
+                ),
+                ['/tests/ladders/stairs: is not a ladder', '/tests/ladders/dead-bug/highest_clean: "y" is not a rung'],
+            ],
+            'limit twice' => [
+                ['place'],
+                self::json([...self::CLIENT, 'limits' => ['neck', ['limit' => 'neck']]]),
+                ['/limits/1: "neck" stands twice'],
+            ],
+            'unknown words' => [
+                ['plan'],
+                self::json([...self::CLIENT, 'goal' => 'win', 'limits' => ['nose'], 'days' => ['monday' => 5]]),
+                ['/goal: must be one of', '/limits/0: must be one of', '/days/monday: is not a field'],
+            ],
+            'a session of a program over a day' => [
+                ['time'],
+                self::json(
+                    [
+                        'format' => 'even-rungs/program',
+                        'version' => 1,
+                        'weeks' => [
+                            [
+                                'week' => 1,
+                                'sessions' => [
+                                    [...self::SESSION, 'blocks' => []],
+                                    [
+                                        ...self::SESSION,
+                                        'blocks' => [
+                                            ['type' => 'straight', 'entries' => [['exercise' => 'A', 'sets' => 50, 'hold_s' => 3600]]],
+                                        ],
+                                    ],
+                                ],
+                            ],
+                        ],
+                    ],
+                ),
+                ['/weeks/0/sessions/1: the session is longer than a day'],
+            ],
+            'swap of something near' => [
+                ['swap'],
+                self::json(['exercise' => 'side plunk']),
+                ['/exercise: "side plunk" is not in the library; is "Side plank, feet split" meant?'],
+            ],
+            'swap of something else' => [
+                ['swap'],
+                self::json(['exercise' => 'juggling', 'limits' => ['nose']]),
+                ['/limits/0: must be one of'],
+            ],
             'weeks' => [['plan', '--weeks', '13'], self::json(self::CLIENT), ['--weeks: must be a whole number from 1 to 12']],
             'style' => [['plan', '--style', 'none'], self::json(self::CLIENT), ['there is no house style "none"']],
             'option' => [['library', '--fast'], '', ['--fast: is not an option']],
@@ -167,9 +245,20 @@ final class JobCommandsTest extends TestCase
 
     public function test_the_executable_answers_without_database_and_framework(): void
     {
-        $process = proc_open([dirname(__DIR__, 2).'/even-rungs', 'time'], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, '/', ['PATH' => (string) getenv('PATH')]);
+        $process = proc_open(
+            [dirname(__DIR__, 2).'/even-rungs', 'time'],
+            [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']],
+            $pipes,
+            '/',
+            ['PATH' => (string) getenv('PATH')],
+        );
         self::assertIsResource($process);
-        fwrite($pipes[0], self::json([...self::SESSION, 'blocks' => [['type' => 'straight', 'entries' => [['exercise' => 'Wheelbarrow walk', 'work_s' => 60]]]]]));
+        fwrite(
+            $pipes[0],
+            self::json(
+                [...self::SESSION, 'blocks' => [['type' => 'straight', 'entries' => [['exercise' => 'Wheelbarrow walk', 'work_s' => 60]]]]],
+            ),
+        );
         fclose($pipes[0]);
         $answer = Json::decode((string) stream_get_contents($pipes[1]));
 

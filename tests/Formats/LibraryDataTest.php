@@ -38,7 +38,10 @@ final class LibraryDataTest extends TestCase
     #[DataProvider('files')]
     public function test_every_table_fits_its_schema(string $file, string $schema): void
     {
-        self::assertSame([], array_map(static fn ($p): string => $p->toLine(), Schemas::check($schema, json_decode((string) file_get_contents($file)))));
+        self::assertSame(
+            [],
+            array_map(static fn ($p): string => $p->toLine(), Schemas::check($schema, json_decode((string) file_get_contents($file)))),
+        );
     }
 
     public function test_the_printed_library_fits_its_schema_and_every_ladder_file_is_in_it(): void
@@ -52,19 +55,45 @@ final class LibraryDataTest extends TestCase
     public function test_every_rung_climbs_has_a_cue_for_each_fault_and_is_taught(): void
     {
         foreach (Documents::data()->library()->rungs() as $rung) {
-            $amounts = array_map(static fn ($dose): int|float => $dose->measure->amount() * max(1, $dose->measure->longestHold()->ms), $rung->steps);
+            $amounts = array_map(
+                static fn ($dose): int|float => $dose->measure->amount() * max(1, $dose->measure->longestHold()->ms),
+                $rung->steps,
+            );
             $sorted = $amounts;
             sort($sorted);
             self::assertSame($sorted, $amounts, $rung->id.' gets harder step by step');
             self::assertSame($rung->faults, array_map(static fn ($cue): string => $cue->fault, $rung->coaching()->cues), $rung->id);
             self::assertNotSame([], $rung->coaching()->setup, $rung->id);
-            self::assertSame($rung->start()->measure->kind() === MeasureKind::Reps, $rung->tempo !== null, $rung->id.' has a tempo where it has reps');
+            self::assertSame(
+                $rung->start()->measure->kind() === MeasureKind::Reps,
+                $rung->tempo !== null,
+                $rung->id.' has a tempo where it has reps',
+            );
         }
     }
 
     public function test_every_rung_says_what_it_adds_where_it_is_felt_and_when_to_stop(): void
     {
-        $muscles = ['rectus abdominis', 'transverse abdominis', 'obliques', 'multifidus', 'erector spinae', 'quadratus lumborum', 'gluteus maximus', 'gluteus medius', 'hip flexors', 'serratus anterior', 'diaphragm', 'pelvic floor', 'latissimus', 'rhomboids', 'lower trapezius', 'adductors', 'hamstrings', 'rotator cuff'];
+        $muscles = [
+            'rectus abdominis',
+            'transverse abdominis',
+            'obliques',
+            'multifidus',
+            'erector spinae',
+            'quadratus lumborum',
+            'gluteus maximus',
+            'gluteus medius',
+            'hip flexors',
+            'serratus anterior',
+            'diaphragm',
+            'pelvic floor',
+            'latissimus',
+            'rhomboids',
+            'lower trapezius',
+            'adductors',
+            'hamstrings',
+            'rotator cuff',
+        ];
         $firsts = [];
         foreach (Documents::data()->library()->rungs() as $rung) {
             $words = $rung->coaching();
@@ -129,12 +158,14 @@ final class LibraryDataTest extends TestCase
 
         self::assertLessThan($level('side-plank-knees'), $level('side-plank-wall'));
         self::assertLessThan($level('side-plank-split'), $level('side-plank-knees'));
-        // Winter DA, Biomechanics and Motor Control of Human Movement, from memory: two legs are twice one, a straight leg is the longer lever
+        // Winter DA, Biomechanics and Motor Control of Human Movement, from memory: two legs are twice one, a straight leg is the longer
+        // lever
         self::assertLessThan($level('dead-bug-opposite'), $level('heel-taps'));
         // Callaghan JP et al. (1998), order from memory: prone arms and legs together load the back most of this group
         self::assertLessThan($level('prone-arms-legs'), $level('prone-over-ball'));
         self::assertLessThan($level('prone-over-ball'), $level('bird-dog-opposite'));
-        // Schoenfeld BJ et al. (2014) Sports Biomech 13(3):296–306, order from memory: the long lever with tilt stands above the ordinary plank
+        // Schoenfeld BJ et al. (2014) Sports Biomech 13(3):296–306, order from memory: the long lever with tilt stands above the ordinary
+        // plank
         self::assertLessThan($level('plank-long-lever'), $level('forearm-plank'));
         // Ekstrom RA et al. (2007) J Orthop Sports Phys Ther 37(12):754–762, order from memory: single-leg bridge above bridge
         self::assertLessThan($level('single-leg-bridge'), $level('bridge'));

@@ -25,7 +25,20 @@ final class LogCsvTest extends TestCase
     {
         $logs = self::read("done,exercise,target,date,side,faults,breathing\r\n8,Dead bug,8,2026-11-02,left,none,yes\r\n7,\"dead BUG\",8,2026-11-02,right,back-arches ribs-flare,no\r\n20,Front plank,20,2026-11-04,,,\r\n");
         self::assertSame(['2026-11-02', '2026-11-04'], array_column($logs, 'on'));
-        self::assertSame([['rung' => 'dead-bug-opposite', 'side' => 'left', 'target' => 8, 'done' => 8, 'faults' => [], 'breathing' => true], ['rung' => 'dead-bug-opposite', 'side' => 'right', 'target' => 8, 'done' => 7, 'faults' => ['back-arches', 'ribs-flare'], 'breathing' => false]], $logs[0]['sets']);
+        self::assertSame(
+            [
+                ['rung' => 'dead-bug-opposite', 'side' => 'left', 'target' => 8, 'done' => 8, 'faults' => [], 'breathing' => true],
+                [
+                    'rung' => 'dead-bug-opposite',
+                    'side' => 'right',
+                    'target' => 8,
+                    'done' => 7,
+                    'faults' => ['back-arches', 'ribs-flare'],
+                    'breathing' => false,
+                ],
+            ],
+            $logs[0]['sets'],
+        );
         self::assertSame(['rung' => 'forearm-plank', 'target' => 20, 'done' => 20], $logs[1]['sets'][0], 'an empty cell was not recorded');
     }
 
@@ -44,7 +57,17 @@ final class LogCsvTest extends TestCase
             self::fail('it cannot be read');
         } catch (UnusableInput $e) {
             self::assertSame(
-                ['row 2, column date', 'row 2, column side', 'row 2, column target', 'row 2, column pain', 'row 2, column range', 'row 2, column talked', 'row 3, column date', 'row 3, column exercise', 'row 3, column done'],
+                [
+                    'row 2, column date',
+                    'row 2, column side',
+                    'row 2, column target',
+                    'row 2, column pain',
+                    'row 2, column range',
+                    'row 2, column talked',
+                    'row 3, column date',
+                    'row 3, column exercise',
+                    'row 3, column done',
+                ],
                 array_map(static fn ($problem): string => $problem->path, $e->problems),
             );
         }
@@ -52,7 +75,10 @@ final class LogCsvTest extends TestCase
             self::read("date,exercise,target,done,felt,range,band\r\n2026-11-02,Dead bug,8,8,toe neck,0,".str_repeat('x', 41)."\r\n");
             self::fail('it cannot be read');
         } catch (UnusableInput $e) {
-            self::assertSame(['row 2, column range', 'row 2, column band', 'row 2, column felt'], array_map(static fn ($problem): string => $problem->path, $e->problems));
+            self::assertSame(
+                ['row 2, column range', 'row 2, column band', 'row 2, column felt'],
+                array_map(static fn ($problem): string => $problem->path, $e->problems),
+            );
         }
         $this->expectExceptionMessage('the column target is missing');
         self::read("date,exercise,done\r\n2026-11-02,Dead bug,8\r\n");
@@ -60,14 +86,59 @@ final class LogCsvTest extends TestCase
 
     public function test_what_a_spreadsheet_would_run_is_written_as_text(): void
     {
-        $csv = LogCsv::write([new Node(['key' => '=cmd|calc', 'on' => '2026-11-02', 'soreness' => 0, 'sets' => [['rung' => 'forearm-plank', 'target' => 20, 'done' => 17.5, 'faults' => [], 'felt' => ['neck', 'low-back'], 'shaking' => false, 'band' => '+ green']]])], static fn (): string => 's');
+        $csv = LogCsv::write(
+            [
+                new Node(
+                    [
+                        'key' => '=cmd|calc',
+                        'on' => '2026-11-02',
+                        'soreness' => 0,
+                        'sets' => [
+                            [
+                                'rung' => 'forearm-plank',
+                                'target' => 20,
+                                'done' => 17.5,
+                                'faults' => [],
+                                'felt' => ['neck', 'low-back'],
+                                'shaking' => false,
+                                'band' => '+ green',
+                            ],
+                        ],
+                    ],
+                ),
+            ],
+            static fn (): string => 's',
+        );
         [$header, $row] = explode("\r\n", $csv);
         $cells = array_combine(explode(',', $header), explode(',', $row));
         self::assertSame("'+ green", $cells['band']);
         foreach (['+ green', "'=1", "''@x", '-5', "it's"] as $band) {
-            $text = LogCsv::write([new Node(['key' => 'k', 'on' => '2026-11-02', 'sets' => [['rung' => 'forearm-plank', 'target' => 20, 'done' => 17.5, 'band' => $band]]])], static fn (): string => 's');
+            $text = LogCsv::write(
+                [
+                    new Node(
+                        [
+                            'key' => 'k',
+                            'on' => '2026-11-02',
+                            'sets' => [['rung' => 'forearm-plank', 'target' => 20, 'done' => 17.5, 'band' => $band]],
+                        ],
+                    ),
+                ],
+                static fn (): string => 's',
+            );
             self::assertSame($band, self::read($text)[0]['sets'][0]['band'], 'read back as it was');
         }
-        self::assertSame(["'=cmd|calc", '17.5', 'none', 'neck low-back', 'no', 's', '', '0'], [$cells['log'], $cells['done'], $cells['faults'], $cells['felt'], $cells['shaking'], $cells['unit'], $cells['pain'], $cells['soreness']]);
+        self::assertSame(
+            ["'=cmd|calc", '17.5', 'none', 'neck low-back', 'no', 's', '', '0'],
+            [
+                $cells['log'],
+                $cells['done'],
+                $cells['faults'],
+                $cells['felt'],
+                $cells['shaking'],
+                $cells['unit'],
+                $cells['pain'],
+                $cells['soreness'],
+            ],
+        );
     }
 }

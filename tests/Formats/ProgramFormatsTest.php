@@ -23,7 +23,19 @@ final class ProgramFormatsTest extends TestCase
 {
     private static function program(): Program
     {
-        return Documents::plan(Documents::client(['goal' => 'endurance-sport', 'equipment' => ['mat', 'band', 'wall', 'bench', 'kettlebell'], 'ability' => array_fill_keys(['BR', 'AE', 'AF', 'AL', 'AR', 'IN'], 5), 'days' => ['mon' => 25, 'wed' => 15, 'sat' => 25], 'other_training' => [['day' => 'sun', 'type' => 'heavy-lift']]]), 3, 'ten-count');
+        return Documents::plan(
+            Documents::client(
+                [
+                    'goal' => 'endurance-sport',
+                    'equipment' => ['mat', 'band', 'wall', 'bench', 'kettlebell'],
+                    'ability' => array_fill_keys(['BR', 'AE', 'AF', 'AL', 'AR', 'IN'], 5),
+                    'days' => ['mon' => 25, 'wed' => 15, 'sat' => 25],
+                    'other_training' => [['day' => 'sun', 'type' => 'heavy-lift']],
+                ],
+            ),
+            3,
+            'ten-count',
+        );
     }
 
     /** @return list<mixed> what is done when, as every format must keep it */
@@ -66,7 +78,9 @@ final class ProgramFormatsTest extends TestCase
 
     public function test_csv_quotes_what_must_be_and_disarms_formulas(): void
     {
-        $session = Documents::straight([['exercise' => '=cmd()', 'reps' => 8, 'note' => "a \"b\", c\nd"], ['exercise' => 'Plank', 'hold_s' => 20, 'note' => '-5']]);
+        $session = Documents::straight(
+            [['exercise' => '=cmd()', 'reps' => 8, 'note' => "a \"b\", c\nd"], ['exercise' => 'Plank', 'hold_s' => 20, 'note' => '-5']],
+        );
         $csv = ProgramCsv::write(new Program([new \EvenRungs\Core\Program\Week(1, [], [$session])]));
 
         self::assertStringContainsString("'=cmd()", $csv);
@@ -86,7 +100,10 @@ final class ProgramFormatsTest extends TestCase
     /** @return iterable<string, array{string, list<string>}> */
     public static function broken(): iterable
     {
-        yield 'every broken row at once' => ["day,exercise,sets,reps\nmon,a,0,8\ntue,b,2,\nxyz,c,2,8\n", ['row 2, column sets: sets is 0', 'row 3, column reps: a measure is needed', 'row 4, column day: "xyz" is none of']];
+        yield 'every broken row at once' => [
+            "day,exercise,sets,reps\nmon,a,0,8\ntue,b,2,\nxyz,c,2,8\n",
+            ['row 2, column sets: sets is 0', 'row 3, column reps: a measure is needed', 'row 4, column day: "xyz" is none of'],
+        ];
         yield 'two measures' => ["day,exercise,reps,work_s\nmon,a,8,30\n", ['row 2, column work_s: is a second measure']];
         yield 'a tempo of three' => ["day,exercise,reps,tempo\nmon,a,8,3-1-3\n", ['row 2, column tempo']];
         yield 'intervals' => ["day,exercise,intervals\nmon,a,4 by 10\n", ['row 2, column intervals: "4 by 10" is not written as 4x10/5']];
@@ -133,7 +150,13 @@ final class ProgramFormatsTest extends TestCase
         self::assertSame([], Schemas::check('audit', $audit));
         self::assertSame([1, 80], [$audit->coverage[0]->AE->sessions, $audit->time->total_s]);
         $set = ['side' => 'left', 'target_reps' => 12, 'reps' => 12, 'faults' => [], 'pain' => 0, 'effort' => 5, 'breathing' => true];
-        $history = ['format' => 'even-rungs/history', 'version' => 1, 'ladder' => 'dead-bug', 'rung' => 'heel-taps', 'sessions' => [['date' => '2027-01-06', 'sets' => [$set, [...$set, 'side' => 'right']]]]];
+        $history = [
+            'format' => 'even-rungs/history',
+            'version' => 1,
+            'ladder' => 'dead-bug',
+            'rung' => 'heel-taps',
+            'sessions' => [['date' => '2027-01-06', 'sets' => [$set, [...$set, 'side' => 'right']]]],
+        ];
         $verdict = self::answer(['verdict', '--style', 'even-keel'], (string) json_encode($history));
 
         self::assertSame([], Schemas::check('verdict', $verdict));

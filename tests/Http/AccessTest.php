@@ -13,8 +13,16 @@ final class AccessTest extends HttpTestCase
     public function test_right_words_sign_in_and_wrong_words_are_told_at_the_field(): void
     {
         $this->api('GET', '/me')->assertStatus(401);
-        $this->api('POST', '/sign-in', ['email' => 'trainer@slipway.example', 'password' => 'wrong'])->assertStatus(422)->assertJsonPath('errors.0.path', '/email');
-        $this->api('POST', '/sign-in', ['email' => ' Trainer@Slipway.example ', 'password' => 'slipway-demo'])->assertOk()->assertJsonPath('studio', 'Slipway Studio');
+        $this->api(
+            'POST',
+            '/sign-in',
+            ['email' => 'trainer@slipway.example', 'password' => 'wrong'],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/email');
+        $this->api(
+            'POST',
+            '/sign-in',
+            ['email' => ' Trainer@Slipway.example ', 'password' => 'slipway-demo'],
+        )->assertOk()->assertJsonPath('studio', 'Slipway Studio');
         $this->api('GET', '/me')->assertOk();
         $this->api('POST', '/sign-out')->assertNoContent();
         $this->app->make('auth')->forgetGuards();

@@ -15,10 +15,25 @@ final class AuditsTest extends HttpTestCase
 
         self::assertSame('time.claim', $page['findings'][0]['rule']);
         self::assertSame('Week 1, Monday', $page['findings'][0]['place']);
-        self::assertSame([['name' => 'ded bug', 'times' => 1, 'suggestions' => [['id' => 'dead-bug-opposite', 'name' => 'Dead bug, opposite arm and leg']]]], $page['unknown']);
-        $errors = static fn (array $page): array => array_values(array_filter($page['findings'], static fn (array $f): bool => $f['severity'] === 'error'));
+        self::assertSame(
+            [
+                [
+                    'name' => 'ded bug',
+                    'times' => 1,
+                    'suggestions' => [['id' => 'dead-bug-opposite', 'name' => 'Dead bug, opposite arm and leg']],
+                ],
+            ],
+            $page['unknown'],
+        );
+        $errors = static fn (array $page): array => array_values(
+            array_filter($page['findings'], static fn (array $f): bool => $f['severity'] === 'error'),
+        );
         for ($tap = 0; $tap < 20 && $errors($page) !== []; $tap++) {
-            $page = $this->api('POST', '/audit/fix', ['program' => $page['program'], 'rule' => $errors($page)[0]['rule'], 'where' => $errors($page)[0]['where']])->assertOk()->json();
+            $page = $this->api(
+                'POST',
+                '/audit/fix',
+                ['program' => $page['program'], 'rule' => $errors($page)[0]['rule'], 'where' => $errors($page)[0]['where']],
+            )->assertOk()->json();
         }
         self::assertSame([], $errors($page));
     }
@@ -27,8 +42,19 @@ final class AuditsTest extends HttpTestCase
     {
         $this->signedIn();
         $csv = "day,exercise,sets,reps\nmon,dead bug,0,8\nxyz,plank,2,\nmon,plank,2,8";
-        self::assertSame(['row 2, column sets', 'row 3, column day', 'row 3, column reps'], array_values(array_unique(array_column($this->api('POST', '/audit', ['text' => $csv])->assertStatus(422)->json('errors'), 'path'))));
-        self::assertSame(['line 1', 'line 3'], array_column($this->api('POST', '/audit', ['text' => "plank\ndead bug 3x8\nfoo 3x8-10"])->assertStatus(422)->json('errors'), 'path'));
+        self::assertSame(
+            ['row 2, column sets', 'row 3, column day', 'row 3, column reps'],
+            array_values(
+                array_unique(array_column($this->api('POST', '/audit', ['text' => $csv])->assertStatus(422)->json('errors'), 'path')),
+            ),
+        );
+        self::assertSame(
+            ['line 1', 'line 3'],
+            array_column(
+                $this->api('POST', '/audit', ['text' => "plank\ndead bug 3x8\nfoo 3x8-10"])->assertStatus(422)->json('errors'),
+                'path',
+            ),
+        );
         $this->api('POST', '/audit', ['text' => '  '])->assertStatus(422)->assertJsonPath('errors.0.path', '/text');
     }
 
@@ -46,7 +72,11 @@ final class AuditsTest extends HttpTestCase
         self::assertSame(1, $board['weeks']);
         $audit = $this->api('GET', '/clients/'.$id.'/audit')->assertOk()->json('findings');
         $barred = array_values(array_filter($audit, static fn (array $f): bool => $f['rule'] === 'limit.shoulder'))[0];
-        $this->api('POST', '/clients/'.$id.'/mend', ['version' => $board['version'], 'rule' => $barred['rule'], 'where' => $barred['where']])->assertOk();
+        $this->api(
+            'POST',
+            '/clients/'.$id.'/mend',
+            ['version' => $board['version'], 'rule' => $barred['rule'], 'where' => $barred['where']],
+        )->assertOk();
         self::assertLessThan(count($audit), count($this->api('GET', '/clients/'.$id.'/audit')->json('findings')));
     }
 }

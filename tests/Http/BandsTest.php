@@ -12,15 +12,31 @@ use Illuminate\Support\Carbon;
  */
 final class BandsTest extends HttpTestCase
 {
-    private const BANDS = [['name' => 'sand', 'colour' => '#d9c79a', 'pull_kg' => 5], ['name' => 'reed', 'colour' => '#7d9a5b', 'pull_kg' => 5.5], ['name' => 'slate', 'colour' => '#56606b']];
+    private const BANDS = [
+        ['name' => 'sand', 'colour' => '#d9c79a', 'pull_kg' => 5],
+        ['name' => 'reed', 'colour' => '#7d9a5b', 'pull_kg' => 5.5],
+        ['name' => 'slate', 'colour' => '#56606b'],
+    ];
 
     public function test_bands_are_kept_in_their_order_and_a_wrong_one_is_named(): void
     {
         $this->signedIn();
         self::assertEquals(self::BANDS, $this->api('POST', '/bands', ['bands' => self::BANDS])->assertOk()->json('bands'));
-        $this->api('POST', '/bands', ['bands' => [...self::BANDS, ['name' => 'Reed', 'colour' => '#000000']]])->assertStatus(422)->assertJsonPath('errors.0.path', '/bands/3/name');
-        $this->api('POST', '/bands', ['bands' => array_reverse(self::BANDS)])->assertStatus(422)->assertJsonPath('errors.0.path', '/bands/2/name');
-        $this->api('POST', '/bands', ['bands' => [['name' => 'sand', 'colour' => 'sandy']]])->assertStatus(422)->assertJsonPath('errors.0.path', '/bands/0/colour');
+        $this->api(
+            'POST',
+            '/bands',
+            ['bands' => [...self::BANDS, ['name' => 'Reed', 'colour' => '#000000']]],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/bands/3/name');
+        $this->api(
+            'POST',
+            '/bands',
+            ['bands' => array_reverse(self::BANDS)],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/bands/2/name');
+        $this->api(
+            'POST',
+            '/bands',
+            ['bands' => [['name' => 'sand', 'colour' => 'sandy']]],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/bands/0/colour');
         self::assertEquals(self::BANDS, $this->api('GET', '/me')->json('bands'), 'nothing of it was kept');
         self::assertSame([], $this->api('POST', '/bands', ['bands' => []])->assertOk()->json('bands'));
     }
@@ -41,8 +57,26 @@ final class BandsTest extends HttpTestCase
         self::assertSame([null, null], [$banded['last_band'], $banded['last_load']]);
         $target = $banded['grid'][0]['target'];
         foreach ([8, 4] as $ago) {
-            $sets = array_map(static fn (array $row): array => ['rung' => $banded['exercise'], 'side' => $row['side'], 'target' => $target, 'done' => $target + 2, 'band' => 'sand', 'faults' => [], 'pain' => 0, 'effort' => 4, 'breathing' => true, ...$row['asked']], $banded['grid']);
-            $this->api('POST', "/clients/{$id}/logs", ['key' => 'band-key-'.$ago, 'on' => Carbon::today()->subDays($ago)->toDateString(), 'sets' => $sets])->assertOk();
+            $sets = array_map(
+                static fn (array $row): array => [
+                    'rung' => $banded['exercise'],
+                    'side' => $row['side'],
+                    'target' => $target,
+                    'done' => $target + 2,
+                    'band' => 'sand',
+                    'faults' => [],
+                    'pain' => 0,
+                    'effort' => 4,
+                    'breathing' => true,
+                    ...$row['asked'],
+                ],
+                $banded['grid'],
+            );
+            $this->api(
+                'POST',
+                "/clients/{$id}/logs",
+                ['key' => 'band-key-'.$ago, 'on' => Carbon::today()->subDays($ago)->toDateString(), 'sets' => $sets],
+            )->assertOk();
         }
         $plan = $this->api('GET', "/clients/{$id}/floor/1/".$banded['session'])->assertOk()->json();
         $set = current(array_filter($plan['sets'], static fn (array $each): bool => $each['rung'] === $banded['exercise']));

@@ -48,21 +48,32 @@ final class BoardTest extends HttpTestCase
         self::assertSame($up, $this->ladder($after, 'dead-bug')['standing']['rung']);
         self::assertSame($foreseen, $after['week']['total']);
         self::assertNotSame($before['week']['total'], $after['week']['total']);
-        self::assertSame($after['week']['total']['seconds'], array_sum(array_map(static fn (array $s): int => $s['total']['seconds'], $after['week']['sessions'])));
+        self::assertSame(
+            $after['week']['total']['seconds'],
+            array_sum(array_map(static fn (array $s): int => $s['total']['seconds'], $after['week']['sessions'])),
+        );
 
         $undone = $this->api('POST', $this->path('/undo'), ['version' => $after['version']])->assertOk()->json();
         self::assertSame([$before['week'], $before['levels']], [$undone['week'], $undone['levels']]);
 
         $redone = $this->api('POST', $this->path('/redo'), ['version' => $undone['version']])->assertOk()->json();
         self::assertSame($after['week'], $redone['week']);
-        self::assertGreaterThan(3, Standing::query()->ofClient($this->clientNamed('Maren Tidewell'))->where('ladder', 'dead-bug')->count(), 'every move stays on record');
+        self::assertGreaterThan(
+            3,
+            Standing::query()->ofClient($this->clientNamed('Maren Tidewell'))->where('ladder', 'dead-bug')->count(),
+            'every move stays on record',
+        );
     }
 
     public function test_a_barred_rung_is_refused_at_the_field_and_nothing_changes(): void
     {
         $this->signedIn();
         $before = $this->board();
-        $answer = $this->api('POST', $this->path('/moves'), ['version' => $before['version'], 'rung' => 'side-plank-split'])->assertStatus(422);
+        $answer = $this->api(
+            'POST',
+            $this->path('/moves'),
+            ['version' => $before['version'], 'rung' => 'side-plank-split'],
+        )->assertStatus(422);
 
         self::assertSame('/rung', $answer->json('errors.0.path'));
         self::assertStringContainsString('barred by sore shoulder', $answer->json('errors.0.message'));
@@ -79,7 +90,10 @@ final class BoardTest extends HttpTestCase
         $entry = fn (): array => $this->board()['week']['sessions'][0]['blocks'][1]['entries'][0];
         self::assertSame('1 × 5 /alt 2-0-2-0 @17.5 lb r0:30', $entry()['dose']);
         self::assertStringContainsString(', 17.5 lb,', $entry()['words']);
-        self::assertStringContainsString('"load_kg":7.9', (string) $this->api('GET', $this->path('/floor/1/1'))->baseResponse->getContent());
+        self::assertStringContainsString(
+            '"load_kg":7.9',
+            (string) $this->api('GET', $this->path('/floor/1/1'))->baseResponse->getContent(),
+        );
         $studio->update(['units' => 'metric']);
         self::assertSame('1 × 5 /alt 2-0-2-0 @7.9 kg r0:30', $entry()['dose']);
     }
@@ -95,12 +109,24 @@ final class BoardTest extends HttpTestCase
         self::assertSame(['1 × 5 /alt 2-0-2-0 r0:30', []], [$entry['dose'], $entry['missing']]);
         self::assertLessThan($board['week']['total']['seconds'], $after['week']['total']['seconds']);
 
-        $bare = $this->api('POST', $this->path('/doses'), [...$place, 'version' => $after['version'], 'dose' => '2 × 5'])->assertOk()->json();
+        $bare = $this->api(
+            'POST',
+            $this->path('/doses'),
+            [...$place, 'version' => $after['version'], 'dose' => '2 × 5'],
+        )->assertOk()->json();
         self::assertSame(['rest', 'side', 'tempo'], $bare['week']['sessions'][0]['blocks'][1]['entries'][0]['missing']);
 
-        $refused = $this->api('POST', $this->path('/doses'), [...$place, 'version' => $bare['version'], 'dose' => '3 × 8 3-1'])->assertStatus(422);
+        $refused = $this->api(
+            'POST',
+            $this->path('/doses'),
+            [...$place, 'version' => $bare['version'], 'dose' => '3 × 8 3-1'],
+        )->assertStatus(422);
         self::assertSame('/dose', $refused->json('errors.0.path'));
-        $this->api('POST', $this->path('/doses'), [...$place, 'version' => $bare['version'], 'entry' => 99, 'dose' => '3 × 8'])->assertStatus(422);
+        $this->api(
+            'POST',
+            $this->path('/doses'),
+            [...$place, 'version' => $bare['version'], 'entry' => 99, 'dose' => '3 × 8'],
+        )->assertStatus(422);
     }
 
     public function test_a_weight_is_asked_for_and_never_invented(): void
@@ -112,7 +138,18 @@ final class BoardTest extends HttpTestCase
                 foreach ($block['entries'] as $e => $entry) {
                     if ($entry['exercise'] === 'hinge-kettlebell-block') {
                         self::assertSame(['load'], $entry['missing']);
-                        $after = $this->api('POST', $this->path('/doses'), ['version' => $board['version'], 'week' => 0, 'session' => $s, 'block' => $b, 'entry' => $e, 'dose' => $entry['dose'].' @12 kg'])->assertOk()->json();
+                        $after = $this->api(
+                            'POST',
+                            $this->path('/doses'),
+                            [
+                                'version' => $board['version'],
+                                'week' => 0,
+                                'session' => $s,
+                                'block' => $b,
+                                'entry' => $e,
+                                'dose' => $entry['dose'].' @12 kg',
+                            ],
+                        )->assertOk()->json();
                         self::assertSame([], $after['week']['sessions'][$s]['blocks'][$b]['entries'][$e]['missing']);
 
                         return;
@@ -140,7 +177,14 @@ final class BoardTest extends HttpTestCase
         $board = $this->board();
         $moved = $this->api('POST', $this->path('/moves'), ['version' => $board['version'], 'rung' => 'one-arm'])->assertOk()->json();
         $planned = $this->api('POST', $this->path('/plan'), ['version' => $moved['version']])->assertOk()->json();
-        $names = array_merge(...array_map(static fn (array $s): array => array_merge(...array_map(static fn (array $b): array => array_column($b['entries'], 'exercise'), $s['blocks'])), $planned['week']['sessions']));
+        $names = array_merge(
+            ...array_map(
+                static fn (array $s): array => array_merge(
+                    ...array_map(static fn (array $b): array => array_column($b['entries'], 'exercise'), $s['blocks']),
+                ),
+                $planned['week']['sessions'],
+            ),
+        );
 
         self::assertContains('one-arm', $names);
         self::assertNotContains('heel-taps', $names);
@@ -159,11 +203,25 @@ final class BoardTest extends HttpTestCase
     public function test_bad_bodies_are_answered_with_paths_and_never_with_500(): void
     {
         $this->signedIn();
-        foreach (['', 'x', '[]', '{}', '{"version":"1","rung":5}', '{"version":1,"rung":"nowhere"}', '{"version":-1,"rung":"one-arm"}', '{"version":1,"rung":"one-arm","step":7}', '{"version":99999999999999999999,"rung":"a"}'] as $body) {
+        foreach ([
+            '',
+            'x',
+            '[]',
+            '{}',
+            '{"version":"1","rung":5}',
+            '{"version":1,"rung":"nowhere"}',
+            '{"version":-1,"rung":"one-arm"}',
+            '{"version":1,"rung":"one-arm","step":7}',
+            '{"version":99999999999999999999,"rung":"a"}',
+        ] as $body) {
             foreach (['/moves', '/doses', '/plan', '/undo', '/redo'] as $rest) {
                 self::assertContains($this->api('POST', $this->path($rest), $body)->getStatusCode(), [409, 422, 200], $rest.' '.$body);
             }
         }
-        $this->api('POST', $this->path('/undo'), ['version' => $this->board()['version']])->assertStatus(422)->assertJsonPath('errors.0.message', 'there is nothing to undo');
+        $this->api(
+            'POST',
+            $this->path('/undo'),
+            ['version' => $this->board()['version']],
+        )->assertStatus(422)->assertJsonPath('errors.0.message', 'there is nothing to undo');
     }
 }

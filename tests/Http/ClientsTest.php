@@ -11,7 +11,12 @@ use Illuminate\Support\Facades\DB;
 final class ClientsTest extends HttpTestCase
 {
     private const DOCUMENT = [
-        'format' => 'even-rungs/client', 'version' => 1, 'name' => 'Pim Oakum', 'goal' => 'general', 'ability' => ['AE' => 4, 'AF' => 3, 'AL' => 3, 'AR' => 3],
+        'format' => 'even-rungs/client', 'version' => 1, 'name' => 'Pim Oakum', 'goal' => 'general', 'ability' => [
+            'AE' => 4,
+            'AF' => 3,
+            'AL' => 3,
+            'AR' => 3,
+        ],
         'limits' => [], 'equipment' => ['mat', 'wall', 'band'], 'days' => ['tue' => 20, 'fri' => 20], 'screen' => ['flags' => []],
     ];
 
@@ -43,7 +48,17 @@ final class ClientsTest extends HttpTestCase
     {
         $this->signedIn();
         $id = $this->add(['x' => ['kept' => true]]);
-        $document = [...self::DOCUMENT, 'name' => 'Pim O. Oakum', 'limits' => [['limit' => 'wrist', 'severity' => 'severe'], ['limit' => 'hamstring', 'severity' => 'severe'], ['limit' => 'floor-transfer']], 'days' => ['wed' => 15], 'x' => ['kept' => true]];
+        $document = [
+            ...self::DOCUMENT,
+            'name' => 'Pim O. Oakum',
+            'limits' => [
+                ['limit' => 'wrist', 'severity' => 'severe'],
+                ['limit' => 'hamstring', 'severity' => 'severe'],
+                ['limit' => 'floor-transfer'],
+            ],
+            'days' => ['wed' => 15],
+            'x' => ['kept' => true],
+        ];
         $saved = $this->api('PUT', '/clients/'.$id, ['version' => 1, 'document' => $document])->assertOk();
 
         self::assertSame($document, $saved->json('document'));
@@ -71,12 +86,31 @@ final class ClientsTest extends HttpTestCase
         $id = $this->add(['limits' => ['osteoporosis']]);
         self::assertSame('before-load', $this->api('GET', '/clients/'.$id.'/board')->json('refer.0.urgency'));
 
-        $this->api('PUT', '/clients/'.$id, ['version' => 1, 'document' => [...self::DOCUMENT, 'limits' => ['osteoporosis'], 'screen' => ['flags' => [], 'cleared' => true]]])->assertOk();
-        self::assertSame('before-load', $this->api('GET', '/clients/'.$id.'/board')->json('refer.0.urgency'), 'a line in a document is no letter');
+        $this->api(
+            'PUT',
+            '/clients/'.$id,
+            [
+                'version' => 1,
+                'document' => [...self::DOCUMENT, 'limits' => ['osteoporosis'], 'screen' => ['flags' => [], 'cleared' => true]],
+            ],
+        )->assertOk();
+        self::assertSame(
+            'before-load',
+            $this->api('GET', '/clients/'.$id.'/board')->json('refer.0.urgency'),
+            'a line in a document is no letter',
+        );
         $letter = ['version' => 2, 'who' => 'A. Practice', 'role' => 'Physician', 'on' => '2026-11-20', 'covers' => ['pregnancy']];
         $this->api('POST', '/clients/'.$id.'/clearances', $letter)->assertOk();
-        self::assertSame('before-load', $this->api('GET', '/clients/'.$id.'/board')->json('refer.0.urgency'), 'nor is a letter for another limit');
-        $this->api('POST', '/clients/'.$id.'/clearances', [...$letter, 'version' => 3, 'covers' => ['osteoporosis'], 'until' => '2026-11-21'])->assertOk();
+        self::assertSame(
+            'before-load',
+            $this->api('GET', '/clients/'.$id.'/board')->json('refer.0.urgency'),
+            'nor is a letter for another limit',
+        );
+        $this->api(
+            'POST',
+            '/clients/'.$id.'/clearances',
+            [...$letter, 'version' => 3, 'covers' => ['osteoporosis'], 'until' => '2026-11-21'],
+        )->assertOk();
         self::assertSame('before-load', $this->api('GET', '/clients/'.$id.'/board')->json('refer.0.urgency'), 'nor one that ran out');
         $this->api('POST', '/clients/'.$id.'/clearances', [...$letter, 'version' => 4, 'covers' => ['osteoporosis']])->assertOk();
         $board = $this->api('GET', '/clients/'.$id.'/board')->json();
@@ -88,11 +122,22 @@ final class ClientsTest extends HttpTestCase
         $this->signedIn();
         $id = $this->add();
         $this->api('POST', '/clients/'.$id.'/moves', ['version' => 1, 'rung' => 'one-arm'])->assertOk();
-        $stands = fn (): string => array_column($this->api('GET', '/clients/'.$id.'/board')->json('ladders'), null, 'id')['dead-bug']['standing']['rung'];
+        $stands = fn (): string => array_column(
+            $this->api('GET', '/clients/'.$id.'/board')->json('ladders'),
+            null,
+            'id',
+        )['dead-bug']['standing']['rung'];
 
         $this->api('PUT', '/clients/'.$id, ['version' => 2, 'document' => [...self::DOCUMENT, 'days' => ['mon' => 30]]])->assertOk();
         self::assertSame('one-arm', $stands());
-        $this->api('PUT', '/clients/'.$id, ['version' => 3, 'document' => [...self::DOCUMENT, 'tests' => ['ladders' => ['dead-bug' => ['highest_clean' => 'foot-march']]]]])->assertOk();
+        $this->api(
+            'PUT',
+            '/clients/'.$id,
+            [
+                'version' => 3,
+                'document' => [...self::DOCUMENT, 'tests' => ['ladders' => ['dead-bug' => ['highest_clean' => 'foot-march']]]],
+            ],
+        )->assertOk();
         self::assertSame('foot-march', $stands());
     }
 
@@ -101,7 +146,11 @@ final class ClientsTest extends HttpTestCase
         $this->signedIn();
         $id = $this->add();
         $this->api('PUT', '/clients/'.$id, ['version' => 1, 'document' => [...self::DOCUMENT, 'born' => 1980]])->assertOk();
-        $answer = $this->api('PUT', '/clients/'.$id, ['version' => 1, 'document' => [...self::DOCUMENT, 'born' => 1990]])->assertStatus(409);
+        $answer = $this->api(
+            'PUT',
+            '/clients/'.$id,
+            ['version' => 1, 'document' => [...self::DOCUMENT, 'born' => 1990]],
+        )->assertStatus(409);
 
         self::assertSame([2, 1980], [$answer->json('current.version'), $answer->json('current.document.born')]);
         self::assertSame(1980, $this->api('GET', '/clients/'.$id)->json('document.born'));
@@ -111,9 +160,24 @@ final class ClientsTest extends HttpTestCase
     {
         $this->signedIn();
         $before = Client::query()->count();
-        $errors = $this->api('POST', '/clients', ['document' => [...self::DOCUMENT, 'name' => '', 'born' => 'soon', 'days' => ['mon' => 2000], 'tests' => ['ladders' => ['dead-bug' => ['highest_clean' => 5]]]]])->assertStatus(422)->json('errors');
+        $errors = $this->api(
+            'POST',
+            '/clients',
+            [
+                'document' => [
+                    ...self::DOCUMENT,
+                    'name' => '',
+                    'born' => 'soon',
+                    'days' => ['mon' => 2000],
+                    'tests' => ['ladders' => ['dead-bug' => ['highest_clean' => 5]]],
+                ],
+            ],
+        )->assertStatus(422)->json('errors');
 
-        self::assertEqualsCanonicalizing(['/document/name', '/document/born', '/document/days/mon', '/document/tests/ladders/dead-bug/highest_clean'], array_column($errors, 'path'));
+        self::assertEqualsCanonicalizing(
+            ['/document/name', '/document/born', '/document/days/mon', '/document/tests/ladders/dead-bug/highest_clean'],
+            array_column($errors, 'path'),
+        );
         self::assertSame($before, Client::query()->count());
     }
 
@@ -135,8 +199,16 @@ final class ClientsTest extends HttpTestCase
         $trainer = $this->signedIn();
         DB::table('sessions')->insert(['id' => 'tablet', 'user_id' => $trainer->id, 'payload' => '', 'last_activity' => time()]);
 
-        $this->api('POST', '/password', ['current' => 'wrong', 'password' => 'a much longer one'])->assertStatus(422)->assertJsonPath('errors.0.path', '/current');
-        $this->api('POST', '/password', ['current' => 'slipway-demo', 'password' => 'short'])->assertStatus(422)->assertJsonPath('errors.0.path', '/password');
+        $this->api(
+            'POST',
+            '/password',
+            ['current' => 'wrong', 'password' => 'a much longer one'],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/current');
+        $this->api(
+            'POST',
+            '/password',
+            ['current' => 'slipway-demo', 'password' => 'short'],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/password');
         self::assertSame(1, DB::table('sessions')->where('id', 'tablet')->count());
 
         $this->api('POST', '/password', ['current' => 'slipway-demo', 'password' => 'a much longer one'])->assertNoContent();

@@ -27,14 +27,25 @@ final class CopiesTest extends HttpTestCase
         $version = fn (): int => (int) Client::query()->whereKey($client->id)->value('version');
         $this->api('POST', "/clients/{$client->id}/style", ['version' => $version(), 'style' => 'ten-count'])->assertOk();
         $this->api('POST', "/clients/{$client->id}/programs", ['version' => $version(), 'weeks' => 4])->assertOk();
-        $cards = array_filter($this->api('GET', "/clients/{$client->id}/logs")->json('verdicts'), static fn (array $card): bool => $card['verdict'] !== 'stay');
+        $cards = array_filter(
+            $this->api('GET', "/clients/{$client->id}/logs")->json('verdicts'),
+            static fn (array $card): bool => $card['verdict'] !== 'stay',
+        );
         self::assertNotSame([], $cards);
         foreach (array_values($cards) as $i => $card) {
-            $this->api('POST', "/clients/{$client->id}/verdicts", ['version' => $version(), 'ladder' => $card['ladder'], 'answer' => $i === 0 ? 'accepted' : 'postponed'])->assertOk();
+            $this->api(
+                'POST',
+                "/clients/{$client->id}/verdicts",
+                ['version' => $version(), 'ladder' => $card['ladder'], 'answer' => $i === 0 ? 'accepted' : 'postponed'],
+            )->assertOk();
         }
         $session = (int) DB::table('logged_sessions')->where('client_id', $client->id)->min('id');
         $this->api('POST', "/clients/{$client->id}/logs/{$session}/remove");
-        $this->api('POST', "/clients/{$client->id}/screen", ['version' => $version(), 'on' => date('Y-m-d'), 'flags' => [], 'limits' => [['limit' => 'shoulder', 'severity' => 'severe']]])->assertOk();
+        $this->api(
+            'POST',
+            "/clients/{$client->id}/screen",
+            ['version' => $version(), 'on' => date('Y-m-d'), 'flags' => [], 'limits' => [['limit' => 'shoulder', 'severity' => 'severe']]],
+        )->assertOk();
 
         return $client->refresh();
     }
@@ -52,7 +63,15 @@ final class CopiesTest extends HttpTestCase
 
         Erasure::studio($client->studio_id);
         $studio = Studio::query()->create(['name' => 'Empty']);
-        $owner = Trainer::query()->create(['studio_id' => $studio->id, 'name' => 'Owner', 'email' => 'owner@empty.example', 'password' => 'long enough for it', 'role' => Role::Owner]);
+        $owner = Trainer::query()->create(
+            [
+                'studio_id' => $studio->id,
+                'name' => 'Owner',
+                'email' => 'owner@empty.example',
+                'password' => 'long enough for it',
+                'role' => Role::Owner,
+            ],
+        );
         $this->actingAs($owner->refresh());
         $id = $this->api('POST', '/read-in', $out)->assertCreated()->json('id');
         self::assertSame($out, (string) $this->api('GET', "/clients/{$id}/take-out")->getContent());
@@ -84,9 +103,24 @@ final class CopiesTest extends HttpTestCase
         $before = DB::table('clients')->count();
         $bent = [
             '{}', '[]', 'x', '', str_replace('"version": 1', '"version": 2', $out), str_replace('"of": "client"', '"of": "studio"', $out),
-            (string) preg_replace('/"basis": "[a-z-]+"/', '"basis": "nonsense"', $out, 1), (string) preg_replace('/"rung": "[a-z-]+"/', '"rung": 7', $out, 1),
-            (string) preg_replace('/"created_at": "[^"]+"/', '"created_at": "2999-01-01 00:00:00"', $out, 1), (string) preg_replace('/"by": "[^"]+"/', '"by": "nobody@x.example"', $out, 1),
-            (string) preg_replace('/"goal": "[a-z-]+"/', '"goal": "world-peace"', $out, 1), substr($out, 0, 4000), str_replace('"logs": [', '"logs": [7, ', $out),
+            (string) preg_replace(
+                '/"basis": "[a-z-]+"/',
+                '"basis": "nonsense"',
+                $out,
+                1,
+            ), (string) preg_replace('/"rung": "[a-z-]+"/', '"rung": 7', $out, 1),
+            (string) preg_replace(
+                '/"created_at": "[^"]+"/',
+                '"created_at": "2999-01-01 00:00:00"',
+                $out,
+                1,
+            ), (string) preg_replace('/"by": "[^"]+"/', '"by": "nobody@x.example"', $out, 1),
+            (string) preg_replace(
+                '/"goal": "[a-z-]+"/',
+                '"goal": "world-peace"',
+                $out,
+                1,
+            ), substr($out, 0, 4000), str_replace('"logs": [', '"logs": [7, ', $out),
             (string) preg_replace('/"step": \d+/', '"step": 4000', $out, 1),
         ];
         foreach ($bent as $i => $each) {
@@ -100,7 +134,11 @@ final class CopiesTest extends HttpTestCase
     {
         $this->signedIn();
         $client = $this->clientNamed('Maren Tidewell');
-        $this->api('POST', "/clients/{$client->id}/erase", ['name' => 'Maren'])->assertStatus(422)->assertJsonPath('errors.0.path', '/name');
+        $this->api(
+            'POST',
+            "/clients/{$client->id}/erase",
+            ['name' => 'Maren'],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/name');
         $this->api('POST', "/clients/{$client->id}/erase", ['name' => 'Maren Tidewell'])->assertNoContent();
         $this->api('GET', "/clients/{$client->id}")->assertNotFound();
         $line = Event::query()->ofStudio($client->studio_id)->ordered('id', 'desc')->firstOrFail();

@@ -12,7 +12,11 @@ final class DoorTest extends HttpTestCase
     /** @return array<string, mixed> */
     private function door(array $answers, string $client = 'Maren Tidewell'): array
     {
-        return $this->api('POST', '/clients/'.$this->clientNamed($client)->id.'/door/check', ['week' => 1, 'place' => 1, ...$answers])->assertOk()->json();
+        return $this->api(
+            'POST',
+            '/clients/'.$this->clientNamed($client)->id.'/door/check',
+            ['week' => 1, 'place' => 1, ...$answers],
+        )->assertOk()->json();
     }
 
     /** @return list<string> rungs of a session */
@@ -26,7 +30,10 @@ final class DoorTest extends HttpTestCase
         $this->signedIn();
         $door = $this->door([]);
 
-        self::assertSame([[], $door['old']['total'], $door['old']['blocks']], [$door['changes'], $door['new']['total'], $door['new']['blocks']]);
+        self::assertSame(
+            [[], $door['old']['total'], $door['old']['blocks']],
+            [$door['changes'], $door['new']['total'], $door['new']['blocks']],
+        );
         self::assertSame($door['before'], $door['after']);
     }
 
@@ -58,14 +65,38 @@ final class DoorTest extends HttpTestCase
         $door = $this->door($answers);
         self::assertNotSame([], $door['changes']);
         $plan = $this->api('POST', '/clients/'.$id.'/door/floor', $answers)->assertOk()->json();
-        self::assertEquals($door['new']['total']['seconds'], array_sum(array_column($plan['segments'], 'ms')) / 1000, 'the door and the floor agree to the second');
+        self::assertEquals(
+            $door['new']['total']['seconds'],
+            array_sum(array_column($plan['segments'], 'ms')) / 1000,
+            'the door and the floor agree to the second',
+        );
         self::assertSame($before['week']['sessions'][0]['key'], $plan['planned']);
         self::assertSame(['sore' => ['wrist'], 'minutes' => 10, 'changes' => $door['changes']], $plan['door']);
         self::assertSame($before, $this->api('GET', '/clients/'.$id.'/board')->json(), 'nothing of the plan is changed');
         self::assertSame([], $this->door([])['changes'], 'taken back, it is the plan again');
 
-        $sets = array_map(static fn (array $set): array => ['rung' => $set['rung'], 'side' => $set['side'], 'target' => $set['target'], 'done' => $set['target'], ...$set['asked']], $plan['sets']);
-        $this->api('PUT', '/clients/'.$id.'/logs/run/door-run-1', ['revision' => 1, 'on' => Carbon::today()->toDateString(), 'open' => false, 'planned' => $plan['planned'], 'door' => $plan['door'], 'sets' => $sets])->assertOk();
+        $sets = array_map(
+            static fn (array $set): array => [
+                'rung' => $set['rung'],
+                'side' => $set['side'],
+                'target' => $set['target'],
+                'done' => $set['target'],
+                ...$set['asked'],
+            ],
+            $plan['sets'],
+        );
+        $this->api(
+            'PUT',
+            '/clients/'.$id.'/logs/run/door-run-1',
+            [
+                'revision' => 1,
+                'on' => Carbon::today()->toDateString(),
+                'open' => false,
+                'planned' => $plan['planned'],
+                'door' => $plan['door'],
+                'sets' => $sets,
+            ],
+        )->assertOk();
         $shown = $this->api('GET', '/clients/'.$id.'/logs')->json('sessions.0');
         self::assertSame($door['changes'], $shown['door']);
         self::assertSame($plan['door'], $this->api('GET', '/clients/'.$id.'/logs/'.$shown['id'])->json('log.door'));
@@ -93,14 +124,36 @@ final class DoorTest extends HttpTestCase
         $sharp = $this->door(['pain' => 2, 'pain_kind' => 'sharp']);
         self::assertSame([true, null], [$sharp['refers'], $sharp['new']]);
         $id = $this->clientNamed('Maren Tidewell')->id;
-        $this->api('POST', '/clients/'.$id.'/door/floor', ['week' => 1, 'place' => 1, 'pain' => 2, 'pain_kind' => 'sharp'])->assertStatus(422);
-        $sets = array_map(static fn (string $rung): array => ['rung' => $rung, 'side' => 'both', 'target' => 8, 'done' => 0], array_values(array_unique(self::rungs($sharp['old']))));
-        $this->api('POST', '/clients/'.$id.'/logs', ['key' => 'door-stop-1', 'on' => Carbon::today()->toDateString(), 'pain_before' => 2, 'pain_kind' => 'sharp', 'sets' => $sets])->assertOk();
+        $this->api(
+            'POST',
+            '/clients/'.$id.'/door/floor',
+            ['week' => 1, 'place' => 1, 'pain' => 2, 'pain_kind' => 'sharp'],
+        )->assertStatus(422);
+        $sets = array_map(
+            static fn (string $rung): array => ['rung' => $rung, 'side' => 'both', 'target' => 8, 'done' => 0],
+            array_values(array_unique(self::rungs($sharp['old']))),
+        );
+        $this->api(
+            'POST',
+            '/clients/'.$id.'/logs',
+            ['key' => 'door-stop-1', 'on' => Carbon::today()->toDateString(), 'pain_before' => 2, 'pain_kind' => 'sharp', 'sets' => $sets],
+        )->assertOk();
         $verdicts = fn (): array => array_column($this->api('GET', '/clients/'.$id.'/logs')->json('verdicts'), 'verdict', 'from_rung');
         self::assertSame(['stop'], array_values(array_unique(array_intersect_key($verdicts(), array_flip(self::rungs($sharp['old']))))));
-        $clean = array_map(static fn (array $set): array => [...$set, 'done' => 8, 'faults' => [], 'pain' => 0, 'effort' => 2, 'breathing' => true], $sets);
-        $this->api('POST', '/clients/'.$id.'/logs', ['key' => 'door-stop-2', 'on' => Carbon::today()->toDateString(), 'pain_before' => 0, 'sets' => $clean])->assertOk();
-        self::assertSame(['stop'], array_values(array_unique(array_intersect_key($verdicts(), array_flip(self::rungs($sharp['old']))))), 'a clean run clears nothing');
+        $clean = array_map(
+            static fn (array $set): array => [...$set, 'done' => 8, 'faults' => [], 'pain' => 0, 'effort' => 2, 'breathing' => true],
+            $sets,
+        );
+        $this->api(
+            'POST',
+            '/clients/'.$id.'/logs',
+            ['key' => 'door-stop-2', 'on' => Carbon::today()->toDateString(), 'pain_before' => 0, 'sets' => $clean],
+        )->assertOk();
+        self::assertSame(
+            ['stop'],
+            array_values(array_unique(array_intersect_key($verdicts(), array_flip(self::rungs($sharp['old']))))),
+            'a clean run clears nothing',
+        );
     }
 
     public function test_pain_decides_before_everything(): void
@@ -112,7 +165,9 @@ final class DoorTest extends HttpTestCase
 
         $four = $this->door(['pain' => 4]);
         self::assertSame(['eased'], array_values(array_unique(array_column($four['changes'], 'how'))));
-        $level = static fn (array $session): int => array_sum(array_column(array_merge(...array_column($session['blocks'], 'entries')), 'level'));
+        $level = static fn (array $session): int => array_sum(
+            array_column(array_merge(...array_column($session['blocks'], 'entries')), 'level'),
+        );
         self::assertLessThan($level($four['old']), $level($four['new']));
         self::assertSame([], $this->door(['pain' => 2])['changes'], 'up to 2 goes on');
     }
@@ -121,7 +176,9 @@ final class DoorTest extends HttpTestCase
     {
         $this->signedIn();
         $door = $this->door(['soreness' => 4]);
-        $left = array_unique(array_column(array_merge(...array_column($door['new']['blocks'] ?? [['entries' => []]], 'entries')), 'category'));
+        $left = array_unique(
+            array_column(array_merge(...array_column($door['new']['blocks'] ?? [['entries' => []]], 'entries')), 'category'),
+        );
 
         self::assertSame([], array_intersect(['AE', 'AF', 'AL', 'AR', 'TM'], $left));
         self::assertSame([], $this->door(['soreness' => 3])['changes']);
@@ -131,7 +188,11 @@ final class DoorTest extends HttpTestCase
     {
         $this->signedIn();
         $path = '/clients/'.$this->clientNamed('Maren Tidewell')->id.'/door/check';
-        $at = fn (array $more): ?string => $this->api('POST', $path, ['week' => 1, 'place' => 1, ...$more])->assertStatus(422)->json('errors.0.path');
+        $at = fn (array $more): ?string => $this->api(
+            'POST',
+            $path,
+            ['week' => 1, 'place' => 1, ...$more],
+        )->assertStatus(422)->json('errors.0.path');
         self::assertSame(['/sore/0', '/sore/0', '/equipment/0', '/place', '/week', '/pain'], [
             $at(['sore' => ['pregnancy']]), $at(['sore' => ['tooth']]), $at(['equipment' => ['anvil']]), $at(['place' => 20]), $at(['week' => 100]), $at(['pain' => 11]),
         ]);

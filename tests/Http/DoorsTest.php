@@ -53,10 +53,22 @@ final class DoorsTest extends HttpTestCase
     {
         $this->signedIn();
         $client = $this->clientNamed('Bea Thwart');
-        foreach (['logs/99999999999999999999', 'logs/999999999999999999', 'sessions/99999999999999999999/1', 'floor/1/999999999999999999', 'logs/0x1', 'programs/a/weeks/99999999999999999999'] as $path) {
+        foreach ([
+            'logs/99999999999999999999',
+            'logs/999999999999999999',
+            'sessions/99999999999999999999/1',
+            'floor/1/999999999999999999',
+            'logs/0x1',
+            'programs/a/weeks/99999999999999999999',
+        ] as $path) {
             $this->api('GET', "/clients/{$client->id}/{$path}")->assertNotFound();
         }
-        foreach (["/api/clients/{$client->id}/happened?words=%ff%fe", '/api/rungs?name=%80', '/api/clients/%00', "/api/clients/{$client->id}/happened?before=99999999999999999999999"] as $address) {
+        foreach ([
+            "/api/clients/{$client->id}/happened?words=%ff%fe",
+            '/api/rungs?name=%80',
+            '/api/clients/%00',
+            "/api/clients/{$client->id}/happened?before=99999999999999999999999",
+        ] as $address) {
             self::assertContains($this->call('GET', $address)->getStatusCode(), [200, 400, 404, 422], $address);
         }
         self::assertSame(400, $this->call('GET', '/api/rungs?name=%ff')->getStatusCode());
@@ -66,8 +78,16 @@ final class DoorsTest extends HttpTestCase
     public function test_empty_blocks_with_a_fix_are_refused_at_the_field(): void
     {
         $this->signedIn();
-        $program = fn (array $sessions): array => ['format' => 'even-rungs/program', 'version' => 1, 'weeks' => [['sessions' => $sessions]]];
-        $bent = [$program([['format' => 'even-rungs/session', 'version' => 1, 'kind' => 'standalone', 'day' => 'mon', 'blocks' => []]]), $program([]), ['format' => 'even-rungs/program', 'version' => 1, 'weeks' => []]];
+        $program = fn (array $sessions): array => [
+            'format' => 'even-rungs/program',
+            'version' => 1,
+            'weeks' => [['sessions' => $sessions]],
+        ];
+        $bent = [
+            $program([['format' => 'even-rungs/session', 'version' => 1, 'kind' => 'standalone', 'day' => 'mon', 'blocks' => []]]),
+            $program([]),
+            ['format' => 'even-rungs/program', 'version' => 1, 'weeks' => []],
+        ];
         foreach ($bent as $each) {
             foreach (['/weeks/0/sessions/0/blocks/0', '/weeks/9', '/', '', '/weeks/0'] as $where) {
                 $this->api('POST', '/audit/fix', ['program' => $each, 'rule' => 'time.claim', 'where' => $where])->assertStatus(422);
@@ -80,25 +100,50 @@ final class DoorsTest extends HttpTestCase
         $this->travelTo('2027-03-10 18:00');
         $this->signedIn();
         $client = $this->clientNamed('Bea Thwart');
-        $run = fn (string $key, string $on, string $says) => $this->api('PUT', "/clients/{$client->id}/logs/run/{$key}", ['revision' => 1, 'open' => true, 'on' => $on, 'device_time' => $says, 'sets' => self::SETS])->assertOk();
+        $run = fn (string $key, string $on, string $says) => $this->api(
+            'PUT',
+            "/clients/{$client->id}/logs/run/{$key}",
+            ['revision' => 1, 'open' => true, 'on' => $on, 'device_time' => $says, 'sets' => self::SETS],
+        )->assertOk();
 
         $run('clock-ahead-1', '2027-05-02', '2027-05-02T18:00:05Z');
         $run('clock-behind-1', '2020-01-01', '2020-01-01T18:00:00.000Z');
         $run('clock-right-1', '2027-03-09', '2027-03-10T18:03:00Z');
-        $kept = LoggedSession::query()->ofClient($client)->among('key', ['clock-ahead-1', 'clock-behind-1', 'clock-right-1'])->get()->keyBy('key');
-        self::assertSame(['2027-03-10', '2027-03-10', '2027-03-09'], [$kept['clock-ahead-1']->on, $kept['clock-behind-1']->on, $kept['clock-right-1']->on]);
+        $kept = LoggedSession::query()->ofClient($client)->among(
+            'key',
+            ['clock-ahead-1', 'clock-behind-1', 'clock-right-1'],
+        )->get()->keyBy('key');
+        self::assertSame(
+            ['2027-03-10', '2027-03-10', '2027-03-09'],
+            [$kept['clock-ahead-1']->on, $kept['clock-behind-1']->on, $kept['clock-right-1']->on],
+        );
         self::assertSame('2027-05-02T18:00:05Z', $kept['clock-ahead-1']->device_time);
         self::assertSame('2027-03-10 18:00:00', (string) $kept['clock-ahead-1']->received_at);
         self::assertNull($kept['clock-right-1']->device_time);
-        self::assertSame(1, Event::query()->ofClient($client)->where('detail', 'like', '%the clock of the device said 2020-01-01%')->count());
+        self::assertSame(
+            1,
+            Event::query()->ofClient($client)->where('detail', 'like', '%the clock of the device said 2020-01-01%')->count(),
+        );
         // without a word about its clock a day ahead is still no day
-        $this->api('PUT', "/clients/{$client->id}/logs/run/clock-unsaid-1", ['revision' => 1, 'open' => true, 'on' => '2027-05-02', 'sets' => self::SETS])->assertStatus(422);
+        $this->api(
+            'PUT',
+            "/clients/{$client->id}/logs/run/clock-unsaid-1",
+            ['revision' => 1, 'open' => true, 'on' => '2027-05-02', 'sets' => self::SETS],
+        )->assertStatus(422);
     }
 
     public function test_a_database_that_is_down_is_said_as_such(): void
     {
         $this->signedIn();
-        $this->app->bind(Roster::class, static fn () => throw new QueryException('mariadb', 'select 1', [], new PDOException('SQLSTATE[HY000] [2002] Connection refused', 2002)));
+        $this->app->bind(
+            Roster::class,
+            static fn () => throw new QueryException(
+                'mariadb',
+                'select 1',
+                [],
+                new PDOException('SQLSTATE[HY000] [2002] Connection refused', 2002),
+            ),
+        );
         $answer = $this->api('GET', '/clients')->assertStatus(503);
         self::assertSame('5', $answer->headers->get('Retry-After'));
     }
@@ -111,15 +156,31 @@ final class DoorsTest extends HttpTestCase
         $real = app(Logs::class);
         $this->app->bind(Logs::class, function () use (&$tries, $real): Logs {
             if ($tries++ < 2) {
-                throw new QueryException('mariadb', 'insert', [], new PDOException('SQLSTATE[40001]: Serialization failure: 1213 Deadlock found when trying to get lock', 40001));
+                throw new QueryException(
+                    'mariadb',
+                    'insert',
+                    [],
+                    new PDOException('SQLSTATE[40001]: Serialization failure: 1213 Deadlock found when trying to get lock', 40001),
+                );
             }
 
             return $real;
         });
-        $this->api('PUT', "/clients/{$client->id}/logs/run/gave-way-1", ['revision' => 1, 'open' => true, 'on' => date('Y-m-d'), 'sets' => self::SETS])->assertOk();
+        $this->api(
+            'PUT',
+            "/clients/{$client->id}/logs/run/gave-way-1",
+            ['revision' => 1, 'open' => true, 'on' => date('Y-m-d'), 'sets' => self::SETS],
+        )->assertOk();
         self::assertGreaterThan(2, $tries);
         self::assertSame(1, LoggedSession::query()->ofClient($client)->where('key', 'gave-way-1')->count());
-        self::assertSame(1, Event::query()->ofClient($client)->where('act', 'Ran a session')->where('trainer_id', $owner->id)->where('created_at', '>=', now()->subMinute())->count());
+        self::assertSame(
+            1,
+            Event::query()->ofClient($client)->where('act', 'Ran a session')->where('trainer_id', $owner->id)->where(
+                'created_at',
+                '>=',
+                now()->subMinute(),
+            )->count(),
+        );
     }
 
     public function test_a_year_of_logs_comes_in_whole_or_not_at_all(): void
@@ -130,7 +191,12 @@ final class DoorsTest extends HttpTestCase
         for ($day = 0; $day < 150; $day++) {
             $on = date('Y-m-d', strtotime("-{$day} days"));
             for ($set = 0; $set < 20; $set++) {
-                $lines[] = sprintf('%s,year-of-logs-%d,dead-bug-opposite,%s,10,10,reps,none,0,yes', $on, $day, $set % 2 === 0 ? 'left' : 'right');
+                $lines[] = sprintf(
+                    '%s,year-of-logs-%d,dead-bug-opposite,%s,10,10,reps,none,0,yes',
+                    $on,
+                    $day,
+                    $set % 2 === 0 ? 'left' : 'right',
+                );
             }
         }
         $queries = 0;
@@ -142,7 +208,11 @@ final class DoorsTest extends HttpTestCase
         $this->api('POST', "/clients/{$client->id}/logs/import", ['csv' => implode("\n", $bent)])->assertStatus(422);
         self::assertSame(0, LoggedSession::query()->ofClient($client)->where('key', 'like', 'year-of-logs-%')->count());
         $queries = 0;
-        $this->api('POST', "/clients/{$client->id}/logs/import", ['csv' => implode("\n", $lines)])->assertOk()->assertJsonPath('added', 150);
+        $this->api(
+            'POST',
+            "/clients/{$client->id}/logs/import",
+            ['csv' => implode("\n", $lines)],
+        )->assertOk()->assertJsonPath('added', 150);
         self::assertLessThan(150 * 12, $queries, 'the work grows with the sessions, not with the sets');
         self::assertSame(3000, DB::table('logged_sets')->where('client_id', $client->id)->where('ladder', 'dead-bug')->count());
     }

@@ -20,7 +20,26 @@ final class FuzzTest extends HttpTestCase
 
     private const MOST_BYTES = 256 * 1024 * 1024;
 
-    private const NASTY = [null, true, -1, 0, 1.5, 1e308, 9007199254740993, '', "\u{0}", '💪', '../../x', "'; drop table clients; --", [], [[]], ['x' => ['y' => []]], '3 × 8 /s', '99999999999999999999', "line\nbreak"];
+    private const NASTY = [
+        null,
+        true,
+        -1,
+        0,
+        1.5,
+        1e308,
+        9007199254740993,
+        '',
+        "\u{0}",
+        '💪',
+        '../../x',
+        "'; drop table clients; --",
+        [],
+        [[]],
+        ['x' => ['y' => []]],
+        '3 × 8 /s',
+        '99999999999999999999',
+        "line\nbreak",
+    ];
 
     private int $seed = 0;
 
@@ -73,7 +92,15 @@ final class FuzzTest extends HttpTestCase
             'integer' => $this->pick(5) === 0 ? $this->pick(100_000) - 50_000 : ($schema['minimum'] ?? 0) + $this->pick(12),
             'number' => ($schema['minimum'] ?? 0) + $this->pick(400) / 4,
             'boolean' => $this->pick(2) === 0,
-            'string' => ['one-arm', 'dead-bug-opposite', '3 × 8 /s 3-1-3-1', '2 x 30s', 'Someone', str_repeat('a', 300), ''][$this->pick(7)],
+            'string' => [
+                'one-arm',
+                'dead-bug-opposite',
+                '3 × 8 /s 3-1-3-1',
+                '2 x 30s',
+                'Someone',
+                str_repeat('a', 300),
+                '',
+            ][$this->pick(7)],
             'array' => array_map(fn (): mixed => $this->make($schema['items'] ?? [], $file, $depth + 1), range(1, 1 + $this->pick(3))),
             'object' => $this->object($schema, $file, $depth),
             default => self::NASTY[$this->pick(count(self::NASTY))],
@@ -132,7 +159,27 @@ final class FuzzTest extends HttpTestCase
             }
             $text = (string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR);
             $text = $this->pick(40) === 0 ? substr($text, 0, $this->pick(strlen($text) + 1)) : $text;
-            $status = $this->call($method, '/api'.strtr($path, ['{client}' => $client->id, '{ladder}' => 'side-plank', '{word}' => '1', '{program}' => $program, '{style}' => 'own-one', '{clearance}' => '1', '{template}' => '1', '{session}' => '1']), [], [], [], ['CONTENT_TYPE' => 'application/json'], $text)->getStatusCode();
+            $status = $this->call(
+                $method,
+                '/api'.strtr(
+                    $path,
+                    [
+                        '{client}' => $client->id,
+                        '{ladder}' => 'side-plank',
+                        '{word}' => '1',
+                        '{program}' => $program,
+                        '{style}' => 'own-one',
+                        '{clearance}' => '1',
+                        '{template}' => '1',
+                        '{session}' => '1',
+                    ],
+                ),
+                [],
+                [],
+                [],
+                ['CONTENT_TYPE' => 'application/json'],
+                $text,
+            )->getStatusCode();
             self::assertLessThan(500, $status, sprintf('seed %d: %s %s %s', $began, $method, $path, $text));
             self::assertLessThan(self::MOST_S, (hrtime(true) - $asked) / 1e9, sprintf('seed %d: %s %s %s', $began, $method, $path, $text));
             $counts[intdiv($status, 100)] = ($counts[intdiv($status, 100)] ?? 0) + 1;

@@ -67,7 +67,15 @@ abstract class HttpTestCase extends TestCase
     protected function api(string $method, string $path, array|string|null $body = null): TestResponse
     {
         $content = is_array($body) ? (string) json_encode($body) : $body;
-        $response = $this->call($method, '/api'.$path, [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], $content);
+        $response = $this->call(
+            $method,
+            '/api'.$path,
+            [],
+            [],
+            [],
+            ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+            $content,
+        );
         $this->assertFitsTheContract($method, $path, $response);
 
         return $response;
@@ -80,7 +88,13 @@ abstract class HttpTestCase extends TestCase
         // a path with fewer parameters is meant where two fit
         uksort($paths, static fn (string $a, string $b): int => substr_count($a, '{') <=> substr_count($b, '{'));
 
-        return array_combine(array_map(static fn (string $template): string => '#^'.preg_replace('/\\\\\{\w+\\\\\}/', '[^/]+', preg_quote($template, '#')).'$#', array_keys($paths)), $paths);
+        return array_combine(
+            array_map(
+                static fn (string $template): string => '#^'.preg_replace('/\\\\\{\w+\\\\\}/', '[^/]+', preg_quote($template, '#')).'$#',
+                array_keys($paths),
+            ),
+            $paths,
+        );
     }
 
     /** @param  TestResponse<Response>  $response */
@@ -97,7 +111,10 @@ abstract class HttpTestCase extends TestCase
                 if (isset($content['schema']['$ref'])) {
                     $ref = $content['schema']['$ref'];
                     $answered = json_decode((string) $response->getContent());
-                    $problems = str_ends_with($ref, '.json') ? Schemas::check(basename($ref, '.json'), $answered) : Schemas::checkUri(Body::COMPONENTS.basename($ref), $answered);
+                    $problems = str_ends_with($ref, '.json') ? Schemas::check(basename($ref, '.json'), $answered) : Schemas::checkUri(
+                        Body::COMPONENTS.basename($ref),
+                        $answered,
+                    );
                     self::assertSame([], array_map(static fn ($p): string => $p->toLine(), $problems), $method.' '.$path);
                 }
             }

@@ -56,8 +56,22 @@ final class LibraryTest extends HttpTestCase
         self::assertSame([], array_diff($ids('kit=none&position=standing'), $ids('position=standing')));
         self::assertNotContains('carry-hip', $ids('kit=none'));
         self::assertContains('carry-hip', $ids('kit=kettlebell'));
-        self::assertSame(['/direction', '/spare'], array_column($this->api('GET', '/rungs?direction=XX&spare=shoulder,elbow')->assertStatus(422)->json('errors'), 'path'), 'a wish that is not understood is not passed over');
-        self::assertSame(['swing-one-hand', 'swing-two-hands', 'throw-chest', 'throw-rotational', 'side-to-side-swing'], array_values(array_unique(array_intersect(['swing-one-hand', 'swing-two-hands', 'throw-chest', 'throw-rotational', 'side-to-side-swing', 'crunch'], $ids('intent=power')))));
+        self::assertSame(
+            ['/direction', '/spare'],
+            array_column($this->api('GET', '/rungs?direction=XX&spare=shoulder,elbow')->assertStatus(422)->json('errors'), 'path'),
+            'a wish that is not understood is not passed over',
+        );
+        self::assertSame(
+            ['swing-one-hand', 'swing-two-hands', 'throw-chest', 'throw-rotational', 'side-to-side-swing'],
+            array_values(
+                array_unique(
+                    array_intersect(
+                        ['swing-one-hand', 'swing-two-hands', 'throw-chest', 'throw-rotational', 'side-to-side-swing', 'crunch'],
+                        $ids('intent=power'),
+                    ),
+                ),
+            ),
+        );
     }
 
     public function test_a_rungs_page_says_what_is_easier_harder_and_sparing(): void
@@ -90,12 +104,27 @@ final class LibraryTest extends HttpTestCase
         [$s, $b, $e, $entry] = $found;
         $swap = $this->api('GET', $this->path('/swaps/'.$entry['exercise'].'?spare=shoulder'))->assertOk()->json('swaps.0');
         $place = ['week' => 0, 'session' => $s, 'block' => $b, 'entry' => $e];
-        $after = $this->api('POST', $this->path('/swaps'), ['version' => $board['version'], ...$place, 'rung' => $swap['id']])->assertOk()->json();
+        $after = $this->api(
+            'POST',
+            $this->path('/swaps'),
+            ['version' => $board['version'], ...$place, 'rung' => $swap['id']],
+        )->assertOk()->json();
 
         self::assertSame($swap['id'], $after['week']['sessions'][$s]['blocks'][$b]['entries'][$e]['exercise']);
-        $this->api('GET', $this->path('/swaps/'.$entry['exercise'].'?spare=elbow'))->assertStatus(422)->assertJsonPath('errors.0.path', '/spare');
-        $this->api('POST', $this->path('/swaps'), ['version' => $after['version'], ...$place, 'rung' => 'rollout-standing'])->assertStatus(422)->assertJsonPath('errors.0.path', '/rung');
-        $this->api('POST', $this->path('/swaps'), ['version' => $after['version'], ...$place, 'entry' => 49, 'rung' => $swap['id']])->assertStatus(422)->assertJsonPath('errors.0.path', '/entry');
+        $this->api(
+            'GET',
+            $this->path('/swaps/'.$entry['exercise'].'?spare=elbow'),
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/spare');
+        $this->api(
+            'POST',
+            $this->path('/swaps'),
+            ['version' => $after['version'], ...$place, 'rung' => 'rollout-standing'],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/rung');
+        $this->api(
+            'POST',
+            $this->path('/swaps'),
+            ['version' => $after['version'], ...$place, 'entry' => 49, 'rung' => $swap['id']],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/entry');
         $back = $this->api('POST', $this->path('/undo'), ['version' => $after['version']])->assertOk()->json();
         self::assertSame($entry['exercise'], $back['week']['sessions'][$s]['blocks'][$b]['entries'][$e]['exercise']);
     }
@@ -109,10 +138,22 @@ final class LibraryTest extends HttpTestCase
         self::assertSame('rollout', end($road['stretches'])['ladder']);
         self::assertSame('goal', array_column(end($road['stretches'])['rungs'], 'mark', 'id')['rollout-standing']);
         self::assertNotNull($road['next']);
-        $board = $this->api('POST', $this->path('/aims', 'Joss Keelson'), ['version' => $this->board('Joss Keelson')['version'], 'rung' => 'rollout-standing', 'wanted' => false])->assertOk()->json();
+        $board = $this->api(
+            'POST',
+            $this->path('/aims', 'Joss Keelson'),
+            ['version' => $this->board('Joss Keelson')['version'], 'rung' => 'rollout-standing', 'wanted' => false],
+        )->assertOk()->json();
         self::assertSame([], $board['aims']);
-        $board = $this->api('POST', $this->path('/aims', 'Joss Keelson'), ['version' => $board['version'], 'rung' => 'hanging-leg-raise', 'wanted' => true])->assertOk()->json();
-        $aimed = $this->api('POST', $this->path('/aims', 'Joss Keelson'), ['version' => $board['version'], 'rung' => 'rollout-standing', 'wanted' => true])->assertOk()->json();
+        $board = $this->api(
+            'POST',
+            $this->path('/aims', 'Joss Keelson'),
+            ['version' => $board['version'], 'rung' => 'hanging-leg-raise', 'wanted' => true],
+        )->assertOk()->json();
+        $aimed = $this->api(
+            'POST',
+            $this->path('/aims', 'Joss Keelson'),
+            ['version' => $board['version'], 'rung' => 'rollout-standing', 'wanted' => true],
+        )->assertOk()->json();
         self::assertSame(['rollout-standing', 'hanging-leg-raise'], $aimed['aims'], 'the newest first');
         $this->api('GET', $this->path('/road/rollout-standing', 'Joss Keelson'))->assertJsonPath('is_aim', true);
     }
@@ -131,7 +172,11 @@ final class LibraryTest extends HttpTestCase
                 }
             }
         }
-        $this->api('POST', $this->path('/ladders'), ['version' => $board['version'], 'ladders' => ['nowhere']])->assertStatus(422)->assertJsonPath('errors.0.path', '/ladders/0');
+        $this->api(
+            'POST',
+            $this->path('/ladders'),
+            ['version' => $board['version'], 'ladders' => ['nowhere']],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/ladders/0');
     }
 
     public function test_a_new_ladder_of_three_rungs_stands_on_the_wall(): void
@@ -150,7 +195,11 @@ final class LibraryTest extends HttpTestCase
         $studio = Studio::query()->create(['name' => 'Other']);
         Trainer::query()->create(['studio_id' => $studio->id, 'name' => 'Other', 'email' => 'other@other.example', 'password' => 'secret']);
         $this->signedIn('other@other.example');
-        self::assertNotContains($record['id'], array_column($this->api('GET', '/ladders')->json('ladders'), 'id'), 'another studio does not see it');
+        self::assertNotContains(
+            $record['id'],
+            array_column($this->api('GET', '/ladders')->json('ladders'), 'id'),
+            'another studio does not see it',
+        );
         $this->api('GET', '/ladders/'.$record['id'])->assertNotFound();
         $this->api('POST', '/ladders/'.$record['id'].'/remove', ['version' => 1])->assertNotFound();
         $this->signedIn();
@@ -167,12 +216,23 @@ final class LibraryTest extends HttpTestCase
             $copy['rungs'][$i]['stresses'] = (object) [];
         }
         $record = $this->api('POST', '/ladders', ['ladder' => $copy])->assertOk()->json();
-        $state = fn (string $name): array => array_column(array_column($this->board($name)['ladders'], null, 'id')[$record['id']]['rungs'], 'state');
-        self::assertSame(['barred'], array_values(array_unique($state('Maren Tidewell'))), 'her shoulder is sore, and nobody said what it loads');
+        $state = fn (string $name): array => array_column(
+            array_column($this->board($name)['ladders'], null, 'id')[$record['id']]['rungs'],
+            'state',
+        );
+        self::assertSame(
+            ['barred'],
+            array_values(array_unique($state('Maren Tidewell'))),
+            'her shoulder is sore, and nobody said what it loads',
+        );
         self::assertNotContains('barred', $state('Bea Thwart'), 'she has no limit');
 
         foreach (array_keys($copy['rungs']) as $i) {
-            $copy['rungs'][$i] = [...$copy['rungs'][$i], 'id' => $record['ladder']['rungs'][$i]['id'], 'stresses' => (object) array_fill_keys(array_column($this->api('GET', '/library')->json('library.stresses'), 'id'), 0)];
+            $copy['rungs'][$i] = [
+                ...$copy['rungs'][$i],
+                'id' => $record['ladder']['rungs'][$i]['id'],
+                'stresses' => (object) array_fill_keys(array_column($this->api('GET', '/library')->json('library.stresses'), 'id'), 0),
+            ];
         }
         $this->api('POST', '/ladders', ['id' => $record['id'], 'version' => $record['version'], 'ladder' => $copy])->assertOk();
         self::assertNotContains('barred', $state('Maren Tidewell'), '"none" is an answer');
@@ -184,11 +244,31 @@ final class LibraryTest extends HttpTestCase
         $record = $this->draft('side-plank');
         $ladder = self::ladder($record);
         $ladder['rungs'][1]['steps'][0] = '3 by 8';
-        self::assertSame(['/ladder/rungs/1/steps/0'], array_column($this->api('POST', '/ladders/check', ['id' => 'side-plank', 'version' => 0, 'ladder' => $ladder])->assertStatus(422)->json('errors'), 'path'));
+        self::assertSame(
+            ['/ladder/rungs/1/steps/0'],
+            array_column(
+                $this->api(
+                    'POST',
+                    '/ladders/check',
+                    ['id' => 'side-plank', 'version' => 0, 'ladder' => $ladder],
+                )->assertStatus(422)->json('errors'),
+                'path',
+            ),
+        );
         $ladder = self::ladder($record);
         $ladder['rungs'][2]['level'] = 2;
         $ladder['rungs'][4]['aliases'] = ['forearm plank'];
-        self::assertSame(['/ladder/rungs/2/level', '/ladder/rungs/4/aliases/0'], array_column($this->api('POST', '/ladders/check', ['id' => 'side-plank', 'version' => 0, 'ladder' => $ladder])->assertStatus(422)->json('errors'), 'path'));
+        self::assertSame(
+            ['/ladder/rungs/2/level', '/ladder/rungs/4/aliases/0'],
+            array_column(
+                $this->api(
+                    'POST',
+                    '/ladders/check',
+                    ['id' => 'side-plank', 'version' => 0, 'ladder' => $ladder],
+                )->assertStatus(422)->json('errors'),
+                'path',
+            ),
+        );
     }
 
     public function test_who_stands_on_a_retired_rung_lands_below_and_comes_back_with_undo(): void
@@ -204,7 +284,11 @@ final class LibraryTest extends HttpTestCase
 
         $affected = $this->api('POST', '/ladders/check', $request)->assertOk()->json('affected');
         self::assertContains('Bea Thwart', array_column($affected, 'name'));
-        self::assertSame($standing, array_column($this->board()['ladders'], null, 'id')['side-plank']['standing']['rung'], 'checking changes nothing');
+        self::assertSame(
+            $standing,
+            array_column($this->board()['ladders'], null, 'id')['side-plank']['standing']['rung'],
+            'checking changes nothing',
+        );
 
         $saved = $this->api('POST', '/ladders', $request)->assertOk()->json();
         $board = $this->board();
@@ -213,7 +297,11 @@ final class LibraryTest extends HttpTestCase
         self::assertSame('changed', $saved['kind']);
         $this->api('POST', '/ladders', $request)->assertStatus(409);
 
-        $this->api('POST', '/ladders/side-plank/undo', ['version' => $saved['version']])->assertOk()->assertJsonPath('kind', 'shipped')->assertJsonPath('history.1.undone', true);
+        $this->api(
+            'POST',
+            '/ladders/side-plank/undo',
+            ['version' => $saved['version']],
+        )->assertOk()->assertJsonPath('kind', 'shipped')->assertJsonPath('history.1.undone', true);
         self::assertSame($standing, array_column($this->board()['ladders'], null, 'id')['side-plank']['standing']['rung']);
         $this->api('POST', '/ladders/side-plank/undo', ['version' => $saved['version'] + 1])->assertStatus(422);
     }
@@ -227,9 +315,16 @@ final class LibraryTest extends HttpTestCase
         foreach ($mine->rungs as $rung) {
             $rung->adds = 'Our own words.';
         }
-        self::assertContains('Bea Thwart', array_column($this->api('POST', '/ladders/import/check', (string) json_encode($mine))->assertOk()->json('affected'), 'name'));
+        self::assertContains(
+            'Bea Thwart',
+            array_column($this->api('POST', '/ladders/import/check', (string) json_encode($mine))->assertOk()->json('affected'), 'name'),
+        );
         $this->api('GET', '/ladders/carry')->assertJsonPath('kind', 'shipped');
-        $this->api('POST', '/ladders/import', (string) json_encode($mine))->assertOk()->assertJsonPath('kind', 'changed')->assertJsonPath('ladder.rungs.0.adds', 'Our own words.');
+        $this->api(
+            'POST',
+            '/ladders/import',
+            (string) json_encode($mine),
+        )->assertOk()->assertJsonPath('kind', 'changed')->assertJsonPath('ladder.rungs.0.adds', 'Our own words.');
         $this->api('POST', '/ladders/import', '{"id":"x"}')->assertStatus(422);
         $this->api('POST', '/ladders/carry/remove', ['version' => 1])->assertOk()->assertJsonPath('kind', 'shipped');
     }
@@ -257,7 +352,11 @@ final class LibraryTest extends HttpTestCase
         $added = array_column($list, null, 'words')['Harbour crawl'];
         self::assertSame('Drag a weight across', $added['name']);
         self::assertSame('plank-drag', $this->api('GET', '/rungs?q=harbour%20crawl')->json('rungs.0.id'));
-        $this->api('POST', '/words', ['words' => 'Front plank', 'rung' => 'plank-drag'])->assertStatus(422)->assertJsonPath('errors.0.path', '/words');
+        $this->api(
+            'POST',
+            '/words',
+            ['words' => 'Front plank', 'rung' => 'plank-drag'],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/words');
 
         $studio = Studio::query()->create(['name' => 'Other']);
         Trainer::query()->create(['studio_id' => $studio->id, 'name' => 'Other', 'email' => 'other@other.example', 'password' => 'secret']);
@@ -266,7 +365,10 @@ final class LibraryTest extends HttpTestCase
         self::assertSame([], $this->api('GET', '/rungs?q=harbour%20crawl')->json('rungs'));
         $this->api('POST', '/words/'.$added['id'].'/remove')->assertNotFound();
         $this->signedIn();
-        self::assertNotContains('Harbour crawl', array_column($this->api('POST', '/words/'.$added['id'].'/remove')->assertOk()->json('words'), 'words'));
+        self::assertNotContains(
+            'Harbour crawl',
+            array_column($this->api('POST', '/words/'.$added['id'].'/remove')->assertOk()->json('words'), 'words'),
+        );
     }
 
     public function test_a_figure_is_drawn_while_it_is_written(): void
@@ -274,7 +376,11 @@ final class LibraryTest extends HttpTestCase
         $this->signedIn();
         $this->api('POST', '/figures', ['figure' => ['pose' => 'standing', 'to' => [['hip' => 90]]]])->assertOk();
         $this->api('POST', '/figures', ['figure' => ['pose' => 'standing', 'to' => [['knee' => 200]]]])->assertStatus(422);
-        $this->api('POST', '/figures', ['figure' => ['pose' => 'nowhere']])->assertStatus(422)->assertJsonPath('errors.0.path', '/figure/pose');
+        $this->api(
+            'POST',
+            '/figures',
+            ['figure' => ['pose' => 'nowhere']],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/figure/pose');
         self::assertGreaterThan(20, count($this->api('GET', '/poses')->assertOk()->json('poses')));
     }
 
@@ -288,8 +394,19 @@ final class LibraryTest extends HttpTestCase
         $record = $this->draft('plank');
         $ladder = self::ladder($record);
         $gate = array_map(static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === 'forearm-plank'], $ladder['rungs']);
-        self::assertSame('/ladder', $this->api('POST', '/ladders', ['id' => 'plank', 'version' => 0, 'ladder' => [...$ladder, 'anchor' => 'knee-plank', 'rungs' => $gate]])->assertStatus(422)->json('errors.0.path'), 'a gate of the rollout stays');
-        $ladder['rungs'] = array_map(static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === $standing], $ladder['rungs']);
+        self::assertSame(
+            '/ladder',
+            $this->api(
+                'POST',
+                '/ladders',
+                ['id' => 'plank', 'version' => 0, 'ladder' => [...$ladder, 'anchor' => 'knee-plank', 'rungs' => $gate]],
+            )->assertStatus(422)->json('errors.0.path'),
+            'a gate of the rollout stays',
+        );
+        $ladder['rungs'] = array_map(
+            static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === $standing],
+            $ladder['rungs'],
+        );
         $this->api('POST', '/ladders', ['id' => 'plank', 'version' => 0, 'ladder' => $ladder])->assertOk();
 
         self::assertSame('ability', $basis(), 'a changed ladder proves nothing about the client');
@@ -304,8 +421,15 @@ final class LibraryTest extends HttpTestCase
             $board = $this->api('POST', $this->path('/moves'), ['version' => $board['version'], 'rung' => $rung])->assertOk()->json();
         }
         $ladder = self::ladder($this->draft('side-plank'));
-        $ladder['rungs'] = array_map(static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === 'side-plank-split'], $ladder['rungs']);
-        $this->api('POST', '/ladders', ['id' => 'side-plank', 'version' => 0, 'ladder' => [...$ladder, 'anchor' => 'side-plank-knees']])->assertOk();
+        $ladder['rungs'] = array_map(
+            static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === 'side-plank-split'],
+            $ladder['rungs'],
+        );
+        $this->api(
+            'POST',
+            '/ladders',
+            ['id' => 'side-plank', 'version' => 0, 'ladder' => [...$ladder, 'anchor' => 'side-plank-knees']],
+        )->assertOk();
 
         self::assertNull($this->board()['undo']);
         self::assertSame('side-plank-knees', array_column($this->board()['ladders'], null, 'id')['side-plank']['standing']['rung']);

@@ -39,11 +39,19 @@ final class MigrationTest extends TestCase
     {
         DB::statement('DROP DATABASE IF EXISTS even_rungs_older');
         DB::statement('CREATE DATABASE even_rungs_older CHARACTER SET utf8mb4');
-        config(['database.connections.older' => [...config('database.connections.mariadb'), 'database' => 'even_rungs_older'], 'database.default' => 'older']);
+        config(
+            [
+                'database.connections.older' => [...config('database.connections.mariadb'), 'database' => 'even_rungs_older'],
+                'database.default' => 'older',
+            ],
+        );
         try {
             DB::unprepared((string) gzdecode((string) file_get_contents($file)));
             $tables = array_column(DB::select('SHOW TABLES'), 'Tables_in_even_rungs_older');
-            $count = static fn (): array => array_combine($tables, array_map(static fn (string $table): int => DB::table($table)->count(), $tables));
+            $count = static fn (): array => array_combine(
+                $tables,
+                array_map(static fn (string $table): int => DB::table($table)->count(), $tables),
+            );
             $before = $count();
             self::assertSame(0, Artisan::call('migrate', ['--force' => true]));
             $after = $count();
@@ -61,7 +69,17 @@ final class MigrationTest extends TestCase
             foreach (Client::query()->withoutGlobalScopes()->get() as $client) {
                 $board = $this->app?->make(BoardLoader::class)->load($client);
                 self::assertSame($client->name, $board?->client->name);
-                self::assertSame([], array_map(static fn ($problem): string => $problem->toLine(), Schemas::check('client', json_decode((string) json_encode($this->app?->make(BoardLoader::class)->document($client))))), $client->name);
+                self::assertSame(
+                    [],
+                    array_map(
+                        static fn ($problem): string => $problem->toLine(),
+                        Schemas::check(
+                            'client',
+                            json_decode((string) json_encode($this->app?->make(BoardLoader::class)->document($client))),
+                        ),
+                    ),
+                    $client->name,
+                );
                 self::assertIsArray($this->app?->make(Verdicts::class)->of($client));
             }
         } finally {

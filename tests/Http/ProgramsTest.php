@@ -41,7 +41,16 @@ final class ProgramsTest extends HttpTestCase
             foreach ($boards->program($client)->weeks[8]->sessions ?? [] as $session) {
                 foreach ($session->entries() as $entry) {
                     $at = $stands[$entry->planned->ladder ?? ''] ?? null;
-                    if ($at !== null && ($entry->exercise !== $at->rung->id || $entry->dose->measure != $steps->dose($at->rung, $at->step, $at->range)->measure)) {
+                    if (
+                        $at !== null
+                        && (
+                            $entry->exercise !== $at->rung->id || $entry->dose->measure != $steps->dose(
+                                $at->rung,
+                                $at->step,
+                                $at->range,
+                            )->measure
+                        )
+                    ) {
                         $ahead[] = $entry->exercise;
                     }
                 }
@@ -53,8 +62,18 @@ final class ProgramsTest extends HttpTestCase
         $this->travel(8)->weeks();
         self::assertSame([], $ahead(), 'when the week comes and nothing was logged, it goes by the standing');
         $id = array_column($this->api('GET', "/clients/{$client->id}/programs")->json('programs'), 'id', 'current')[true];
-        self::assertSame($this->api('GET', "/clients/{$client->id}/programs/current/weeks/9")->assertOk()->json(), $this->api('GET', "/clients/{$client->id}/programs/{$id}/weeks/9")->assertOk()->json(), 'the same week under either name of the program');
-        self::assertSame([], array_filter($this->api('GET', "/clients/{$client->id}/audit")->assertOk()->json('findings'), static fn (array $each): bool => $each['severity'] === 'error'));
+        self::assertSame(
+            $this->api('GET', "/clients/{$client->id}/programs/current/weeks/9")->assertOk()->json(),
+            $this->api('GET', "/clients/{$client->id}/programs/{$id}/weeks/9")->assertOk()->json(),
+            'the same week under either name of the program',
+        );
+        self::assertSame(
+            [],
+            array_filter(
+                $this->api('GET', "/clients/{$client->id}/audit")->assertOk()->json('findings'),
+                static fn (array $each): bool => $each['severity'] === 'error',
+            ),
+        );
     }
 
     public function test_a_new_program_keeps_the_old_one_and_undo_brings_it_back(): void
@@ -112,14 +131,22 @@ final class ProgramsTest extends HttpTestCase
 
         self::assertSame('9 × 30 r0:10', $entry['dose']);
         self::assertTrue($entry['unusual']['far'], 'nine sets are far from usual, and are said to be');
-        $this->api('POST', $this->path('/doses'), [...$edit, 'version' => $this->board()['version'], 'dose' => '60 × 8'])->assertStatus(422)->assertJsonPath('errors.0.path', '/dose');
+        $this->api(
+            'POST',
+            $this->path('/doses'),
+            [...$edit, 'version' => $this->board()['version'], 'dose' => '60 × 8'],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/dose');
     }
 
     public function test_a_copy_shows_every_swap_before_it_is_made(): void
     {
         $this->signedIn();
         $name = 'Tove Rudder';
-        $body = ['version' => $this->board($name)['version'], 'from' => $this->clientNamed('Bea Thwart')->id, 'program' => $this->programs()[0]['id']];
+        $body = [
+            'version' => $this->board($name)['version'],
+            'from' => $this->clientNamed('Bea Thwart')->id,
+            'program' => $this->programs()[0]['id'],
+        ];
         $check = $this->api('POST', $this->path('/copy/check', $name), $body)->assertOk()->json();
 
         self::assertSame(1, count($this->programs($name)), 'nothing is stored yet');
@@ -127,17 +154,32 @@ final class ProgramsTest extends HttpTestCase
         $board = $this->api('POST', $this->path('/copy', $name), $body)->assertOk()->json();
         self::assertSame($check['week']['total'], $board['week']['total']);
         self::assertStringContainsString('copied from Bea Thwart', $board['title']);
-        $exercises = array_merge(...array_map(static fn (array $session): array => array_merge(...array_map(static fn (array $block): array => array_column($block['entries'], 'name'), $session['blocks'])), $board['week']['sessions']));
+        $exercises = array_merge(
+            ...array_map(
+                static fn (array $session): array => array_merge(
+                    ...array_map(static fn (array $block): array => array_column($block['entries'], 'name'), $session['blocks']),
+                ),
+                $board['week']['sessions'],
+            ),
+        );
         self::assertSame([], array_intersect($exercises, array_column($check['changes'], 'from')));
     }
 
     public function test_nothing_is_copied_to_who_must_see_a_clinician_nor_from_another_studio(): void
     {
         $this->signedIn();
-        $body = ['version' => $this->board('Anker Stave')['version'], 'from' => $this->clientNamed('Bea Thwart')->id, 'program' => $this->programs()[0]['id']];
+        $body = [
+            'version' => $this->board('Anker Stave')['version'],
+            'from' => $this->clientNamed('Bea Thwart')->id,
+            'program' => $this->programs()[0]['id'],
+        ];
         $this->api('POST', $this->path('/copy', 'Anker Stave'), $body)->assertStatus(422);
         $this->api('POST', $this->path('/programs', 'Anker Stave'), ['version' => $body['version'], 'weeks' => 4])->assertStatus(422);
-        $this->api('POST', $this->path('/copy', 'Tove Rudder'), [...$body, 'version' => $this->board('Tove Rudder')['version'], 'from' => 'somebody-else'])->assertStatus(404);
+        $this->api(
+            'POST',
+            $this->path('/copy', 'Tove Rudder'),
+            [...$body, 'version' => $this->board('Tove Rudder')['version'], 'from' => 'somebody-else'],
+        )->assertStatus(404);
     }
 
     public function test_a_move_keeps_the_reason_and_moves_the_weeks_after_it(): void
@@ -145,7 +187,11 @@ final class ProgramsTest extends HttpTestCase
         $this->signedIn();
         $board = $this->board();
         $ladder = array_column($board['ladders'], null, 'id')['side-plank'];
-        $after = $this->api('POST', $this->path('/moves'), ['version' => $board['version'], 'rung' => $ladder['down'], 'note' => 'Hip felt tired.'])->assertOk()->json();
+        $after = $this->api(
+            'POST',
+            $this->path('/moves'),
+            ['version' => $board['version'], 'rung' => $ladder['down'], 'note' => 'Hip felt tired.'],
+        )->assertOk()->json();
         $moved = array_column($after['ladders'], null, 'id')['side-plank'];
 
         self::assertSame(['Moved by Sanna Keel: Hip felt tired.'], $moved['why']);

@@ -65,7 +65,11 @@ final class RolesTest extends HttpTestCase
             [$method, $uri] = explode(' ', $route);
             if (preg_match('/\{(aim|change|choice|clearance|session|template|week)\}/', $uri) === 1) {
                 $path = '/'.preg_replace('/\{\w+\}/', 'seven', str_replace('{client}', $client, $uri));
-                self::assertContains($this->api($method, $path, $method === 'GET' ? null : '{"version":1}')->getStatusCode(), [404, 405], $route);
+                self::assertContains(
+                    $this->api($method, $path, $method === 'GET' ? null : '{"version":1}')->getStatusCode(),
+                    [404, 405],
+                    $route,
+                );
                 $asked++;
             }
         }
@@ -77,10 +81,23 @@ final class RolesTest extends HttpTestCase
         $client = $this->clientNamed('Anker Stave');
         $unshared = $this->clientNamed('Tove Rudder');
         $other = Studio::query()->create(['name' => 'Other']);
-        $stranger = Trainer::query()->create(['studio_id' => $other->id, 'name' => 'Stranger', 'email' => 'stranger@other.example', 'password' => 'long enough for it', 'role' => Role::Owner])->refresh();
+        $stranger = Trainer::query()->create(
+            [
+                'studio_id' => $other->id,
+                'name' => 'Stranger',
+                'email' => 'stranger@other.example',
+                'password' => 'long enough for it',
+                'role' => Role::Owner,
+            ],
+        )->refresh();
         $trainer = Trainer::query()->where('email', 'second@slipway.example')->firstOrFail();
         $client->belongsWith($trainer);
-        $people = ['owner' => $this->person('trainer@slipway.example'), 'trainer' => $trainer, 'reader' => $this->person('clinic@slipway.example'), 'stranger' => $stranger];
+        $people = [
+            'owner' => $this->person('trainer@slipway.example'),
+            'trainer' => $trainer,
+            'reader' => $this->person('clinic@slipway.example'),
+            'stranger' => $stranger,
+        ];
         $asked = 0;
         foreach (self::table() as $route => $least) {
             [$method, $uri] = explode(' ', $route);
@@ -89,7 +106,11 @@ final class RolesTest extends HttpTestCase
                 continue;
             }
             $least = Role::from($least);
-            $path = static fn (string $id): string => '/'.str_replace(['{client}', '{key}', '{week}', '{session}', '{change}', '{clearance}', '{template}', '{word}', '{choice}', '{aim}'], [$id, 'no-such-key-0', '9', '999999999', '999999999', '999999999', '999999999', '999999999', '999999999', '999999999'], (string) preg_replace('/\{(rung|ladder|style|program|name|link|person)\}/', 'nothing-of-it', $uri));
+            $path = static fn (string $id): string => '/'.str_replace(
+                ['{client}', '{key}', '{week}', '{session}', '{change}', '{clearance}', '{template}', '{word}', '{choice}', '{aim}'],
+                [$id, 'no-such-key-0', '9', '999999999', '999999999', '999999999', '999999999', '999999999', '999999999', '999999999'],
+                (string) preg_replace('/\{(rung|ladder|style|program|name|link|person)\}/', 'nothing-of-it', $uri),
+            );
             $body = $method === 'GET' ? null : '{}';
             $this->app->make('auth')->forgetGuards();
             self::assertSame(401, $this->api($method, $path($client->id), $body)->getStatusCode(), $route.' signed out');
@@ -105,7 +126,11 @@ final class RolesTest extends HttpTestCase
                     self::assertNotContains($status, [401, 500], $route.' as '.$who);
                 }
                 if (str_contains($uri, '{client}') && $who === 'reader') {
-                    self::assertContains($this->api($method, $path($unshared->id), $body)->getStatusCode(), [403, 404], $route.' with a client that is not shared');
+                    self::assertContains(
+                        $this->api($method, $path($unshared->id), $body)->getStatusCode(),
+                        [403, 404],
+                        $route.' with a client that is not shared',
+                    );
                 }
             }
         }
@@ -119,13 +144,20 @@ final class RolesTest extends HttpTestCase
         $second->update(['disabled_at' => now()]);
         $this->api('GET', '/clients')->assertStatus(401);
         $this->app->make('auth')->forgetGuards();
-        $this->api('POST', '/sign-in', ['email' => 'second@slipway.example', 'password' => 'slipway-demo'])->assertStatus(422)->assertJsonPath('errors.0.path', '/email');
+        $this->api(
+            'POST',
+            '/sign-in',
+            ['email' => 'second@slipway.example', 'password' => 'slipway-demo'],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/email');
     }
 
     public function test_trainers_see_their_own_clients_and_owners_all(): void
     {
         $this->signedIn('second@slipway.example');
-        self::assertEqualsCanonicalizing(['Bea Thwart', 'Maren Tidewell'], array_column($this->api('GET', '/clients')->json('clients'), 'name'));
+        self::assertEqualsCanonicalizing(
+            ['Bea Thwart', 'Maren Tidewell'],
+            array_column($this->api('GET', '/clients')->json('clients'), 'name'),
+        );
         $this->signedIn('clinic@slipway.example');
         self::assertSame(['Anker Stave'], array_column($this->api('GET', '/clients')->json('clients'), 'name'));
         $owner = $this->signedIn();
@@ -137,7 +169,10 @@ final class RolesTest extends HttpTestCase
         $this->signedIn('second@slipway.example');
         self::assertContains('Tove Rudder', array_column($this->api('GET', '/clients')->json('clients'), 'name'));
         $line = Event::query()->ofClient($client)->ordered('id', 'desc')->firstOrFail();
-        self::assertSame(['Changed whose client it is', 'Rook Ballast, Sanna Keel', $owner->id], [$line->act, $line->detail, $line->trainer_id]);
+        self::assertSame(
+            ['Changed whose client it is', 'Rook Ballast, Sanna Keel', $owner->id],
+            [$line->act, $line->detail, $line->trainer_id],
+        );
     }
 
     public function test_a_reader_records_a_clearance_and_it_is_kept_whose_it_was(): void
@@ -145,7 +180,17 @@ final class RolesTest extends HttpTestCase
         $reader = $this->signedIn('clinic@slipway.example');
         $client = $this->clientNamed('Anker Stave');
         $flag = $client->document['screen']['flags'][0];
-        $this->api('POST', "/clients/{$client->id}/clearances", ['version' => $client->version, 'who' => 'Ida Bollard', 'role' => 'Physiotherapist', 'on' => date('Y-m-d'), 'covers' => [$flag]])->assertOk();
+        $this->api(
+            'POST',
+            "/clients/{$client->id}/clearances",
+            [
+                'version' => $client->version,
+                'who' => 'Ida Bollard',
+                'role' => 'Physiotherapist',
+                'on' => date('Y-m-d'),
+                'covers' => [$flag],
+            ],
+        )->assertOk();
         $line = Event::query()->ofClient($client)->ordered('id', 'desc')->firstOrFail();
         self::assertSame(['Recorded a clearance', $reader->id], [$line->act, $line->trainer_id]);
     }
@@ -176,8 +221,15 @@ final class RolesTest extends HttpTestCase
         self::assertSame('step 119', $first['events'][0]['detail']);
         $rest = $this->api('GET', "/clients/{$client->id}/happened?before=".$first['events'][99]['id'])->json();
         self::assertSame('step 19', $rest['events'][0]['detail']);
-        self::assertSame(['step 111'], array_column($this->api('GET', "/clients/{$client->id}/happened?words=step+111&who=".$owner->id)->json('events'), 'detail'));
-        self::assertSame([], $this->api('GET', "/clients/{$client->id}/happened?words=%25")->json('events'), 'a sign of the database is a sign');
+        self::assertSame(
+            ['step 111'],
+            array_column($this->api('GET', "/clients/{$client->id}/happened?words=step+111&who=".$owner->id)->json('events'), 'detail'),
+        );
+        self::assertSame(
+            [],
+            $this->api('GET', "/clients/{$client->id}/happened?words=%25")->json('events'),
+            'a sign of the database is a sign',
+        );
         $csv = (string) $this->api('GET', '/happened.csv?words=quoted')->assertOk()->getContent();
         self::assertStringContainsString('"\'=1+1, ""quoted"""', $csv);
         self::assertStringContainsString('Sanna Keel,Bea Thwart,Moved on a ladder', $csv);
@@ -196,11 +248,17 @@ final class RolesTest extends HttpTestCase
     public function test_an_erased_client_is_in_no_table(): void
     {
         $client = $this->clientNamed('Maren Tidewell');
-        $tables = DB::table('information_schema.columns')->where('table_schema', DB::getDatabaseName())->where('column_name', 'client_id')->pluck('table_name')->all();
+        $tables = DB::table('information_schema.columns')->where(
+            'table_schema',
+            DB::getDatabaseName(),
+        )->where('column_name', 'client_id')->pluck('table_name')->all();
         self::assertEqualsCanonicalizing(Erasure::OF_CLIENT, $tables, 'every table with something of a client is erased from');
         Erasure::client($client->id);
         self::assertNull(Client::query()->find($client->id));
-        $of = DB::table('information_schema.columns')->where('table_schema', DB::getDatabaseName())->where('column_name', 'studio_id')->pluck('table_name')->all();
+        $of = DB::table('information_schema.columns')->where(
+            'table_schema',
+            DB::getDatabaseName(),
+        )->where('column_name', 'studio_id')->pluck('table_name')->all();
         self::assertEqualsCanonicalizing([...Erasure::OF_CLIENT, ...Erasure::OF_STUDIO], $of, 'and of a studio');
         Erasure::studio($client->studio_id);
         self::assertNull(Studio::query()->find($client->studio_id));

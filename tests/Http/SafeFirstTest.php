@@ -29,8 +29,15 @@ final class SafeFirstTest extends HttpTestCase
     /** @param  array<string, mixed>  $set */
     private function log(int $ago, array $set): void
     {
-        $sides = array_map(static fn (string $side): array => ['rung' => 'heel-taps', 'side' => $side, ...self::CLEAN, ...$set], ['left', 'right']);
-        $this->api('POST', $this->path('/logs'), ['key' => 'safe-'.$ago.'-'.bin2hex(random_bytes(4)), 'on' => Carbon::today()->subDays($ago)->toDateString(), 'sets' => $sides])->assertOk();
+        $sides = array_map(
+            static fn (string $side): array => ['rung' => 'heel-taps', 'side' => $side, ...self::CLEAN, ...$set],
+            ['left', 'right'],
+        );
+        $this->api(
+            'POST',
+            $this->path('/logs'),
+            ['key' => 'safe-'.$ago.'-'.bin2hex(random_bytes(4)), 'on' => Carbon::today()->subDays($ago)->toDateString(), 'sets' => $sides],
+        )->assertOk();
     }
 
     /** @return array<string, mixed> */
@@ -43,26 +50,45 @@ final class SafeFirstTest extends HttpTestCase
     {
         $this->signedIn();
         $this->log(0, ['pain_kind' => 'numb']);
-        self::assertSame(['stop', 'all', true, null], [$this->verdict()['verdict'], $this->verdict()['scope'], $this->verdict()['refer'], $this->verdict()['swap']]);
+        self::assertSame(
+            ['stop', 'all', true, null],
+            [$this->verdict()['verdict'], $this->verdict()['scope'], $this->verdict()['refer'], $this->verdict()['swap']],
+        );
         $board = $this->board();
         self::assertSame('stop:all', $this->api('GET', $this->path('/screen'))->json('needed.0.id'));
         $this->api('POST', $this->path('/plan'), ['version' => $board['version']])->assertStatus(422);
         $this->api('GET', $this->path('/floor/1/1'))->assertStatus(422);
-        $this->api('POST', $this->path('/door/check'), ['version' => $board['version'], 'week' => 1, 'place' => 1, 'sore' => []])->assertStatus(422);
+        $this->api(
+            'POST',
+            $this->path('/door/check'),
+            ['version' => $board['version'], 'week' => 1, 'place' => 1, 'sore' => []],
+        )->assertStatus(422);
         $row = array_column($this->api('GET', '/clients')->json('clients'), null, 'name')['Maren Tidewell'];
         self::assertSame(['stop', 'Everything stopped: numbness'], [$row['needs'][0]['kind'], $row['stop']]);
 
         $letter = ['version' => $board['version'], 'who' => 'A. Practice', 'role' => 'Physician', 'covers' => ['stop:all']];
-        $this->api('POST', $this->path('/clearances'), [...$letter, 'on' => Carbon::today()->toDateString()])->assertStatus(422)->assertJsonPath('errors.0.path', '/on');
+        $this->api(
+            'POST',
+            $this->path('/clearances'),
+            [...$letter, 'on' => Carbon::today()->toDateString()],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/on');
         $this->travel(3)->days();
         $this->api('POST', $this->path('/clearances'), [...$letter, 'on' => Carbon::today()->toDateString()])->assertOk();
         $this->api('POST', $this->path('/plan'), ['version' => $this->board()['version']])->assertStatus(422);
-        $this->api('POST', $this->path('/screen'), ['version' => $this->board()['version'], 'on' => Carbon::today()->toDateString(), 'flags' => [], 'limits' => []])->assertOk();
+        $this->api(
+            'POST',
+            $this->path('/screen'),
+            ['version' => $this->board()['version'], 'on' => Carbon::today()->toDateString(), 'flags' => [], 'limits' => []],
+        )->assertOk();
         $this->api('GET', $this->path('/floor/1/1'))->assertOk();
 
         $verdict = $this->verdict();
         self::assertSame(['regress', 'pain.cleared', true], [$verdict['verdict'], $verdict['rule'], $verdict['retest']]);
-        $this->api('POST', $this->path('/verdicts'), ['version' => $this->board()['version'], 'ladder' => 'dead-bug', 'answer' => 'accepted'])->assertOk();
+        $this->api(
+            'POST',
+            $this->path('/verdicts'),
+            ['version' => $this->board()['version'], 'ladder' => 'dead-bug', 'answer' => 'accepted'],
+        )->assertOk();
         $standing = array_column($this->board()['ladders'], null, 'id')['dead-bug']['standing'];
         self::assertNotSame('heel-taps', $standing['rung'], 'a rung down after the clearance');
         self::assertSame([], $this->errors());
@@ -74,7 +100,11 @@ final class SafeFirstTest extends HttpTestCase
         $this->log(5, ['pain' => 3, 'pain_kind' => 'sharp']);
         $verdict = $this->verdict();
         self::assertSame(['stop', 'ladder'], [$verdict['verdict'], $verdict['scope']]);
-        $this->api('POST', $this->path('/verdicts'), ['version' => $this->board()['version'], 'ladder' => 'dead-bug', 'answer' => 'accepted'])->assertOk();
+        $this->api(
+            'POST',
+            $this->path('/verdicts'),
+            ['version' => $this->board()['version'], 'ladder' => 'dead-bug', 'answer' => 'accepted'],
+        )->assertOk();
         $board = $this->board();
         $names = [];
         foreach ($board['week']['sessions'] as $session) {
@@ -90,7 +120,11 @@ final class SafeFirstTest extends HttpTestCase
     public function test_a_second_step_of_one_day_can_be_accepted_and_accepted_is_said_only_where_something_moved(): void
     {
         $this->signedIn();
-        $accept = fn () => $this->api('POST', $this->path('/verdicts'), ['version' => $this->board()['version'], 'ladder' => 'dead-bug', 'answer' => 'accepted'])->assertOk();
+        $accept = fn () => $this->api(
+            'POST',
+            $this->path('/verdicts'),
+            ['version' => $this->board()['version'], 'ladder' => 'dead-bug', 'answer' => 'accepted'],
+        )->assertOk();
         foreach ([9, 7] as $ago) {
             $this->log($ago, ['target' => 12, 'done' => 12]);
             $this->log($ago, ['target' => 12, 'done' => 12]);
@@ -109,7 +143,10 @@ final class SafeFirstTest extends HttpTestCase
     {
         $this->signedIn();
         $session = $this->api('GET', $this->path('/sessions/1/1'))->assertOk()->json('session');
-        $session['blocks'][] = ['type' => 'straight', 'entries' => [['exercise' => 'plank-taps-wide', 'sets' => 2, 'reps' => 6, 'side' => 'alternate', 'rest_s' => 30]]];
+        $session['blocks'][] = [
+            'type' => 'straight',
+            'entries' => [['exercise' => 'plank-taps-wide', 'sets' => 2, 'reps' => 6, 'side' => 'alternate', 'rest_s' => 30]],
+        ];
         $body = ['version' => $this->board()['version'], 'week' => 1, 'place' => 1, 'session' => $session];
         $answer = $this->api('POST', $this->path('/sessions'), $body)->assertStatus(422)->assertJsonPath('errors.0.path', '/insist');
         self::assertStringContainsString('Plank taps', $answer->json('errors.0.message'));
@@ -123,7 +160,10 @@ final class SafeFirstTest extends HttpTestCase
         }
         self::assertStringContainsString('Cleared by word of her physio.', $entries['plank-taps-wide']['insisted']);
         self::assertNotSame([], $entries['plank-taps-wide']['unsafe']);
-        self::assertStringContainsString('Cleared by word', $this->api('GET', $this->path('/floor/1/1'))->assertOk()->json('rungs.plank-taps-wide.kept'));
+        self::assertStringContainsString(
+            'Cleared by word',
+            $this->api('GET', $this->path('/floor/1/1'))->assertOk()->json('rungs.plank-taps-wide.kept'),
+        );
         $row = array_column($this->api('GET', '/clients')->json('clients'), null, 'name')['Maren Tidewell'];
         self::assertContains('kept', array_column($row['needs'], 'kind'));
 
@@ -137,7 +177,16 @@ final class SafeFirstTest extends HttpTestCase
         $this->signedIn();
         $rung = 'forearm-plank';
         $board = $this->board('Oskar Pintle');
-        $this->api('POST', $this->path('/screen', 'Oskar Pintle'), ['version' => $board['version'], 'on' => Carbon::today()->toDateString(), 'flags' => [], 'limits' => [['limit' => 'shoulder', 'severity' => 'severe'], ['limit' => 'osteoporosis', 'severity' => 'moderate']]])->assertOk();
+        $this->api(
+            'POST',
+            $this->path('/screen', 'Oskar Pintle'),
+            [
+                'version' => $board['version'],
+                'on' => Carbon::today()->toDateString(),
+                'flags' => [],
+                'limits' => [['limit' => 'shoulder', 'severity' => 'severe'], ['limit' => 'osteoporosis', 'severity' => 'moderate']],
+            ],
+        )->assertOk();
         $plan = $this->api('GET', $this->path('/floor/1/1', 'Oskar Pintle'))->assertOk()->json();
         self::assertArrayNotHasKey($rung, $plan['rungs']);
         foreach (array_keys($plan['rungs']) as $each) {
@@ -165,7 +214,11 @@ final class SafeFirstTest extends HttpTestCase
                 $placed[$each['ladder']] = $each;
             }
             foreach ($this->board($name)['ladders'] as $ladder) {
-                self::assertSame([$ladder['standing']['rung'] ?? null, $ladder['standing']['step'] ?? 0], [$placed[$ladder['id']]['rung'], $placed[$ladder['id']]['step'] ?? 0], $name.' '.$ladder['id']);
+                self::assertSame(
+                    [$ladder['standing']['rung'] ?? null, $ladder['standing']['step'] ?? 0],
+                    [$placed[$ladder['id']]['rung'], $placed[$ladder['id']]['step'] ?? 0],
+                    $name.' '.$ladder['id'],
+                );
             }
         }
     }
@@ -182,21 +235,51 @@ final class SafeFirstTest extends HttpTestCase
     public function test_hard_work_within_48_hours_is_warned_of_before_it_starts_and_kept_with_the_log(): void
     {
         $this->signedIn();
-        $sets = array_merge(...array_fill(0, 4, array_map(static fn (string $side): array => ['rung' => 'heel-taps', 'side' => $side, ...self::CLEAN, 'target' => 12, 'done' => 12], ['left', 'right'])));
+        $sets = array_merge(
+            ...array_fill(
+                0,
+                4,
+                array_map(
+                    static fn (string $side): array => [
+                        'rung' => 'heel-taps',
+                        'side' => $side,
+                        ...self::CLEAN,
+                        'target' => 12,
+                        'done' => 12,
+                    ],
+                    ['left', 'right'],
+                ),
+            ),
+        );
         $more = array_fill(0, 4, ['rung' => 'press-out-standing', 'side' => 'both', ...self::CLEAN]);
         foreach ([1, 0] as $ago) {
-            $this->api('POST', $this->path('/logs'), ['key' => 'hard-'.$ago.'-key', 'on' => Carbon::today()->subDays($ago)->toDateString(), 'sets' => [...$sets, ...$more]])->assertOk();
+            $this->api(
+                'POST',
+                $this->path('/logs'),
+                ['key' => 'hard-'.$ago.'-key', 'on' => Carbon::today()->subDays($ago)->toDateString(), 'sets' => [...$sets, ...$more]],
+            )->assertOk();
         }
         $sessions = array_column($this->api('GET', $this->path('/logs'))->json('sessions'), 'warned', 'on');
         self::assertSame([], $sessions[Carbon::today()->subDay()->toDateString()]);
         self::assertStringContainsString('within 48 h', $sessions[Carbon::today()->toDateString()][0]);
-        self::assertStringContainsString('within 48 h', implode(' ', $this->api('GET', $this->path('/floor/1/1'))->assertOk()->json('warnings')));
+        self::assertStringContainsString(
+            'within 48 h',
+            implode(' ', $this->api('GET', $this->path('/floor/1/1'))->assertOk()->json('warnings')),
+        );
         self::assertStringContainsString('within 48 h', (string) $this->api('GET', $this->path('/tests'))->json('warning'));
     }
 
     /** @return list<string> */
     private function errors(): array
     {
-        return array_values(array_map(static fn (array $each): string => $each['message'], array_filter($this->api('GET', $this->path('/audit'))->assertOk()->json('findings'), static fn (array $each): bool => $each['severity'] === 'error')));
+        return array_values(
+            array_map(
+                static fn (array $each): string => $each['message'],
+                array_filter(
+                    $this->api('GET', $this->path('/audit'))->assertOk()->json('findings'),
+                    static fn (array $each): bool => $each['severity'] === 'error',
+                ),
+            ),
+        );
     }
 }

@@ -22,29 +22,50 @@ final class ScreensTest extends HttpTestCase
     /** @return array<string, mixed> */
     private function clearance(array $more = []): array
     {
-        return ['version' => $this->version(), 'who' => 'A. Practice', 'role' => 'Physiotherapist', 'on' => Carbon::today()->toDateString(), 'covers' => ['night-pain'], ...$more];
+        return [
+            'version' => $this->version(),
+            'who' => 'A. Practice',
+            'role' => 'Physiotherapist',
+            'on' => Carbon::today()->toDateString(),
+            'covers' => ['night-pain'],
+            ...$more,
+        ];
     }
 
     public function test_a_flag_stops_planning_until_a_clearance_is_recorded_and_again_when_it_is_withdrawn(): void
     {
         $this->signedIn();
         self::assertNull($this->api('GET', $this->path('/board'))->json('week'));
-        self::assertContains(['id' => 'night-pain', 'name' => 'Unrelenting pain at night', 'covered' => false], $this->api('GET', $this->path('/screen'))->assertOk()->json('needed'));
+        self::assertContains(
+            ['id' => 'night-pain', 'name' => 'Unrelenting pain at night', 'covered' => false],
+            $this->api('GET', $this->path('/screen'))->assertOk()->json('needed'),
+        );
 
         $cleared = $this->api('POST', $this->path('/clearances'), $this->clearance())->assertOk()->json();
         self::assertTrue(array_column($cleared['needed'], 'covered', 'id')['night-pain']);
         $board = $this->api('GET', $this->path('/board'))->json();
         self::assertSame([[], 6], [$board['refer'], $board['weeks']]);
 
-        $this->api('POST', $this->path('/clearances/'.$cleared['clearances'][0]['id'].'/withdraw'), ['version' => $board['version']])->assertOk();
-        self::assertSame([null, 1], [$this->api('GET', $this->path('/board'))->json('week'), count($this->api('GET', $this->path('/board'))->json('refer'))]);
+        $this->api(
+            'POST',
+            $this->path('/clearances/'.$cleared['clearances'][0]['id'].'/withdraw'),
+            ['version' => $board['version']],
+        )->assertOk();
+        self::assertSame(
+            [null, 1],
+            [$this->api('GET', $this->path('/board'))->json('week'), count($this->api('GET', $this->path('/board'))->json('refer'))],
+        );
     }
 
     public function test_a_clearance_lifts_nothing_that_came_after_it(): void
     {
         $this->signedIn();
         $day = static fn (int $ago): string => Carbon::today()->subDays($ago)->toDateString();
-        $ask = fn (array $flags, int $ago) => $this->api('POST', $this->path('/screen'), ['version' => $this->version(), 'on' => $day($ago), 'flags' => $flags, 'limits' => []])->assertOk();
+        $ask = fn (array $flags, int $ago) => $this->api(
+            'POST',
+            $this->path('/screen'),
+            ['version' => $this->version(), 'on' => $day($ago), 'flags' => $flags, 'limits' => []],
+        )->assertOk();
         $this->api('POST', $this->path('/clearances'), $this->clearance(['on' => $day(20)]))->assertOk();
         self::assertSame([], $this->api('GET', $this->path('/board'))->json('refer'), 'a letter from before the first screen counts');
         $ask([], 10);
@@ -58,7 +79,16 @@ final class ScreensTest extends HttpTestCase
         $this->signedIn();
         $name = 'Bea Thwart';
         $before = Screen::query()->ofClient($this->clientNamed($name))->count();
-        $answer = $this->api('POST', $this->path('/screen', $name), ['version' => $this->version($name), 'on' => Carbon::today()->toDateString(), 'flags' => [], 'limits' => [['limit' => 'shoulder', 'severity' => 'severe']]])->assertOk()->json('answers');
+        $answer = $this->api(
+            'POST',
+            $this->path('/screen', $name),
+            [
+                'version' => $this->version($name),
+                'on' => Carbon::today()->toDateString(),
+                'flags' => [],
+                'limits' => [['limit' => 'shoulder', 'severity' => 'severe']],
+            ],
+        )->assertOk()->json('answers');
 
         self::assertCount($before + 1, $answer);
         self::assertSame(['Sanna Keel', [], ['Sore shoulder, severe']], [$answer[0]['by'], $answer[0]['flags'], $answer[0]['limits']]);
@@ -73,7 +103,11 @@ final class ScreensTest extends HttpTestCase
         $name = 'Bea Thwart';
         self::assertFalse($this->api('GET', $this->path('/screen', $name))->json('due.over'));
         $record = $this->api('GET', $this->path('', $name))->json();
-        $this->api('PUT', $this->path('', $name), ['version' => $record['version'], 'document' => [...$record['document'], 'limits' => ['wrist']]])->assertOk();
+        $this->api(
+            'PUT',
+            $this->path('', $name),
+            ['version' => $record['version'], 'document' => [...$record['document'], 'limits' => ['wrist']]],
+        )->assertOk();
 
         self::assertTrue($this->api('GET', $this->path('/screen', $name))->json('due.over'));
     }
@@ -82,7 +116,11 @@ final class ScreensTest extends HttpTestCase
     {
         $this->signedIn();
         $tomorrow = Carbon::today()->addDays(3)->toDateString();
-        $at = fn (array $more): ?string => $this->api('POST', $this->path('/clearances'), $this->clearance($more))->assertStatus(422)->json('errors.0.path');
+        $at = fn (array $more): ?string => $this->api(
+            'POST',
+            $this->path('/clearances'),
+            $this->clearance($more),
+        )->assertStatus(422)->json('errors.0.path');
 
         self::assertSame('/on', $at(['on' => $tomorrow]));
         self::assertSame('/who', $at(['who' => ' ']));

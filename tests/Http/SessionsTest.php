@@ -6,7 +6,15 @@ namespace Tests\Http;
 
 final class SessionsTest extends HttpTestCase
 {
-    private const CIRCUIT = ['format' => 'even-rungs/session', 'version' => 1, 'day' => 'mon', 'kind' => 'standalone', 'warm_up_s' => 120, 'cool_down_s' => 90, 'blocks' => [['type' => 'straight', 'entries' => [['exercise' => 'dead bug', 'sets' => 1, 'reps' => 8]]]]];
+    private const CIRCUIT = [
+        'format' => 'even-rungs/session',
+        'version' => 1,
+        'day' => 'mon',
+        'kind' => 'standalone',
+        'warm_up_s' => 120,
+        'cool_down_s' => 90,
+        'blocks' => [['type' => 'straight', 'entries' => [['exercise' => 'dead bug', 'sets' => 1, 'reps' => 8]]]],
+    ];
 
     private function path(string $rest, string $name = 'Bea Thwart'): string
     {
@@ -37,14 +45,36 @@ final class SessionsTest extends HttpTestCase
         self::assertCount(5, $bench['blocks'][0]['entries']);
         $last = $bench['ribbon'][count($bench['ribbon']) - 1];
         self::assertEquals([1310, 'cool-down'], [$last['end_s'], $last['what']]);
-        self::assertSame(750, array_sum(array_map(static fn (array $s): int => $s['what'] === 'work' ? (int) ($s['end_s'] - $s['start_s']) : 0, $bench['ribbon'])));
-        $this->api('POST', '/sessions/preview', ['session' => $bench['session'], 'change' => ['do' => 'rounds', 'block' => 0, 'text' => 'a few rounds']])->assertStatus(422)->assertJsonPath('errors.0.path', '/change/text');
+        self::assertSame(
+            750,
+            array_sum(
+                array_map(static fn (array $s): int => $s['what'] === 'work' ? (int) ($s['end_s'] - $s['start_s']) : 0, $bench['ribbon']),
+            ),
+        );
+        $this->api(
+            'POST',
+            '/sessions/preview',
+            ['session' => $bench['session'], 'change' => ['do' => 'rounds', 'block' => 0, 'text' => 'a few rounds']],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/change/text');
     }
 
     public function test_a_dose_is_typed_as_trainers_write_it_and_the_best_order_is_taken(): void
     {
         $this->signedIn();
-        $session = [...self::CIRCUIT, 'blocks' => [['type' => 'straight', 'entries' => [['exercise' => 'front plank', 'hold_s' => 30], ['exercise' => 'bird dog', 'reps' => 8, 'side' => 'each'], ['exercise' => 'dead bug', 'reps' => 8, 'side' => 'each'], ['exercise' => 'side plank', 'hold_s' => 20, 'side' => 'each']]]]];
+        $session = [
+            ...self::CIRCUIT,
+            'blocks' => [
+                [
+                    'type' => 'straight',
+                    'entries' => [
+                        ['exercise' => 'front plank', 'hold_s' => 30],
+                        ['exercise' => 'bird dog', 'reps' => 8, 'side' => 'each'],
+                        ['exercise' => 'dead bug', 'reps' => 8, 'side' => 'each'],
+                        ['exercise' => 'side plank', 'hold_s' => 20, 'side' => 'each'],
+                    ],
+                ],
+            ],
+        ];
         $bench = $this->change($session, ['do' => 'dose', 'block' => 0, 'entry' => 0, 'text' => '3 sets of 30 sec, rest 45']);
         self::assertSame('3 × 30 s r0:45', $bench['blocks'][0]['entries'][0]['dose']);
         self::assertLessThan($bench['blocks'][0]['order']['cost'], $bench['blocks'][0]['order']['best_cost']);
@@ -58,7 +88,18 @@ final class SessionsTest extends HttpTestCase
     {
         $this->signedIn();
         $client = ['client' => $this->clientNamed('Maren Tidewell')->id];
-        $session = [...self::CIRCUIT, 'blocks' => [['type' => 'straight', 'entries' => [['exercise' => 'front plank', 'sets' => 9, 'hold_s' => 60, 'rest_s' => 90], ['exercise' => 'dead bug', 'sets' => 3, 'reps' => 10, 'side' => 'alternate']]]]];
+        $session = [
+            ...self::CIRCUIT,
+            'blocks' => [
+                [
+                    'type' => 'straight',
+                    'entries' => [
+                        ['exercise' => 'front plank', 'sets' => 9, 'hold_s' => 60, 'rest_s' => 90],
+                        ['exercise' => 'dead bug', 'sets' => 3, 'reps' => 10, 'side' => 'alternate'],
+                    ],
+                ],
+            ],
+        ];
         $bench = $this->api('POST', '/sessions/preview', ['session' => $session, ...$client])->assertOk()->json();
         self::assertTrue($bench['over']);
         $cut = $bench['cuts'][0];
@@ -74,14 +115,30 @@ final class SessionsTest extends HttpTestCase
     {
         $this->signedIn();
         $before = $this->board();
-        $after = $this->api('POST', $this->path('/sessions'), ['version' => $before['version'], 'week' => 1, 'place' => 1, 'session' => [...self::CIRCUIT, 'day' => 'mon']])->assertOk()->json();
+        $after = $this->api(
+            'POST',
+            $this->path('/sessions'),
+            ['version' => $before['version'], 'week' => 1, 'place' => 1, 'session' => [...self::CIRCUIT, 'day' => 'mon']],
+        )->assertOk()->json();
         self::assertSame(['dead-bug-opposite'], array_column($after['week']['sessions'][0]['blocks'][0]['entries'], 'exercise'));
 
-        $check = $this->api('POST', $this->path('/sessions/move/check'), ['version' => $after['version'], 'week' => 1, 'place' => 2, 'day' => 'wed'])->assertOk()->json();
+        $check = $this->api(
+            'POST',
+            $this->path('/sessions/move/check'),
+            ['version' => $after['version'], 'week' => 1, 'place' => 2, 'day' => 'wed'],
+        )->assertOk()->json();
         self::assertContains('time.budget', array_column($check['breaks'], 'rule'), 'Wednesday was not offered');
-        $moved = $this->api('POST', $this->path('/sessions/move'), ['version' => $after['version'], 'week' => 1, 'place' => 2, 'day' => 'wed'])->assertOk()->json();
+        $moved = $this->api(
+            'POST',
+            $this->path('/sessions/move'),
+            ['version' => $after['version'], 'week' => 1, 'place' => 2, 'day' => 'wed'],
+        )->assertOk()->json();
         self::assertSame(['mon', 'wed', 'thu', 'sat'], array_column($moved['week']['sessions'], 'day'));
-        $removed = $this->api('POST', $this->path('/sessions/remove'), ['version' => $moved['version'], 'week' => 1, 'place' => 2])->assertOk()->json();
+        $removed = $this->api(
+            'POST',
+            $this->path('/sessions/remove'),
+            ['version' => $moved['version'], 'week' => 1, 'place' => 2],
+        )->assertOk()->json();
         self::assertCount(3, $removed['week']['sessions']);
         $version = $removed['version'];
         for ($i = 0; $i < 3; $i++) {
@@ -89,7 +146,11 @@ final class SessionsTest extends HttpTestCase
             $version = $back['version'];
         }
         self::assertSame($before['week'], $back['week']);
-        $this->api('POST', $this->path('/sessions/move'), ['version' => $version, 'week' => 9, 'place' => 1, 'day' => 'wed'])->assertStatus(422)->assertJsonPath('errors.0.path', '/week');
+        $this->api(
+            'POST',
+            $this->path('/sessions/move'),
+            ['version' => $version, 'week' => 9, 'place' => 1, 'day' => 'wed'],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/week');
     }
 
     public function test_templates_belong_to_the_studio(): void
@@ -105,32 +166,72 @@ final class SessionsTest extends HttpTestCase
     public function test_wishes_that_contradict_name_the_one_that_gives_and_away_weeks_keep_their_minutes(): void
     {
         $this->signedIn();
-        $best = $this->api('POST', $this->path('/best-week', 'Joss Keelson'), ['wished' => ['mon' => 'hard', 'tue' => 'hard']])->assertOk()->json();
+        $best = $this->api(
+            'POST',
+            $this->path('/best-week', 'Joss Keelson'),
+            ['wished' => ['mon' => 'hard', 'tue' => 'hard']],
+        )->assertOk()->json();
         self::assertSame(['A hard session on Monday: it is a day of heavy lifting.'], $best['given_up']);
         self::assertSame('hard', $best['days'][1]['use']);
 
-        $board = $this->api('POST', $this->path('/programs'), ['version' => $this->board()['version'], 'weeks' => 3, 'away' => [['week' => 2, 'days' => ['tue' => 10], 'equipment' => ['wall']]], 'matches' => [['week' => 3, 'day' => 'thu']]])->assertOk()->json();
+        $board = $this->api(
+            'POST',
+            $this->path('/programs'),
+            [
+                'version' => $this->board()['version'],
+                'weeks' => 3,
+                'away' => [['week' => 2, 'days' => ['tue' => 10], 'equipment' => ['wall']]],
+                'matches' => [['week' => 3, 'day' => 'thu']],
+            ],
+        )->assertOk()->json();
         $away = $this->api('GET', $this->path('/programs/current/weeks/2'))->json();
         self::assertSame(['tue'], array_column($away['sessions'], 'day'));
         self::assertLessThanOrEqual(600, $away['sessions'][0]['total']['seconds']);
         $match = array_column($this->api('GET', $this->path('/programs/current/weeks/3'))->json('sessions'), 'kind', 'day');
         self::assertSame('activation', $match['thu']);
-        self::assertSame([], array_filter($this->api('GET', $this->path('/audit'))->assertOk()->json('findings'), static fn (array $f): bool => $f['severity'] === 'error'), 'the plan keeps its own rules away too');
+        self::assertSame(
+            [],
+            array_filter(
+                $this->api('GET', $this->path('/audit'))->assertOk()->json('findings'),
+                static fn (array $f): bool => $f['severity'] === 'error',
+            ),
+            'the plan keeps its own rules away too',
+        );
         self::assertSame(3, $this->api('POST', $this->path('/plan'), ['version' => $board['version']])->json('weeks'));
-        self::assertSame(['tue'], array_column($this->api('GET', $this->path('/programs/current/weeks/2'))->json('sessions'), 'day'), 'planning anew keeps the week away');
+        self::assertSame(
+            ['tue'],
+            array_column($this->api('GET', $this->path('/programs/current/weeks/2'))->json('sessions'), 'day'),
+            'planning anew keeps the week away',
+        );
     }
 
     public function test_a_group_shares_the_clock_and_not_the_rungs(): void
     {
         $this->signedIn();
         $ids = array_map(fn (string $name): string => $this->clientNamed($name)->id, ['Bea Thwart', 'Maren Tidewell', 'Oskar Pintle']);
-        $body = ['clients' => $ids, 'stations' => ['plank', 'dead-bug', 'press-out'], 'rounds' => 3, 'work_s' => 40, 'rest_s' => 20, 'warm_up_s' => 60, 'cool_down_s' => 60];
+        $body = [
+            'clients' => $ids,
+            'stations' => ['plank', 'dead-bug', 'press-out'],
+            'rounds' => 3,
+            'work_s' => 40,
+            'rest_s' => 20,
+            'warm_up_s' => 60,
+            'cool_down_s' => 60,
+        ];
         $plan = $this->api('POST', '/group', $body)->assertOk()->json();
 
         self::assertSame('10:40', $plan['total']['text']);
         $plank = $plan['stations'][0]['places'];
         self::assertCount(3, array_unique(array_column($plank, 'exercise')), 'three people, three rungs');
-        $this->api('POST', '/group', [...$body, 'clients' => [$this->clientNamed('Anker Stave')->id]])->assertStatus(422)->assertJsonPath('errors.0.path', '/clients');
-        $this->api('POST', '/group', [...$body, 'stations' => ['nowhere']])->assertStatus(422)->assertJsonPath('errors.0.path', '/stations/0');
+        $this->api(
+            'POST',
+            '/group',
+            [...$body, 'clients' => [$this->clientNamed('Anker Stave')->id]],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/clients');
+        $this->api(
+            'POST',
+            '/group',
+            [...$body, 'stations' => ['nowhere']],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/stations/0');
     }
 }

@@ -30,14 +30,22 @@ final class StylesTest extends HttpTestCase
         self::assertStringStartsWith('back-switch-on', $after['week']['sessions'][0]['blocks'][0]['entries'][0]['exercise']);
         $back = $this->api('POST', $this->path('/undo'), ['version' => $after['version']])->assertOk()->json();
         self::assertSame([$before['style'], $before['week']], [$back['style'], $back['week']]);
-        $this->api('POST', $this->path('/style'), ['version' => $back['version'], 'style' => 'nowhere'])->assertStatus(422)->assertJsonPath('errors.0.path', '/style');
+        $this->api(
+            'POST',
+            $this->path('/style'),
+            ['version' => $back['version'], 'style' => 'nowhere'],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/style');
     }
 
     public function test_what_if_shows_another_week_and_stores_nothing(): void
     {
         $this->signedIn();
         $before = $this->api('GET', $this->path('/board'))->json();
-        $then = $this->api('POST', $this->path('/what-if'), ['days' => ['mon' => 20], 'limits' => ['wrist', 'shoulder'], 'style' => 'ten-count'])->assertOk()->json();
+        $then = $this->api(
+            'POST',
+            $this->path('/what-if'),
+            ['days' => ['mon' => 20], 'limits' => ['wrist', 'shoulder'], 'style' => 'ten-count'],
+        )->assertOk()->json();
 
         self::assertSame(['mon'], array_column($then['week']['sessions'], 'day'));
         self::assertNotSame([], $then['week']['gaps'], 'one day a week leaves directions short, and says so');
@@ -50,7 +58,11 @@ final class StylesTest extends HttpTestCase
     public function test_a_copy_of_a_style_takes_other_answers_and_plans_by_them(): void
     {
         $this->signedIn();
-        $styles = $this->api('POST', '/styles', ['from' => 'even-keel', 'name' => 'Our house', 'change' => false, 'choices' => ['switch-on' => 'draw-in']])->assertOk()->json('styles');
+        $styles = $this->api(
+            'POST',
+            '/styles',
+            ['from' => 'even-keel', 'name' => 'Our house', 'change' => false, 'choices' => ['switch-on' => 'draw-in']],
+        )->assertOk()->json('styles');
         $own = array_column($styles, null, 'id')['own-our-house'];
 
         self::assertSame(['draw-in', true], [array_column($own['choices'], 'side', 'id')['switch-on'], $own['own']]);
@@ -58,15 +70,34 @@ final class StylesTest extends HttpTestCase
         $board = $this->api('POST', $this->path('/style'), ['version' => $version, 'style' => 'own-our-house'])->assertOk()->json();
         self::assertStringStartsWith('back-switch-on', $board['week']['sessions'][0]['blocks'][0]['entries'][0]['exercise']);
 
-        $changed = $this->api('POST', '/styles', ['from' => 'own-our-house', 'name' => 'Our house', 'change' => true, 'choices' => ['long-holds' => 'tens']])->assertOk()->json('styles');
-        self::assertSame(['draw-in', 'tens'], array_values(array_intersect_key(array_column(array_column($changed, null, 'id')['own-our-house']['choices'], 'side', 'id'), ['switch-on' => 1, 'long-holds' => 1])));
-        $this->api('POST', '/styles/own-our-house/remove')->assertStatus(422)->assertJsonPath('errors.0.message', 'Bea Thwart still follows it');
+        $changed = $this->api(
+            'POST',
+            '/styles',
+            ['from' => 'own-our-house', 'name' => 'Our house', 'change' => true, 'choices' => ['long-holds' => 'tens']],
+        )->assertOk()->json('styles');
+        self::assertSame(
+            ['draw-in', 'tens'],
+            array_values(
+                array_intersect_key(
+                    array_column(array_column($changed, null, 'id')['own-our-house']['choices'], 'side', 'id'),
+                    ['switch-on' => 1, 'long-holds' => 1],
+                ),
+            ),
+        );
+        $this->api('POST', '/styles/own-our-house/remove')->assertStatus(422)->assertJsonPath(
+            'errors.0.message',
+            'Bea Thwart still follows it',
+        );
     }
 
     public function test_a_style_of_another_studio_or_without_a_name_is_not_made(): void
     {
         $this->signedIn();
-        $try = fn (array $more): ?string => $this->api('POST', '/styles', ['from' => 'even-keel', 'name' => 'One', 'change' => false, 'choices' => (object) [], ...$more])->assertStatus(422)->json('errors.0.path');
+        $try = fn (array $more): ?string => $this->api(
+            'POST',
+            '/styles',
+            ['from' => 'even-keel', 'name' => 'One', 'change' => false, 'choices' => (object) [], ...$more],
+        )->assertStatus(422)->json('errors.0.path');
 
         self::assertSame('/from', $try(['from' => 'own-theirs']));
         self::assertSame('/name', $try(['name' => '!!!']));

@@ -19,7 +19,11 @@ final class TestDaysTest extends HttpTestCase
     {
         $version = $this->api('GET', $this->path('/board'))->json('version');
 
-        return $this->api('POST', $this->path('/tests'), ['version' => $version, 'on' => $on, 'tests' => (object) $tests, 'ended_by' => (object) $ended])->assertOk()->json();
+        return $this->api(
+            'POST',
+            $this->path('/tests'),
+            ['version' => $version, 'on' => $on, 'tests' => (object) $tests, 'ended_by' => (object) $ended],
+        )->assertOk()->json();
     }
 
     public function test_a_test_day_is_kept_with_the_faults_that_ended_it_and_places_the_client(): void
@@ -39,7 +43,11 @@ final class TestDaysTest extends HttpTestCase
     {
         $this->signedIn();
         $this->add('2026-10-01', ['front-plank_s' => 100]);
-        $change = array_column($this->add('2026-11-01', ['front-plank_s' => 110])['norms']['results'], null, 'test')['front-plank']['change'];
+        $change = array_column(
+            $this->add('2026-11-01', ['front-plank_s' => 110])['norms']['results'],
+            null,
+            'test',
+        )['front-plank']['change'];
 
         self::assertEquals(['before_s' => 100, 'by_s' => 10, 'noise_s' => 15, 'counts' => false], $change);
     }
@@ -48,13 +56,21 @@ final class TestDaysTest extends HttpTestCase
     {
         $this->signedIn();
         $version = $this->api('GET', $this->path('/board'))->json('version');
-        $try = fn (array $body): ?string => $this->api('POST', $this->path('/tests'), ['version' => $version, 'on' => '2026-11-24', 'tests' => ['front-plank_s' => 30], 'ended_by' => (object) [], ...$body])->assertStatus(422)->json('errors.0.path');
+        $try = fn (array $body): ?string => $this->api(
+            'POST',
+            $this->path('/tests'),
+            ['version' => $version, 'on' => '2026-11-24', 'tests' => ['front-plank_s' => 30], 'ended_by' => (object) [], ...$body],
+        )->assertStatus(422)->json('errors.0.path');
 
         self::assertSame('/on', $try(['on' => '2026-02-30']));
         self::assertSame('/tests', $try(['tests' => (object) []]));
         self::assertSame('/tests/front-plank_s', $try(['tests' => ['front-plank_s' => -1]]));
         self::assertSame('/ended_by/front-plank', $try(['ended_by' => ['front-plank' => 'boredom']]));
-        $this->api('POST', $this->path('/tests'), ['version' => $version + 7, 'on' => '2026-11-24', 'tests' => ['front-plank_s' => 30], 'ended_by' => (object) []])->assertStatus(409);
+        $this->api(
+            'POST',
+            $this->path('/tests'),
+            ['version' => $version + 7, 'on' => '2026-11-24', 'tests' => ['front-plank_s' => 30], 'ended_by' => (object) []],
+        )->assertStatus(409);
         self::assertSame(0, TestDay::query()->ofClient($this->clientNamed('Bea Thwart'))->count());
     }
 
@@ -69,19 +85,46 @@ final class TestDaysTest extends HttpTestCase
 
         self::assertSame(['cuff', 1, [true, false]], [$day['method'], $day['score'], array_column($day['levels'], 'held')]);
         self::assertSame([0.3, 29.4], $day['levels'][1]['trace'][1]);
-        $mixed = [...$body, 'version' => $version + 1, 'leg_loading' => ['method' => 'back-still', 'levels' => [['level' => 1, 'held' => true, 'trace' => [[0, 40]]]]]];
-        $this->api('POST', $this->path('/tests'), $mixed)->assertStatus(422)->assertJsonPath('errors.0.path', '/leg_loading/levels/0/trace');
+        $mixed = [
+            ...$body,
+            'version' => $version + 1,
+            'leg_loading' => ['method' => 'back-still', 'levels' => [['level' => 1, 'held' => true, 'trace' => [[0, 40]]]]],
+        ];
+        $this->api('POST', $this->path('/tests'), $mixed)->assertStatus(422)->assertJsonPath(
+            'errors.0.path',
+            '/leg_loading/levels/0/trace',
+        );
     }
 
     public function test_a_climbed_ladder_places_the_client_by_the_worse_side(): void
     {
         $this->signedIn();
         $version = $this->api('GET', $this->path('/board'))->json('version');
-        $this->api('POST', $this->path('/tests'), ['version' => $version, 'on' => '2026-11-24', 'tests' => (object) [], 'ended_by' => (object) [], 'ladders' => ['bird-dog' => ['highest_clean' => ['left' => 'bird-dog-held', 'right' => 'bird-dog-leg']]]])->assertOk();
+        $this->api(
+            'POST',
+            $this->path('/tests'),
+            [
+                'version' => $version,
+                'on' => '2026-11-24',
+                'tests' => (object) [],
+                'ended_by' => (object) [],
+                'ladders' => ['bird-dog' => ['highest_clean' => ['left' => 'bird-dog-held', 'right' => 'bird-dog-leg']]],
+            ],
+        )->assertOk();
         $standing = array_column($this->api('GET', $this->path('/board'))->json('ladders'), null, 'id')['bird-dog']['standing'];
 
         self::assertSame(['bird-dog-leg', 'highest-clean'], [$standing['rung'], $standing['basis']]);
-        $this->api('POST', $this->path('/tests'), ['version' => $version + 1, 'on' => '2026-11-24', 'tests' => (object) [], 'ended_by' => (object) [], 'ladders' => ['bird-dog' => ['highest_clean' => 'heel-taps']]])->assertStatus(422);
+        $this->api(
+            'POST',
+            $this->path('/tests'),
+            [
+                'version' => $version + 1,
+                'on' => '2026-11-24',
+                'tests' => (object) [],
+                'ended_by' => (object) [],
+                'ladders' => ['bird-dog' => ['highest_clean' => 'heel-taps']],
+            ],
+        )->assertStatus(422);
     }
 
     public function test_the_simulated_cuff_answers_and_loses_pressure_when_told(): void
@@ -102,10 +145,19 @@ final class TestDaysTest extends HttpTestCase
         $this->signedIn();
         $of = '/clients/'.$this->clientNamed('Maren Tidewell')->id;
         $barred = array_column($this->api('GET', $of.'/tests')->assertOk()->json('barred'), null, 'test');
-        self::assertEqualsCanonicalizing(['side-plank-left', 'side-plank-right', 'front-plank'], array_keys($barred), 'her shoulder is sore');
+        self::assertEqualsCanonicalizing(
+            ['side-plank-left', 'side-plank-right', 'front-plank'],
+            array_keys($barred),
+            'her shoulder is sore',
+        );
         self::assertSame(['sore shoulder: shoulder load, grade 2'], $barred['side-plank-left']['why']);
         self::assertNotNull($barred['side-plank-left']['stand_in']);
-        $body = ['version' => $this->api('GET', $of.'/board')->json('version'), 'on' => Carbon::today()->toDateString(), 'tests' => ['side-plank-left_s' => 30], 'ended_by' => (object) []];
+        $body = [
+            'version' => $this->api('GET', $of.'/board')->json('version'),
+            'on' => Carbon::today()->toDateString(),
+            'tests' => ['side-plank-left_s' => 30],
+            'ended_by' => (object) [],
+        ];
         $this->api('POST', $of.'/tests', $body)->assertStatus(422)->assertJsonPath('errors.0.path', '/tests/side-plank-left_s');
         $this->api('POST', $of.'/tests', [...$body, 'tests' => ['flexor_s' => 60]])->assertOk();
         self::assertSame([], $this->api('GET', '/clients/'.$this->clientNamed('Bea Thwart')->id.'/tests')->json('barred'));

@@ -37,7 +37,10 @@ final class WhatWasDoneTest extends HttpTestCase
     /** @return list<array<string, mixed>> sets of both sides */
     private static function sets(array $more = []): array
     {
-        return array_map(static fn (string $side): array => ['rung' => 'heel-taps', 'side' => $side, ...self::CLEAN, ...$more], ['left', 'right']);
+        return array_map(
+            static fn (string $side): array => ['rung' => 'heel-taps', 'side' => $side, ...self::CLEAN, ...$more],
+            ['left', 'right'],
+        );
     }
 
     private function logs(string $planned): int
@@ -49,15 +52,35 @@ final class WhatWasDoneTest extends HttpTestCase
     {
         $monday = Carbon::today()->next('Monday')->toDateString();
         $board = $this->board();
-        $moved = $this->api('POST', $this->path('/dates'), ['version' => $board['version'], 'began' => $monday, 'shifts' => []])->assertOk()->json();
+        $moved = $this->api(
+            'POST',
+            $this->path('/dates'),
+            ['version' => $board['version'], 'began' => $monday, 'shifts' => []],
+        )->assertOk()->json();
         self::assertSame([$monday, Carbon::parse($monday)->addDays(6)->toDateString()], [$moved['week']['from'], $moved['week']['to']]);
         foreach ($moved['week']['sessions'] as $session) {
             self::assertSame($session['day'], strtolower(Carbon::parse($session['date'])->format('D')));
         }
         $first = $moved['week']['sessions'][0]['date'];
-        $away = $this->api('POST', $this->path('/dates'), ['version' => $moved['version'], 'began' => $monday, 'shifts' => [['from' => $monday, 'to' => Carbon::parse($monday)->addDays(9)->toDateString()]]])->assertOk()->json();
+        $away = $this->api(
+            'POST',
+            $this->path('/dates'),
+            [
+                'version' => $moved['version'],
+                'began' => $monday,
+                'shifts' => [['from' => $monday, 'to' => Carbon::parse($monday)->addDays(9)->toDateString()]],
+            ],
+        )->assertOk()->json();
         self::assertSame(Carbon::parse($first)->addDays(14)->toDateString(), $away['week']['sessions'][0]['date']);
-        $this->api('POST', $this->path('/dates'), ['version' => $away['version'], 'began' => $monday, 'shifts' => [['from' => $monday, 'to' => Carbon::parse($monday)->subDay()->toDateString()]]])->assertStatus(422)->assertJsonPath('errors.0.path', '/shifts/0/to');
+        $this->api(
+            'POST',
+            $this->path('/dates'),
+            [
+                'version' => $away['version'],
+                'began' => $monday,
+                'shifts' => [['from' => $monday, 'to' => Carbon::parse($monday)->subDay()->toDateString()]],
+            ],
+        )->assertStatus(422)->assertJsonPath('errors.0.path', '/shifts/0/to');
         $undone = $this->api('POST', $this->path('/undo'), ['version' => $away['version']])->assertOk()->json();
         self::assertSame($moved['week']['sessions'], $undone['week']['sessions']);
     }
@@ -72,9 +95,16 @@ final class WhatWasDoneTest extends HttpTestCase
         self::assertSame('missed', $missed['week']['sessions'][0]['state']);
         self::assertSame([], $this->api('GET', $this->path('/logs'))->json('sessions'));
         self::assertSame([], $this->api('GET', $this->path('/logs'))->json('verdicts'));
-        $moved = $this->api('POST', $this->path('/sessions/move'), [...$place, 'version' => $missed['version'], 'day' => 'sun'])->assertOk()->json();
+        $moved = $this->api(
+            'POST',
+            $this->path('/sessions/move'),
+            [...$place, 'version' => $missed['version'], 'day' => 'sun'],
+        )->assertOk()->json();
         $session = array_values(array_filter($moved['week']['sessions'], static fn (array $each): bool => $each['day'] === 'sun'))[0];
-        self::assertSame(['planned', $board['week']['sessions'][0]['day'], $board['week']['sessions'][0]['key']], [$session['state'], $session['moved_from'], $session['key']]);
+        self::assertSame(
+            ['planned', $board['week']['sessions'][0]['day'], $board['week']['sessions'][0]['key']],
+            [$session['state'], $session['moved_from'], $session['key']],
+        );
     }
 
     public function test_one_session_from_floor_and_desk_is_one_log_and_what_differs_is_asked(): void
@@ -107,16 +137,32 @@ final class WhatWasDoneTest extends HttpTestCase
         $this->api('POST', $this->path('/logs/'.$page['sessions'][0]['id'].'/remove'))->assertOk();
         $this->api('POST', $this->path('/logs'), [...$desk, 'key' => 'desk-log-4'])->assertOk();
         $removed = $this->api('GET', $this->path('/logs'))->json('removed');
-        $this->api('POST', $this->path('/removed-logs/'.$removed[0]['change'].'/restore'))->assertStatus(422)->assertJsonPath('errors.0.message', 'another log of that session is there');
-        $this->api('POST', $this->path('/logs'), [...$desk, 'key' => 'desk-log-3', 'on' => Carbon::yesterday()->toDateString()])->assertOk();
+        $this->api(
+            'POST',
+            $this->path('/removed-logs/'.$removed[0]['change'].'/restore'),
+        )->assertStatus(422)->assertJsonPath('errors.0.message', 'another log of that session is there');
+        $this->api(
+            'POST',
+            $this->path('/logs'),
+            [...$desk, 'key' => 'desk-log-3', 'on' => Carbon::yesterday()->toDateString()],
+        )->assertOk();
         self::assertSame(2, $this->logs($planned), 'another day is another log');
     }
 
     public function test_nothing_done_and_nothing_said_is_no_session(): void
     {
-        $nothing = ['on' => Carbon::today()->toDateString(), 'sets' => self::sets(['done' => 0, 'faults' => null, 'pain' => null, 'effort' => null, 'breathing' => null])];
-        $nothing['sets'] = array_map(static fn (array $set): array => array_filter($set, static fn (mixed $value): bool => $value !== null), $nothing['sets']);
-        $this->api('POST', $this->path('/logs'), ['key' => 'nothing-1', ...$nothing])->assertStatus(422)->assertJsonPath('errors.0.message', 'nothing was done and nothing was said: that is no session');
+        $nothing = [
+            'on' => Carbon::today()->toDateString(),
+            'sets' => self::sets(['done' => 0, 'faults' => null, 'pain' => null, 'effort' => null, 'breathing' => null]),
+        ];
+        $nothing['sets'] = array_map(
+            static fn (array $set): array => array_filter($set, static fn (mixed $value): bool => $value !== null),
+            $nothing['sets'],
+        );
+        $this->api('POST', $this->path('/logs'), ['key' => 'nothing-1', ...$nothing])->assertStatus(422)->assertJsonPath(
+            'errors.0.message',
+            'nothing was done and nothing was said: that is no session',
+        );
         $this->api('PUT', $this->path('/logs/run/nothing-2'), ['revision' => 2, 'open' => false, ...$nothing])->assertOk();
         self::assertSame(0, LoggedSession::query()->where('client_id', $this->client)->count());
         $this->api('PUT', $this->path('/logs/run/nothing-3'), ['revision' => 2, 'open' => false, 'soreness' => 6, ...$nothing])->assertOk();
@@ -125,11 +171,19 @@ final class WhatWasDoneTest extends HttpTestCase
 
     public function test_a_run_that_is_thrown_away_leaves_the_record_and_can_be_put_back(): void
     {
-        $this->api('PUT', $this->path('/logs/run/thrown-run-1'), ['revision' => 2, 'open' => true, 'on' => Carbon::today()->toDateString(), 'sets' => self::sets()])->assertOk();
+        $this->api(
+            'PUT',
+            $this->path('/logs/run/thrown-run-1'),
+            ['revision' => 2, 'open' => true, 'on' => Carbon::today()->toDateString(), 'sets' => self::sets()],
+        )->assertOk();
         $this->api('DELETE', $this->path('/logs/run/thrown-run-1'))->assertNoContent();
         $this->api('DELETE', $this->path('/logs/run/thrown-run-1'))->assertNoContent();
         self::assertSame(0, LoggedSession::query()->where('client_id', $this->client)->count());
-        $this->api('PUT', $this->path('/logs/run/thrown-run-1'), ['revision' => 3, 'open' => true, 'on' => Carbon::today()->toDateString(), 'sets' => self::sets()])->assertStatus(409);
+        $this->api(
+            'PUT',
+            $this->path('/logs/run/thrown-run-1'),
+            ['revision' => 3, 'open' => true, 'on' => Carbon::today()->toDateString(), 'sets' => self::sets()],
+        )->assertStatus(409);
         $removed = $this->api('GET', $this->path('/logs'))->json('removed');
         self::assertCount(1, $removed);
         $this->api('POST', $this->path('/removed-logs/'.$removed[0]['change'].'/restore'))->assertOk();
@@ -138,9 +192,25 @@ final class WhatWasDoneTest extends HttpTestCase
 
     public function test_signs_are_asked_where_a_limit_calls_for_them_and_hold_the_rung(): void
     {
-        self::assertSame([[], false], [$this->api('GET', $this->path('/floor/1/1'))->json('members.0.signs'), $this->api('GET', $this->path('/floor/1/1'))->json('members.0.readiness')]);
+        self::assertSame(
+            [[], false],
+            [
+                $this->api('GET', $this->path('/floor/1/1'))->json('members.0.signs'),
+                $this->api('GET', $this->path('/floor/1/1'))->json('members.0.readiness'),
+            ],
+        );
         foreach ([3, 0] as $ago) {
-            $this->api('POST', $this->path('/logs'), ['key' => 'signs-'.$ago.'-log', 'on' => Carbon::today()->subDays($ago)->toDateString(), 'signs' => $ago === 0 ? ['doming'] : [], 'readiness' => 7, 'sets' => self::sets(['target' => 12, 'done' => 12])])->assertOk();
+            $this->api(
+                'POST',
+                $this->path('/logs'),
+                [
+                    'key' => 'signs-'.$ago.'-log',
+                    'on' => Carbon::today()->subDays($ago)->toDateString(),
+                    'signs' => $ago === 0 ? ['doming'] : [],
+                    'readiness' => 7,
+                    'sets' => self::sets(['target' => 12, 'done' => 12]),
+                ],
+            )->assertOk();
         }
         $verdict = array_column($this->api('GET', $this->path('/logs'))->json('verdicts'), null, 'ladder')['dead-bug'];
         self::assertStringContainsString('sign: the belly domes', (string) json_encode($verdict));
@@ -149,19 +219,47 @@ final class WhatWasDoneTest extends HttpTestCase
 
     public function test_what_was_said_today_is_not_asked_again(): void
     {
-        $this->api('POST', $this->path('/logs'), ['key' => 'morning-1', 'on' => Carbon::today()->toDateString(), 'soreness' => 2, 'sets' => self::sets()])->assertOk();
+        $this->api(
+            'POST',
+            $this->path('/logs'),
+            ['key' => 'morning-1', 'on' => Carbon::today()->toDateString(), 'soreness' => 2, 'sets' => self::sets()],
+        )->assertOk();
         self::assertSame(['soreness' => 2], $this->api('GET', $this->path('/floor/1/1'))->json('members.0.said'));
     }
 
     public function test_the_last_weight_is_offered_everywhere_and_never_invented(): void
     {
-        $goblet = fn (): array => array_values(array_filter(array_merge(...array_map(static fn (array $block): array => $block['entries'], $this->board()['week']['sessions'][0]['blocks'])), static fn (array $entry): bool => $entry['exercise'] === 'goblet-squat-free'))[0];
-        $floor = fn (): array => array_values(array_filter($this->api('GET', $this->path('/floor/1/1'))->json('sets'), static fn (array $set): bool => $set['rung'] === 'goblet-squat-free'))[0];
+        $goblet = fn (): array => array_values(
+            array_filter(
+                array_merge(
+                    ...array_map(static fn (array $block): array => $block['entries'], $this->board()['week']['sessions'][0]['blocks']),
+                ),
+                static fn (array $entry): bool => $entry['exercise'] === 'goblet-squat-free',
+            ),
+        )[0];
+        $floor = fn (): array => array_values(
+            array_filter(
+                $this->api('GET', $this->path('/floor/1/1'))->json('sets'),
+                static fn (array $set): bool => $set['rung'] === 'goblet-squat-free',
+            ),
+        )[0];
         self::assertSame([null, null, null], [$goblet()['last_load'], $goblet()['last_load_kg'], $floor()['last_load_kg']]);
         foreach ([[9, 6], [2, 8], [5, 12]] as [$ago, $kg]) {
-            $this->api('POST', $this->path('/logs'), ['key' => 'loaded-'.$ago.'-log', 'on' => Carbon::today()->subDays($ago)->toDateString(), 'sets' => [['rung' => 'goblet-squat-free', 'side' => 'both', 'target' => 6, 'done' => 8, 'load_kg' => $kg]]])->assertOk();
+            $this->api(
+                'POST',
+                $this->path('/logs'),
+                [
+                    'key' => 'loaded-'.$ago.'-log',
+                    'on' => Carbon::today()->subDays($ago)->toDateString(),
+                    'sets' => [['rung' => 'goblet-squat-free', 'side' => 'both', 'target' => 6, 'done' => 8, 'load_kg' => $kg]],
+                ],
+            )->assertOk();
         }
-        self::assertEquals([8, 8, null], [$goblet()['last_load_kg'], $floor()['last_load_kg'], $floor()['load_kg']], 'the newest by its day, and nothing is preset');
+        self::assertEquals(
+            [8, 8, null],
+            [$goblet()['last_load_kg'], $floor()['last_load_kg'], $floor()['load_kg']],
+            'the newest by its day, and nothing is preset',
+        );
         self::assertStringContainsString('last 8 kg, ', $goblet()['last_load']);
         self::assertContains('load', $goblet()['missing'], 'an offer is no plan');
         $standing = array_column($this->board()['ladders'], 'standing', 'id')['goblet-squat'] ?? null;
@@ -175,7 +273,10 @@ final class WhatWasDoneTest extends HttpTestCase
         }
         $page = $this->api('GET', $this->path('/logs?month=2026-10'))->assertOk()->json();
         self::assertSame(['2026-10-31', '2026-10-01'], array_column($page['sessions'], 'on'));
-        self::assertSame([['month' => '2026-11', 'sessions' => 1], ['month' => '2026-10', 'sessions' => 2], ['month' => '2026-09', 'sessions' => 1]], $page['months']);
+        self::assertSame(
+            [['month' => '2026-11', 'sessions' => 1], ['month' => '2026-10', 'sessions' => 2], ['month' => '2026-09', 'sessions' => 1]],
+            $page['months'],
+        );
         self::assertCount(4, $this->api('GET', $this->path('/logs'))->json('sessions'));
         foreach (['2026-13', '2026-1', "2026-10'--"] as $bent) {
             $this->api('GET', $this->path('/logs?month='.rawurlencode($bent)))->assertStatus(422);

@@ -21,7 +21,14 @@ final class EnduranceNormsTest extends TestCase
 {
     private static function tests(int|float $extensor, int|float $flexor, int|float $left, int|float $right): Tests
     {
-        return new Tests(['extensor' => Seconds::of($extensor), 'flexor' => Seconds::of($flexor), 'side-plank-left' => Seconds::of($left), 'side-plank-right' => Seconds::of($right)]);
+        return new Tests(
+            [
+                'extensor' => Seconds::of($extensor),
+                'flexor' => Seconds::of($flexor),
+                'side-plank-left' => Seconds::of($left),
+                'side-plank-right' => Seconds::of($right),
+            ],
+        );
     }
 
     /** @return array<string, Ratio> */
@@ -90,7 +97,10 @@ final class EnduranceNormsTest extends TestCase
     /** Strand SL et al. (2014) J Hum Kinet 40:93–102, students, from memory: skewed, so the table counts and no normal curve. */
     public function test_the_front_plank_is_read_from_its_percentiles(): void
     {
-        $plank = static fn (int $seconds): array => self::written(new Tests(['front-plank' => Seconds::of($seconds)]), NormGroup::Women)['results'][0];
+        $plank = static fn (int $seconds): array => self::written(
+            new Tests(['front-plank' => Seconds::of($seconds)]),
+            NormGroup::Women,
+        )['results'][0];
 
         self::assertSame([null, 'under the 10th percentile'], [$plank(20)['z'], $plank(20)['band']]);
         self::assertSame('between the 10th and the 50th percentile', $plank(71)['band']);
@@ -106,7 +116,10 @@ final class EnduranceNormsTest extends TestCase
     /** House rule: a change counts above the larger of 15 % and 10 s. */
     public function test_a_change_inside_the_noise_of_the_test_does_not_count(): void
     {
-        $change = static fn (int $now, int $before): bool => Documents::data()->norms()->change(Seconds::of($now), Seconds::of($before))->counts();
+        $change = static fn (int $now, int $before): bool => Documents::data()->norms()->change(
+            Seconds::of($now),
+            Seconds::of($before),
+        )->counts();
 
         self::assertFalse($change(50, 40));
         self::assertTrue($change(51, 40));
@@ -117,7 +130,10 @@ final class EnduranceNormsTest extends TestCase
     /** Index = weaker / stronger × 100 (calc): 90 against 100 is 90 %. */
     public function test_the_index_names_the_worse_side(): void
     {
-        self::assertSame([['test' => 'side-plank', 'index_percent' => 90.0, 'worse' => 'left']], self::written(self::tests(100, 100, 90, 100), NormGroup::None)['asymmetry']);
+        self::assertSame(
+            [['test' => 'side-plank', 'index_percent' => 90.0, 'worse' => 'left']],
+            self::written(self::tests(100, 100, 90, 100), NormGroup::None)['asymmetry'],
+        );
         self::assertNull(self::written(self::tests(100, 100, 90, 90), NormGroup::None)['asymmetry'][0]['worse']);
     }
 }

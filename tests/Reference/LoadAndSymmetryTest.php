@@ -40,14 +40,23 @@ final class LoadAndSymmetryTest extends TestCase
     public function test_a_step_of_more_than_ten_per_cent_is_not_taken(): void
     {
         // 2.5 kg is ten per cent of 25 kg exactly (calc)
-        self::assertSame([27.5, null, 22, null], [TwoForTwo::next(25, 2.5), TwoForTwo::next(24.9, 2.5), TwoForTwo::next(20, 2), TwoForTwo::next(20, 2.5)]);
+        self::assertSame(
+            [27.5, null, 22, null],
+            [TwoForTwo::next(25, 2.5), TwoForTwo::next(24.9, 2.5), TwoForTwo::next(20, 2), TwoForTwo::next(20, 2.5)],
+        );
     }
 
-    /** @return iterable<string, array{list<array{string|int, int, int}>, ?string}> last sets, and what is said; bands of 5, 5.5 and 8 kg and one that nobody measured */
+    /**
+     * @return iterable<string, array{list<array{string|int, int, int}>, ?string}> last sets, and what is said; bands of 5, 5.5 and 8 kg
+     *         and one that nobody measured
+     */
     public static function onBands(): iterable
     {
         yield 'from 5 to 5.5 kg is a tenth (calc)' => [[['sand', 10, 12], ['sand', 10, 12]], 'the reed band next, from sand'];
-        yield 'from 5.5 to 8 kg is over a tenth' => [[['reed', 10, 12], ['reed', 10, 13]], 'pulls 8 kg for 5.5 kg, over a tenth more: repetitions or lever first'];
+        yield 'from 5.5 to 8 kg is over a tenth' => [
+            [['reed', 10, 12], ['reed', 10, 13]],
+            'pulls 8 kg for 5.5 kg, over a tenth more: repetitions or lever first',
+        ];
         yield 'nobody measured the next' => [[['moss', 10, 12], ['moss', 10, 12]], 'Nobody measured how much more it pulls'];
         yield 'the heaviest' => [[['slate', 10, 12], ['slate', 10, 12]], 'the heaviest band, slate: repetitions or lever next'];
         yield 'another band in between begins anew' => [[['sand', 10, 12], ['reed', 10, 12]], null];
@@ -61,7 +70,14 @@ final class LoadAndSymmetryTest extends TestCase
     #[DataProvider('onBands')]
     public function test_two_for_two_on_the_bands_of_the_studio(array $sets, ?string $says): void
     {
-        $bands = Bands::of([new Band('sand', '#d9c79a', 5), new Band('reed', '#7d9a5b', 5.5), new Band('moss', '#4f6b3a', 8), new Band('slate', '#56606b')]);
+        $bands = Bands::of(
+            [
+                new Band('sand', '#d9c79a', 5),
+                new Band('reed', '#7d9a5b', 5.5),
+                new Band('moss', '#4f6b3a', 8),
+                new Band('slate', '#56606b'),
+            ],
+        );
         $advice = TwoForTwo::advice($sets, $bands);
         $says === null ? self::assertNull($advice) : self::assertStringContainsString($says, (string) $advice);
     }
@@ -69,8 +85,19 @@ final class LoadAndSymmetryTest extends TestCase
     public function test_bands_stand_lightest_first_and_none_twice(): void
     {
         $two = Bands::of([$sand = new Band('sand', '#d9c79a', 5), $moss = new Band('moss', '#4f6b3a', 5)]);
-        self::assertSame([$moss, null, null, $sand, null], [$two->heavier($sand), $two->heavier($moss), $two->heavier(new Band('reed', '#7d9a5b')), $two->find('sand'), $two->find('Sand')]);
-        $many = static fn (int $count): Bands => Bands::of(array_map(static fn (int $i): Band => new Band('b'.$i, '#000000'), range(1, $count)));
+        self::assertSame(
+            [$moss, null, null, $sand, null],
+            [
+                $two->heavier($sand),
+                $two->heavier($moss),
+                $two->heavier(new Band('reed', '#7d9a5b')),
+                $two->find('sand'),
+                $two->find('Sand'),
+            ],
+        );
+        $many = static fn (int $count): Bands => Bands::of(
+            array_map(static fn (int $i): Band => new Band('b'.$i, '#000000'), range(1, $count)),
+        );
         self::assertCount(12, $many(12)->bands);
         try {
             $many(13);
@@ -78,7 +105,10 @@ final class LoadAndSymmetryTest extends TestCase
         } catch (InvalidValue $e) {
             self::assertSame('at most 12 bands', $e->getMessage());
         }
-        foreach ([[new Band('sand', '#d9c79a'), new Band('Sand', '#7d9a5b')], [new Band('moss', '#4f6b3a', 8), new Band('slate', '#56606b'), new Band('sand', '#d9c79a', 5)]] as $wrong) {
+        foreach ([
+            [new Band('sand', '#d9c79a'), new Band('Sand', '#7d9a5b')],
+            [new Band('moss', '#4f6b3a', 8), new Band('slate', '#56606b'), new Band('sand', '#d9c79a', 5)],
+        ] as $wrong) {
             try {
                 Bands::of($wrong);
                 self::fail('it was taken');
@@ -92,7 +122,10 @@ final class LoadAndSymmetryTest extends TestCase
     {
         // the same pair is 10, 10.5 or 5.3 % by other formulas (calc), none of which is used
         self::assertEqualsWithDelta(90.0, SideIndex::of([[90, 100]])->percent, 1e-9);
-        self::assertSame([SideIndex::of([[90, 100]])->percent, 'left', 'right'], [SideIndex::of([[100, 90]])->percent, SideIndex::of([[90, 100]])->worse, SideIndex::of([[100, 90]])->worse]);
+        self::assertSame(
+            [SideIndex::of([[90, 100]])->percent, 'left', 'right'],
+            [SideIndex::of([[100, 90]])->percent, SideIndex::of([[90, 100]])->worse, SideIndex::of([[100, 90]])->worse],
+        );
     }
 
     public function test_one_low_reading_is_noise_two_give_the_worse_side_a_set_and_ninety_ends_it(): void
@@ -108,10 +141,26 @@ final class LoadAndSymmetryTest extends TestCase
         self::assertNull($extra([0, 0], [0, 0]), 'nothing done says nothing');
         self::assertSame('right', $extra([12, 10], [12, 10]));
 
-        $of = static fn (array ...$sessions): ?float => SideIndex::ofSessions(array_map(static fn (array $each): array => ['left' => $each[0], 'right' => $each[1]], array_values($sessions)))->percent;
+        $of = static fn (array ...$sessions): ?float => SideIndex::ofSessions(
+            array_map(static fn (array $each): array => ['left' => $each[0], 'right' => $each[1]], array_values($sessions)),
+        )->percent;
         self::assertEqualsWithDelta(75, $of([[6, 6, 9], [8, 8]]), 0.001, 'the extra set is none of it: 12 of 16');
-        self::assertEqualsWithDelta(75, $of([[6], [8]], [[6, 0], [8, 8]], [[], [8]]), 0.001, 'a set that was not begun, or a side without one, says nothing');
+        self::assertEqualsWithDelta(
+            75,
+            $of([[6], [8]], [[6, 0], [8, 8]], [[], [8]]),
+            0.001,
+            'a set that was not begun, or a side without one, says nothing',
+        );
         $ends = static fn (string $side, array ...$readings): bool => SideIndex::of(array_values($readings))->ends($side);
-        self::assertSame([false, false, true, true, false], [$ends('left'), $ends('left', [89, 100]), $ends('left', [90, 100]), $ends('left', [12, 10], [12, 10]), $ends('right', [12, 10], [12, 10])]);
+        self::assertSame(
+            [false, false, true, true, false],
+            [
+                $ends('left'),
+                $ends('left', [89, 100]),
+                $ends('left', [90, 100]),
+                $ends('left', [12, 10], [12, 10]),
+                $ends('right', [12, 10], [12, 10]),
+            ],
+        );
     }
 }

@@ -50,17 +50,30 @@ final class SolverTest extends TestCase
         $seed = (int) (getenv('EVEN_RUNGS_SEED') ?: random_int(1, 1_000_000_000));
         fprintf(STDERR, "\nOrders against the solver, seed %d\n", $seed);
         $random = new Randomizer(new Mt19937($seed));
-        $rungs = array_values(array_filter(Documents::data()->library()->rungs(), static fn (Rung $rung): bool => $rung->category->isDirection()));
+        $rungs = array_values(
+            array_filter(Documents::data()->library()->rungs(), static fn (Rung $rung): bool => $rung->category->isDirection()),
+        );
         for ($case = 0; $case < self::cases(); $case++) {
             $items = [];
             foreach ($random->pickArrayKeys($rungs, $random->getInt(3, 6)) as $key) {
                 $items[] = new OrderItem($rungs[$key], $rungs[$key]->top());
             }
             $order = SetOrder::cases()[$random->getInt(0, 2)];
-            $weights = new OrderWeights($random->getInt(0, 9), $random->getInt(0, 20), $random->getInt(0, 20), $random->getInt(0, 20), $random->getInt(0, 9), $random->getInt(0, 9));
+            $weights = new OrderWeights(
+                $random->getInt(0, 9),
+                $random->getInt(0, 20),
+                $random->getInt(0, 20),
+                $random->getInt(0, 20),
+                $random->getInt(0, 9),
+                $random->getInt(0, 9),
+            );
             $best = new BestOrder($items, $order, $weights);
 
-            self::assertSame(self::optimum(self::orderModel($items, $order, $weights)), $best->cost($best->best()), sprintf('seed %d, case %d', $seed, $case));
+            self::assertSame(
+                self::optimum(self::orderModel($items, $order, $weights)),
+                $best->cost($best->best()),
+                sprintf('seed %d, case %d', $seed, $case),
+            );
         }
     }
 
@@ -100,15 +113,24 @@ final class SolverTest extends TestCase
                 }
                 if ($i < $j) {
                     $rows[] = "y_{$i}_$j + y_{$j}_$i = 1";
-                    $place = static fn (int $item): string => implode(' + ', array_map(static fn (int $k): string => "$k p_{$item}_$k", range(1, $n - 1)));
-                    $minus = static fn (int $item): string => implode(' ', array_map(static fn (int $k): string => "- $k p_{$item}_$k", range(1, $n - 1)));
+                    $place = static fn (int $item): string => implode(
+                        ' + ',
+                        array_map(static fn (int $k): string => "$k p_{$item}_$k", range(1, $n - 1)),
+                    );
+                    $minus = static fn (int $item): string => implode(
+                        ' ',
+                        array_map(static fn (int $k): string => "- $k p_{$item}_$k", range(1, $n - 1)),
+                    );
                     $rows[] = $place($j).' '.$minus($i)." - $n y_{$i}_$j >= ".(1 - $n);
                     $rows[] = $place($i).' '.$minus($j)." - $n y_{$j}_$i >= ".(1 - $n);
                 }
             }
         }
 
-        return "Minimize\n cost: ".implode("\n + ", $cost)."\nSubject To\n ".implode("\n ", $rows)."\nBinary\n ".implode("\n ", $bounds)."\nEnd\n";
+        return "Minimize\n cost: ".implode(
+            "\n + ",
+            $cost,
+        )."\nSubject To\n ".implode("\n ", $rows)."\nBinary\n ".implode("\n ", $bounds)."\nEnd\n";
     }
 
     public function test_the_best_week_costs_what_the_solver_says(): void
@@ -132,7 +154,12 @@ final class SolverTest extends TestCase
                 $match,
                 $days(1, 4),
                 array_map(static fn (bool $a, bool $b): bool => $a || $b, $heavy, $days(1, 4)),
-                ['AE' => $random->getInt(1, 4), 'AF' => $random->getInt(1, 4), 'AL' => $random->getInt(1, 4), 'AR' => $random->getInt(1, 4)],
+                [
+                    'AE' => $random->getInt(1, 4),
+                    'AF' => $random->getInt(1, 4),
+                    'AL' => $random->getInt(1, 4),
+                    'AR' => $random->getInt(1, 4),
+                ],
                 $random->getInt(0, 3),
                 $random->getInt(3, 7),
                 1_800_000,
@@ -141,7 +168,11 @@ final class SolverTest extends TestCase
             );
             $weights = new WeekWeights(...array_map(static fn (): int => $random->getInt(0, 60), range(1, 8)));
 
-            self::assertSame(self::optimum(self::weekModel($wishes, $weights)), BestWeek::of($wishes, $weights)->cost, sprintf('seed %d, case %d', $seed, $case));
+            self::assertSame(
+                self::optimum(self::weekModel($wishes, $weights)),
+                BestWeek::of($wishes, $weights)->cost,
+                sprintf('seed %d, case %d', $seed, $case),
+            );
         }
     }
 
@@ -200,16 +231,27 @@ final class SolverTest extends TestCase
             }
         }
         foreach ($wishes->times as $direction => $times) {
-            $rows[] = "m_$direction + ".implode(' + ', array_map(static fn (int $day): string => "s_{$day}_$direction", range(0, 6)))." >= $times";
+            $rows[] = "m_$direction + ".implode(
+                ' + ',
+                array_map(static fn (int $day): string => "s_{$day}_$direction", range(0, 6)),
+            )." >= $times";
             $cost[] = $w->directionShort." m_$direction";
         }
         $rows[] = implode(' + ', $hard).' <= '.$wishes->hardDays;
         $rows[] = 'hard_short + '.implode(' + ', $hard).' >= '.$wishes->hardDays;
         $cost[] = $w->hardShort.' hard_short';
         // days of training are all seven, less those that are free and have none elsewhere
-        $rows[] = 'over'.($training === [] ? '' : ' '.implode(' ', array_map(static fn (string $free): string => str_replace('- ', '+ ', $free), $training))).' >= '.($elsewhere - $wishes->trainingDays);
+        $rows[] = 'over'.(
+            $training === [] ? '' : ' '.implode(
+                ' ',
+                array_map(static fn (string $free): string => str_replace('- ', '+ ', $free), $training),
+            )
+        ).' >= '.($elsewhere - $wishes->trainingDays);
         $cost[] = $w->noFreeDay.' over';
 
-        return "Minimize\n cost: ".implode("\n + ", $cost)."\nSubject To\n ".implode("\n ", $rows)."\nBinary\n ".implode("\n ", $binary)."\nEnd\n";
+        return "Minimize\n cost: ".implode(
+            "\n + ",
+            $cost,
+        )."\nSubject To\n ".implode("\n ", $rows)."\nBinary\n ".implode("\n ", $binary)."\nEnd\n";
     }
 }

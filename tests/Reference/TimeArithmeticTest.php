@@ -33,18 +33,29 @@ final class TimeArithmeticTest extends TestCase
         self::assertSame($seconds, Documents::seconds([['exercise' => 'Dead bug', ...$dose]]));
     }
 
-    /** Klika B, Jordan C (2013) ACSM's Health Fit J 17(3):8–13: twelve stations of 30 s with 10 s between (value from memory, sum by calculation). */
+    /**
+     * Klika B, Jordan C (2013) ACSM's Health Fit J 17(3):8–13: twelve stations of 30 s with 10 s between (value from memory, sum by
+     * calculation).
+     */
     public function test_twelve_stations_of_thirty_and_ten_take_470_seconds(): void
     {
         $entries = array_map(static fn (int $i): array => ['exercise' => 'Station '.$i, 'work_s' => 30, 'rest_s' => 10], range(1, 12));
 
-        self::assertSame(470, Documents::time(Documents::session([['type' => 'circuit', 'rounds' => 1, 'entries' => $entries]]))->time->total()->toNumber());
+        self::assertSame(
+            470,
+            Documents::time(Documents::session([['type' => 'circuit', 'rounds' => 1, 'entries' => $entries]]))->time->total()->toNumber(),
+        );
     }
 
-    /** Tabata I et al. (1996) Med Sci Sports Exerc 28(10):1327–1330: eight bouts of 20 s with 10 s rest (value from memory, sum by calculation). */
+    /**
+     * Tabata I et al. (1996) Med Sci Sports Exerc 28(10):1327–1330: eight bouts of 20 s with 10 s rest (value from memory, sum by
+     * calculation).
+     */
     public function test_eight_bouts_of_twenty_and_ten_take_230_seconds(): void
     {
-        $session = Documents::session([['type' => 'circuit', 'rounds' => 8, 'entries' => [['exercise' => 'Bike', 'work_s' => 20, 'rest_s' => 10]]]]);
+        $session = Documents::session(
+            [['type' => 'circuit', 'rounds' => 8, 'entries' => [['exercise' => 'Bike', 'work_s' => 20, 'rest_s' => 10]]]],
+        );
 
         self::assertSame(230, Documents::time($session)->time->total()->toNumber());
     }
@@ -53,7 +64,9 @@ final class TimeArithmeticTest extends TestCase
     public function test_three_rounds_of_five_with_a_minute_between_take_1000_seconds(): void
     {
         $entries = array_map(static fn (int $i): array => ['exercise' => 'Station '.$i, 'work_s' => 40, 'rest_s' => 20], range(1, 5));
-        $time = Documents::time(Documents::session([['type' => 'circuit', 'rounds' => 3, 'round_rest_s' => 60, 'entries' => $entries]]))->time;
+        $time = Documents::time(
+            Documents::session([['type' => 'circuit', 'rounds' => 3, 'round_rest_s' => 60, 'entries' => $entries]]),
+        )->time;
 
         self::assertSame([600_000, 400_000, 1000], [$time->workMs, $time->restMs, $time->total()->toNumber()]);
     }
@@ -62,7 +75,10 @@ final class TimeArithmeticTest extends TestCase
     public function test_the_worked_circuit_takes_21_50(): void
     {
         $entries = array_map(static fn (int $i): array => ['exercise' => 'Station '.$i, 'work_s' => 50, 'rest_s' => 25], range(1, 5));
-        $session = Documents::session([['type' => 'circuit', 'rounds' => 3, 'entries' => $entries]], ['warm_up_s' => 120, 'cool_down_s' => 90]);
+        $session = Documents::session(
+            [['type' => 'circuit', 'rounds' => 3, 'entries' => $entries]],
+            ['warm_up_s' => 120, 'cool_down_s' => 90],
+        );
 
         self::assertSame('21:50', Documents::time($session)->time->total()->toClock());
     }
@@ -70,10 +86,16 @@ final class TimeArithmeticTest extends TestCase
     /** Calculation from the worked example: 45, 45, rest 20, 40, 40, rest 20, 50. */
     public function test_the_worked_items_with_rest_blocks_take_260_seconds(): void
     {
-        $work = static fn (int ...$seconds): array => ['type' => 'straight', 'entries' => array_map(static fn (int $s): array => ['exercise' => 'Item', 'work_s' => $s], $seconds)];
+        $work = static fn (int ...$seconds): array => [
+            'type' => 'straight',
+            'entries' => array_map(static fn (int $s): array => ['exercise' => 'Item', 'work_s' => $s], $seconds),
+        ];
         $rest = ['type' => 'rest', 'rest_s' => 20];
 
-        self::assertSame(260, Documents::time(Documents::session([$work(45, 45), $rest, $work(40, 40), $rest, $work(50)]))->time->total()->toNumber());
+        self::assertSame(
+            260,
+            Documents::time(Documents::session([$work(45, 45), $rest, $work(40, 40), $rest, $work(50)]))->time->total()->toNumber(),
+        );
     }
 
     /** Calculation from the worked example: the handout that says five minutes. */
@@ -95,7 +117,14 @@ final class TimeArithmeticTest extends TestCase
     public function test_descending_ten_second_holds_add_up_per_side(): void
     {
         foreach ([[[5, 3, 1], 90], [[6, 4, 2], 120], [[8, 6, 4], 180]] as [$repeats, $seconds]) {
-            $entries = array_map(static fn (int $count): array => ['exercise' => 'Bird dog', 'intervals' => ['count' => $count, 'hold_s' => 10, 'rest_s' => 0], 'side' => 'each'], $repeats);
+            $entries = array_map(
+                static fn (int $count): array => [
+                    'exercise' => 'Bird dog',
+                    'intervals' => ['count' => $count, 'hold_s' => 10, 'rest_s' => 0],
+                    'side' => 'each',
+                ],
+                $repeats,
+            );
             $time = Documents::time(Documents::straight($entries))->time;
 
             self::assertSame(2 * $seconds, $time->total()->toNumber());

@@ -39,7 +39,10 @@ final class WeekLoadTest extends TestCase
 
     public function test_monotony_keeps_when_every_day_is_as_much_harder_and_when_the_days_change_places(): void
     {
-        $this->forAll(Generators::seq(Generators::choose(0, 600)), Generators::choose(2, 9))->then(function (array $days, int $factor): void {
+        $this->forAll(
+            Generators::seq(Generators::choose(0, 600)),
+            Generators::choose(2, 9),
+        )->then(function (array $days, int $factor): void {
             $days = array_pad(array_slice($days, 0, 7), 7, 0);
             $week = WeekLoad::of(array_map(floatval(...), $days));
             $harder = WeekLoad::of(array_map(static fn (int $load): float => (float) $load * $factor, array_reverse($days)));

@@ -100,8 +100,13 @@ final class Career
 
     private readonly GoalRule $goal;
 
-    public function __construct(private readonly Client $client, private readonly Style $style, private readonly Person $person, private readonly string $seed, private readonly ?Randomizer $misses = null)
-    {
+    public function __construct(
+        private readonly Client $client,
+        private readonly Style $style,
+        private readonly Person $person,
+        private readonly string $seed,
+        private readonly ?Randomizer $misses = null,
+    ) {
         $data = Documents::data();
         $this->goal = GoalRule::for($client, $data->goals());
         $chooser = new ExerciseChooser($data->library(), $style);
@@ -196,7 +201,16 @@ final class Career
     {
         $dates = ProgramDates::of($this->program) ?? Assert::fail('the program has days');
         Assert::assertEquals($date, $dates->session($week, $place), 'the dates say the same as the days: '.$this->seed);
-        $offer = MissedSession::of($this->program, $dates, $week, $place, $date->modify('+1 day'), $this->known($date), Documents::data()->library(), $this->style);
+        $offer = MissedSession::of(
+            $this->program,
+            $dates,
+            $week,
+            $place,
+            $date->modify('+1 day'),
+            $this->known($date),
+            Documents::data()->library(),
+            $this->style,
+        );
         $this->days['missed']++;
         $this->days['moved'] += $offer->day === null ? 0 : 1;
         $before = count(array_merge(...array_map(static fn (Week $each): array => $each->sessions, $this->program->weeks)));
@@ -218,7 +232,14 @@ final class Career
         $standings = [];
         $plain = $this->client->on($day);
         foreach ($this->stands as $ladder => $at) {
-            $standings[$ladder] = new Standing($at->rung, $at->step, $at->range, $this->doses[$ladder] ??= (new Steps($this->style, $plain))->dose($at->rung, $at->step, $at->range), $this->arrived[$ladder] ?? null, $this->stopped[$ladder] ?? null);
+            $standings[$ladder] = new Standing(
+                $at->rung,
+                $at->step,
+                $at->range,
+                $this->doses[$ladder] ??= (new Steps($this->style, $plain))->dose($at->rung, $at->step, $at->range),
+                $this->arrived[$ladder] ?? null,
+                $this->stopped[$ladder] ?? null,
+            );
         }
 
         return $plain->known($day, $standings, [...$this->client->clearances, ...$this->clearances], $this->halted ?? null);
@@ -227,7 +248,11 @@ final class Career
     private function plan(DateTimeImmutable $day, int $week): void
     {
         $client = $this->known($day);
-        $this->program = ProgramDates::begin((new WeekPlanner(Documents::data()->library(), $this->style, Documents::data()->goals()))->plan($client, self::WEEKS), $day, 'week-'.$week);
+        $this->program = ProgramDates::begin(
+            (new WeekPlanner(Documents::data()->library(), $this->style, Documents::data()->goals()))->plan($client, self::WEEKS),
+            $day,
+            'week-'.$week,
+        );
         $this->plannedIn = $week;
         $this->assertGoodProgram($client, 'planned in week '.$week);
     }
@@ -242,7 +267,26 @@ final class Career
             $rung = $library->rung($entry->exercise);
             $range = $rung->range === null ? null : $entry->dose->range;
             $hold = $entry->dose->measure instanceof Reps ? $entry->dose->measure->hold?->ms : null;
-            $clean = new LoggedSet($asked->side, $asked->target, $asked->target, [], [], null, 0, null, 5, true, [], $range, $range, false, false, $entry->dose->measure instanceof Work, $hold, $hold);
+            $clean = new LoggedSet(
+                $asked->side,
+                $asked->target,
+                $asked->target,
+                [],
+                [],
+                null,
+                0,
+                null,
+                5,
+                true,
+                [],
+                $range,
+                $range,
+                false,
+                false,
+                $entry->dose->measure instanceof Work,
+                $hold,
+                $hold,
+            );
             $sets[$rung->id][] = $this->person->does($clean, $rung, $week);
         }
         foreach ($sets as $id => $of) {
@@ -270,19 +314,40 @@ final class Career
     private function judged(string $ladder, DateTimeImmutable $date, int $week, array $sets): bool
     {
         $at = $this->stands[$ladder];
-        $clean = array_filter($sets, static fn (LoggedSet $set): bool => $set->faults !== [] || $set->pain === null || $set->pain > 2 || $set->painKind?->stops() === true || $set->effort !== 5 || $set->breathing !== true || $set->done < $set->target) === [];
+        $clean = array_filter(
+            $sets,
+            static fn (LoggedSet $set): bool => $set->faults !== []
+                || $set->pain === null
+                || $set->pain > 2
+                || $set->painKind?->stops() === true
+                || $set->effort !== 5
+                || $set->breathing !== true
+                || $set->done < $set->target,
+        ) === [];
         $worst = max(array_map(static fn (LoggedSet $set): int => $set->pain ?? 0, $sets));
         $before = $this->done[$at->rung->id][count($this->done[$at->rung->id]) - 2] ?? null;
         $clean = $clean && ($before === null || $worst <= $before->worstPain());
         $run = $this->run[$ladder] ?? [];
         $gap = $run === [] ? 0 : (int) end($run)->date->diff($date)->days;
-        $this->run[$ladder] = $clean ? [...($gap >= 14 ? [] : $run), $this->done[$at->rung->id][count($this->done[$at->rung->id]) - 1]] : [];
+        $this->run[$ladder] = $clean ? [
+            ...($gap >= 14 ? [] : $run),
+            $this->done[$at->rung->id][count($this->done[$at->rung->id]) - 1],
+        ] : [];
         $verdict = $this->verdict($ladder, $date);
         $style = $this->style->suiting($this->known($date));
         $since = $this->arrived[$ladder] ?? $this->done[$at->rung->id][0]->date;
         $earned = $this->running($ladder, $date) >= $style->cleanSessions && (int) $since->diff($date)->days >= $style->daysOnRung;
         $up = in_array($verdict->decision, [Decision::StepUp, Decision::Progress], true);
-        $where = sprintf('%s: %s step %d on %s in week %d, %s: %s', $this->seed, $at->rung->id, $at->step, $date->format('Y-m-d'), $week, $verdict->rule, implode(' ', $verdict->reasons));
+        $where = sprintf(
+            '%s: %s step %d on %s in week %d, %s: %s',
+            $this->seed,
+            $at->rung->id,
+            $at->step,
+            $date->format('Y-m-d'),
+            $week,
+            $verdict->rule,
+            implode(' ', $verdict->reasons),
+        );
         if ($up) {
             Assert::assertTrue($earned, 'nobody moves up unearned: '.$where);
         } elseif ($earned) {
@@ -305,7 +370,14 @@ final class Career
         foreach (array_reverse($this->run[$ladder]) as $session) {
             foreach ($session->sets as $set) {
                 $scale = $at->rung->range;
-                if (! $set->timed && ($set->target < $dose->measure->amount() || ($set->targetHold ?? PHP_INT_MAX) < $hold || ($scale !== null && $scale->perMille($set->targetRange) < $scale->perMille($dose->range)))) {
+                if (
+                    ! $set->timed
+                    && (
+                        $set->target < $dose->measure->amount() || ($set->targetHold ?? PHP_INT_MAX) < $hold || (
+                            $scale !== null && $scale->perMille($set->targetRange) < $scale->perMille($dose->range)
+                        )
+                    )
+                ) {
                     return $running;
                 }
             }
@@ -324,7 +396,11 @@ final class Career
             return false;
         }
         foreach ($library->ladderOf($at->rung)->above($at->rung) as $rung) {
-            $isLeftOut = ! $this->goal->allows($rung) || in_array($rung->category, $this->goal->without, true) || in_array($rung->id, $this->style->plan->withoutRungs, true);
+            $isLeftOut = ! $this->goal->allows($rung) || in_array($rung->category, $this->goal->without, true) || in_array(
+                $rung->id,
+                $this->style->plan->withoutRungs,
+                true,
+            );
             if (! $isLeftOut && Obstacles::between($client, $rung, $library)->isClear()) {
                 return false;
             }
@@ -350,7 +426,9 @@ final class Career
             $this->done[$at->rung->id] ?? [],
             $judge->steps,
             $at->range,
-            $stop === null ? null : ($client->clearance(Clearance::ofStop($ladder), $stop) ?? $client->clearance(Clearance::STOP_OF_ALL, $stop))?->on,
+            $stop === null ? null : (
+                $client->clearance(Clearance::ofStop($ladder), $stop) ?? $client->clearance(Clearance::STOP_OF_ALL, $stop)
+            )?->on,
             null,
             $this->trainedOn,
         ));
@@ -380,7 +458,10 @@ final class Career
         }
         $isUp = in_array($verdict->decision, [Decision::StepUp, Decision::Progress], true);
         $this->moves[$isUp ? 'up' : 'back']++;
-        Assert::assertTrue(Obstacles::between($client, $to->rung, $data->library())->isClear(), 'a verdict never leads onto a barred rung: '.$where);
+        Assert::assertTrue(
+            Obstacles::between($client, $to->rung, $data->library())->isClear(),
+            'a verdict never leads onto a barred rung: '.$where,
+        );
         if ($to->rung !== $this->stands[$ladder]->rung) {
             $this->arrived[$ladder] = $date;
             $this->run[$ladder] = [];
@@ -392,11 +473,18 @@ final class Career
         Assert::assertEquals($promised->range, $verdict->dose?->range, $where);
         $present = min(count($this->program->weeks), $week - $this->plannedIn + 1);
         $progression = new Progression($data->library(), $this->style, $steps, $this->goal);
-        $this->program = $this->refitted($edit->standOn($this->program, $to->rung, $to->step, $to->range, $this->known($date), $progression, $present), $date);
+        $this->program = $this->refitted(
+            $edit->standOn($this->program, $to->rung, $to->step, $to->range, $this->known($date), $progression, $present),
+            $date,
+        );
         foreach ($this->program->weeks[$present - 1]->sessions as $session) {
             foreach ($session->entries() as $entry) {
                 if ($entry->exercise === $to->rung->id) {
-                    Assert::assertEquals([$promised->measure, $promised->range], [$entry->dose->measure, $entry->dose->range], 'the week writes what the card promised: '.$where);
+                    Assert::assertEquals(
+                        [$promised->measure, $promised->range],
+                        [$entry->dose->measure, $entry->dose->range],
+                        'the week writes what the card promised: '.$where,
+                    );
                 }
             }
         }
@@ -433,7 +521,12 @@ final class Career
         $client = $this->known($day);
         $steps = new Steps($this->style, $client);
         $edit = new ProgramEdit($data->library(), $steps);
-        $caughtUp = $edit->caughtUp($this->program, $client, new Progression($data->library(), $this->style, $steps, $this->goal), $week - $this->plannedIn + 1);
+        $caughtUp = $edit->caughtUp(
+            $this->program,
+            $client,
+            new Progression($data->library(), $this->style, $steps, $this->goal),
+            $week - $this->plannedIn + 1,
+        );
         if ($caughtUp !== $this->program && $this->halted === null) {
             $this->program = $this->refitted($caughtUp, $day);
             $this->assertGoodProgram($client, 'caught up in week '.$week);
@@ -446,7 +539,13 @@ final class Career
         if ($this->halted === null && $this->stopped === []) {
             return;
         }
-        $this->clearances = [...($this->halted === null ? [] : [new Clearance(Clearance::STOP_OF_ALL, $day)]), ...array_map(static fn (string $ladder): Clearance => new Clearance(Clearance::ofStop($ladder), $day), array_keys($this->stopped))];
+        $this->clearances = [
+            ...($this->halted === null ? [] : [new Clearance(Clearance::STOP_OF_ALL, $day)]),
+            ...array_map(
+                static fn (string $ladder): Clearance => new Clearance(Clearance::ofStop($ladder), $day),
+                array_keys($this->stopped),
+            ),
+        ];
         $this->lookAgain($day, $week);
         $this->halted = null;
         $this->stopped = [];
@@ -458,13 +557,26 @@ final class Career
     {
         $data = Documents::data();
         $audit = new Audit($data->library(), $this->style);
-        $errors = array_map(static fn (Finding $each): string => $each->rule.' at '.$each->where.': '.$each->message, array_filter($audit->found($audit->read($this->program, $client)), static fn (Finding $each): bool => $each->severity === Severity::Error));
+        $errors = array_map(
+            static fn (Finding $each): string => $each->rule.' at '.$each->where.': '.$each->message,
+            array_filter(
+                $audit->found($audit->read($this->program, $client)),
+                static fn (Finding $each): bool => $each->severity === Severity::Error,
+            ),
+        );
         Assert::assertSame([], array_values($errors), $this->seed.', '.$when);
         foreach ($this->program->weeks as $week) {
             foreach ($week->sessions as $session) {
-                Assert::assertLessThanOrEqual(60_000 * $client->minutesOn($session->day), SessionTime::total($session, $data->library())->ms, $this->seed.': over its minutes, '.$when);
+                Assert::assertLessThanOrEqual(
+                    60_000 * $client->minutesOn($session->day),
+                    SessionTime::total($session, $data->library())->ms,
+                    $this->seed.': over its minutes, '.$when,
+                );
                 foreach ($session->entries() as $entry) {
-                    Assert::assertTrue(Obstacles::between($client, $data->library()->rung($entry->exercise), $data->library())->isSafe(), $this->seed.': '.$entry->exercise.' is barred, '.$when);
+                    Assert::assertTrue(
+                        Obstacles::between($client, $data->library()->rung($entry->exercise), $data->library())->isSafe(),
+                        $this->seed.': '.$entry->exercise.' is barred, '.$when,
+                    );
                 }
             }
         }

@@ -30,7 +30,20 @@ use Random\Randomizer;
  */
 final class Documents
 {
-    private const ALL_KIT = ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bar', 'suspension', 'bench', 'wall', 'hang', 'throw-ball', 'ankle-weight'];
+    private const ALL_KIT = [
+        'mat',
+        'band',
+        'kettlebell',
+        'ball',
+        'wheel',
+        'bar',
+        'suspension',
+        'bench',
+        'wall',
+        'hang',
+        'throw-ball',
+        'ankle-weight',
+    ];
 
     private const GOALS = ['general', 'rehab', 'strength', 'endurance-sport', 'rotational-sport', 'youth', 'healthy-ageing'];
 
@@ -47,7 +60,10 @@ final class Documents
      */
     public static function session(array $blocks, array $more = []): Session
     {
-        $document = [...['format' => SessionJson::FORMAT, 'version' => 1, 'day' => 'mon', 'kind' => 'standalone', 'blocks' => $blocks], ...$more];
+        $document = [
+            ...['format' => SessionJson::FORMAT, 'version' => 1, 'day' => 'mon', 'kind' => 'standalone', 'blocks' => $blocks],
+            ...$more,
+        ];
 
         return SessionJson::read(self::checked('session', $document));
     }
@@ -64,13 +80,18 @@ final class Documents
     /** @param  array<string, mixed>  $document */
     public static function program(array $document): Program
     {
-        return (new ProgramJson(self::data()->clients()))->read(self::checked('program', ['format' => ProgramJson::FORMAT, 'version' => 1, ...$document]));
+        return (new ProgramJson(self::data()->clients()))->read(
+            self::checked('program', ['format' => ProgramJson::FORMAT, 'version' => 1, ...$document]),
+        );
     }
 
     /** @param  array<string, mixed>  $document */
     public static function history(array $document, string|Style $style = DataFolder::DEFAULT_STYLE, ?Client $client = null): History
     {
-        return (new HistoryJson(self::data()->library()))->read(self::checked('history', ['format' => HistoryJson::FORMAT, 'version' => 1, ...$document]), self::steps($client, $style));
+        return (new HistoryJson(self::data()->library()))->read(
+            self::checked('history', ['format' => HistoryJson::FORMAT, 'version' => 1, ...$document]),
+            self::steps($client, $style),
+        );
     }
 
     /** The steps of rungs for a client in a style. */
@@ -93,7 +114,10 @@ final class Documents
     /** @param  array<string, mixed>  $document */
     public static function client(array $document): Client
     {
-        $whole = [...['format' => 'even-rungs/client', 'version' => 1, 'name' => 'Someone', 'screen' => ['flags' => []], 'days' => (object) []], ...$document];
+        $whole = [
+            ...['format' => 'even-rungs/client', 'version' => 1, 'name' => 'Someone', 'screen' => ['flags' => []], 'days' => (object) []],
+            ...$document,
+        ];
 
         return self::data()->clients()->readForPlanning(self::checked('client', $whole));
     }
@@ -104,11 +128,17 @@ final class Documents
         $limits = array_keys(self::data()->library()->limits);
         $own = [];
         foreach ($chance->getInt(0, 2) === 0 ? $chance->pickArrayKeys($limits, $chance->getInt(1, 2)) : [] as $key) {
-            $own[] = ['limit' => $limits[$key], ...($chance->getInt(0, 1) === 0 ? [] : ['severity' => ['mild', 'moderate', 'severe'][$chance->getInt(0, 2)]])];
+            $own[] = [
+                'limit' => $limits[$key],
+                ...($chance->getInt(0, 1) === 0 ? [] : ['severity' => ['mild', 'moderate', 'severe'][$chance->getInt(0, 2)]]),
+            ];
         }
         $level = static fn (): int => $chance->getInt(1, 8);
         $days = [];
-        foreach ($chance->pickArrayKeys(['mon' => 1, 'tue' => 1, 'wed' => 1, 'thu' => 1, 'fri' => 1, 'sat' => 1], $chance->getInt(2, 4)) as $day) {
+        foreach ($chance->pickArrayKeys(
+            ['mon' => 1, 'tue' => 1, 'wed' => 1, 'thu' => 1, 'fri' => 1, 'sat' => 1],
+            $chance->getInt(2, 4),
+        ) as $day) {
             $days[$day] = $chance->getInt(10, 40);
         }
         $goal = self::GOALS[$chance->getInt(0, count(self::GOALS) - 1)];
@@ -121,7 +151,15 @@ final class Documents
             'ability' => ['BR' => $level(), 'AE' => $level(), 'AF' => $level(), 'AL' => $level(), 'AR' => $level()],
             'days' => $days,
             'as_of' => '2027-01-04',
-            'clearances' => array_map(static fn (array $limit): array => ['lifts' => $limit['limit'], 'on' => '2026-12-01', 'by' => 'A. Practice', 'role' => 'Physician'], $own),
+            'clearances' => array_map(
+                static fn (array $limit): array => [
+                    'lifts' => $limit['limit'],
+                    'on' => '2026-12-01',
+                    'by' => 'A. Practice',
+                    'role' => 'Physician',
+                ],
+                $own,
+            ),
         ]);
     }
 
@@ -150,7 +188,20 @@ final class Documents
         $document = self::data()->styleDocument($style);
         $choices = [...($document->opaque('choices') ?? []), $question => $side];
 
-        return StyleJson::read(new Node(['id' => 'own', 'name' => 'Own', 'summary' => '', 'choices' => $choices, 'plan' => $document->opaque('plan') ?? [], 'numbers' => $document->opaque('numbers') ?? []]), self::data()->styleQuestions(), new Node(Json::toArray(Json::decode((string) file_get_contents(dirname(__DIR__, 2).'/data/weights.json')))));
+        return StyleJson::read(
+            new Node(
+                [
+                    'id' => 'own',
+                    'name' => 'Own',
+                    'summary' => '',
+                    'choices' => $choices,
+                    'plan' => $document->opaque('plan') ?? [],
+                    'numbers' => $document->opaque('numbers') ?? [],
+                ],
+            ),
+            self::data()->styleQuestions(),
+            new Node(Json::toArray(Json::decode((string) file_get_contents(dirname(__DIR__, 2).'/data/weights.json')))),
+        );
     }
 
     public static function placer(string $style = DataFolder::DEFAULT_STYLE): Placer

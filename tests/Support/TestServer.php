@@ -36,9 +36,39 @@ final class TestServer
      */
     public static function killSoon(array $names, int $afterMs): callable
     {
-        $orphans = implode('; ', array_map(static fn (string $name): string => ['nginx' => 'end_orphans "$var/run/nginx.pid" nginx', 'fpm' => 'end_orphans "$var/run/fpm.pid" php-fpm', 'db' => 'true'][$name], $names));
-        $pids = implode(' ', array_map(static fn (string $name): string => (string) (int) @file_get_contents(self::folder().'/var/test/run/'.$name.'.pid'), $names));
-        $process = proc_open(['bash', '-c', sprintf('sleep %.3f; kill -9 %s; cd %s; . ops/common.sh; . ops/services.sh; use_instance test; %s', $afterMs / 1000, $pids, escapeshellarg(self::folder()), $orphans)], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes);
+        $orphans = implode(
+            '; ',
+            array_map(
+                static fn (string $name): string => [
+                    'nginx' => 'end_orphans "$var/run/nginx.pid" nginx',
+                    'fpm' => 'end_orphans "$var/run/fpm.pid" php-fpm',
+                    'db' => 'true',
+                ][$name],
+                $names,
+            ),
+        );
+        $pids = implode(
+            ' ',
+            array_map(
+                static fn (string $name): string => (string) (int) @file_get_contents(self::folder().'/var/test/run/'.$name.'.pid'),
+                $names,
+            ),
+        );
+        $process = proc_open(
+            [
+                'bash',
+                '-c',
+                sprintf(
+                    'sleep %.3f; kill -9 %s; cd %s; . ops/common.sh; . ops/services.sh; use_instance test; %s',
+                    $afterMs / 1000,
+                    $pids,
+                    escapeshellarg(self::folder()),
+                    $orphans,
+                ),
+            ],
+            [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
+            $pipes,
+        );
 
         return static function () use ($process): void {
             is_resource($process) && proc_close($process);
@@ -52,8 +82,10 @@ final class TestServer
             self::shell('php artisan demo:seed --again --yes');
             self::$demo = sys_get_temp_dir().'/even-rungs-demo-'.bin2hex(random_bytes(4)).'.sql';
             self::shell(sprintf(
-                '{ echo "SET FOREIGN_KEY_CHECKS = 0; START TRANSACTION;"; db even_rungs --skip-column-names -e "SHOW TABLES" | grep -v "^migrations$" | sed "s/.*/DELETE FROM \`&\`;/"; '
-                .'mariadb-dump --no-defaults --socket="$socket" --user="$(id -un)" --skip-comments --no-create-info --skip-add-locks --skip-disable-keys --ignore-table=even_rungs.migrations even_rungs; echo "COMMIT;"; } >%s',
+                '{ echo "SET FOREIGN_KEY_CHECKS = 0; START TRANSACTION;"; db even_rungs --skip-column-names -e "SHOW TABLES" | '
+                    .'grep -v "^migrations$" | sed "s/.*/DELETE FROM \`&\`;/"; '
+                .'mariadb-dump --no-defaults --socket="$socket" --user="$(id -un)" --skip-comments --no-create-info '
+                    .'--skip-add-locks --skip-disable-keys --ignore-table=even_rungs.migrations even_rungs; echo "COMMIT;"; } >%s',
                 escapeshellarg(self::$demo),
             ));
             register_shutdown_function(static fn (string $file): bool => unlink($file), self::$demo);
@@ -65,13 +97,22 @@ final class TestServer
 
     public static function start(): void
     {
-        self::shell('start_database; start_php; start_web; wait_for 30 "the application" curl -fsS "http://127.0.0.1:$(setting WEB_PORT)/api/health"');
+        self::shell('start_database; start_php; start_web; wait_for 30 "the application" curl -fsS "http://127.0.0.1:$(setting '
+            .'WEB_PORT)/api/health"');
     }
 
     /** Words of the shell with the functions of ops/ on the test instance. */
     public static function shell(string $do): void
     {
-        exec(sprintf('cd %s && timeout 90 bash -c %s 2>&1 </dev/null', escapeshellarg(self::folder()), escapeshellarg('exec 3>&- 4>&- 5>&- 6>&- 7>&- 8>&- 9>&-; . ops/common.sh; . ops/services.sh; use_instance test; '.$do)), $output, $code);
+        exec(
+            sprintf(
+                'cd %s && timeout 90 bash -c %s 2>&1 </dev/null',
+                escapeshellarg(self::folder()),
+                escapeshellarg('exec 3>&- 4>&- 5>&- 6>&- 7>&- 8>&- 9>&-; . ops/common.sh; . ops/services.sh; use_instance test; '.$do),
+            ),
+            $output,
+            $code,
+        );
         if ($code !== 0) {
             throw new \RuntimeException(implode("\n", $output));
         }

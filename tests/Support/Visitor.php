@@ -62,8 +62,21 @@ final class Visitor
             CURLOPT_CUSTOMREQUEST => $method,
             CURLOPT_RETURNTRANSFER => true,
             CURLOPT_TIMEOUT => 30,
-            CURLOPT_HTTPHEADER => [...(array_filter($headers, static fn (string $each): bool => str_starts_with($each, 'Accept:')) === [] ? ['Accept: application/json'] : []), 'Content-Type: application/json', ...$token, ...$headers],
-            CURLOPT_COOKIE => implode('; ', array_map(static fn (string $name, string $value): string => $name.'='.$value, array_keys($this->cookies), $this->cookies)),
+            CURLOPT_HTTPHEADER => [
+                ...(
+                    array_filter(
+                        $headers,
+                        static fn (string $each): bool => str_starts_with($each, 'Accept:'),
+                    ) === [] ? ['Accept: application/json'] : []
+                ),
+                'Content-Type: application/json',
+                ...$token,
+                ...$headers,
+            ],
+            CURLOPT_COOKIE => implode(
+                '; ',
+                array_map(static fn (string $name, string $value): string => $name.'='.$value, array_keys($this->cookies), $this->cookies),
+            ),
             CURLOPT_HEADERFUNCTION => function (mixed $curl, string $line): int {
                 [$name, $value] = [...explode(':', $line, 2), ''];
                 $this->headers[strtolower(trim($name))] = trim(($this->headers[strtolower(trim($name))] ?? '')."\n".trim($value));

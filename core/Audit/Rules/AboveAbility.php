@@ -15,7 +15,8 @@ final class AboveAbility implements Rule
 {
     public static function sentence(): string
     {
-        return 'No exercise stands more than one level above the ability in its direction; where a ladder begins higher, its first rung is the exception.';
+        return 'No exercise stands more than one level above the ability in its direction; where a ladder begins higher, its '
+            .'first rung is the exception.';
     }
 
     private const WARNS_OVER = 1;
@@ -33,7 +34,12 @@ final class AboveAbility implements Rule
             foreach ($session->entries as $entry) {
                 $client = $program->clientFor($session);
                 $ability = $entry->rung === null ? null : $program->abilityOn($entry->rung);
-                if ($client === null || $entry->rung === null || $ability === null || $entry->rung->level->value <= $ability + self::WARNS_OVER) {
+                if (
+                    $client === null
+                    || $entry->rung === null
+                    || $ability === null
+                    || $entry->rung->level->value <= $ability + self::WARNS_OVER
+                ) {
                     continue;
                 }
                 $placement = $program->placement($entry->rung->ladder);
@@ -44,7 +50,13 @@ final class AboveAbility implements Rule
                     'level.above-ability',
                     $entry->rung->level->value > $ability + self::ERRS_OVER ? Severity::Error : Severity::Warn,
                     $entry->where(),
-                    sprintf('%s is level %d, %s ability is %d', $entry->name(), $entry->rung->level->value, lcfirst($entry->rung->category->label()), $ability),
+                    sprintf(
+                        '%s is level %d, %s ability is %d',
+                        $entry->name(),
+                        $entry->rung->level->value,
+                        lcfirst($entry->rung->category->label()),
+                        $ability,
+                    ),
                     ['level' => $entry->rung->level->value, 'ability' => $ability],
                     $this->repairs->spares($entry, $program, $client, $ability + self::WARNS_OVER),
                     $entry->name(),

@@ -37,9 +37,21 @@ final class BeforeHeavyLift implements Rule
                     continue;
                 }
                 $found = match (true) {
-                    $session->session->kind === Kind::BeforeLift && $session->isHard() => [Severity::Error, 'is hard and stands before a heavy lift', $this->after($session)],
-                    $session->session->kind === Kind::Activation && ! $session->isSwitchOn() => [Severity::Warn, 'is more than a switch-on before a heavy lift', null],
-                    $session->session->kind === Kind::Standalone && $session->isHard() => [Severity::Note, 'is hard on a heavy-lift day, and nobody wrote which comes first', $this->after($session)],
+                    $session->session->kind === Kind::BeforeLift && $session->isHard() => [
+                        Severity::Error,
+                        'is hard and stands before a heavy lift',
+                        $this->after($session),
+                    ],
+                    $session->session->kind === Kind::Activation && ! $session->isSwitchOn() => [
+                        Severity::Warn,
+                        'is more than a switch-on before a heavy lift',
+                        null,
+                    ],
+                    $session->session->kind === Kind::Standalone && $session->isHard() => [
+                        Severity::Note,
+                        'is hard on a heavy-lift day, and nobody wrote which comes first',
+                        $this->after($session),
+                    ],
                     default => null,
                 };
                 if ($found !== null) {
@@ -48,7 +60,11 @@ final class BeforeHeavyLift implements Rule
                         $found[0],
                         $session->where(),
                         $found[1],
-                        ['sets' => $session->directionSets(), 'tension_s' => $session->directionMs() / 1000, 'work_s' => $session->time->time->workMs / 1000],
+                        [
+                            'sets' => $session->directionSets(),
+                            'tension_s' => $session->directionMs() / 1000,
+                            'work_s' => $session->time->time->workMs / 1000,
+                        ],
                         [$found[2] ?? $this->lighten($program, $session)],
                     );
                 }
@@ -60,7 +76,11 @@ final class BeforeHeavyLift implements Rule
 
     private function after(AuditedSession $session): Fix
     {
-        return $this->repairs->session('Do it after the lift.', $session, static fn (Session $found): Session => $found->asKind(Kind::AfterLift));
+        return $this->repairs->session(
+            'Do it after the lift.',
+            $session,
+            static fn (Session $found): Session => $found->asKind(Kind::AfterLift),
+        );
     }
 
     /** One set of each, no long hold, and as many exercises as stay under the work of a switch-on. */

@@ -31,7 +31,13 @@ final class DirectionBalance implements Rule
                         'coverage.balance',
                         Severity::Note,
                         $week->where(),
-                        sprintf('%s gets %d of %d s of work in the four directions of week %d', $direction->label(), intdiv($own, 1000), intdiv($all, 1000), $week->number),
+                        sprintf(
+                            '%s gets %d of %d s of work in the four directions of week %d',
+                            $direction->label(),
+                            intdiv($own, 1000),
+                            intdiv($all, 1000),
+                            $week->number,
+                        ),
                         ['tension_s' => $own / 1000, 'all_s' => $all / 1000, 'direction' => $direction->value],
                     );
                 }

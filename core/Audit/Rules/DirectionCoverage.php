@@ -19,7 +19,8 @@ final class DirectionCoverage implements Rule
 {
     public static function sentence(): string
     {
-        return 'Every week trains each of the four directions, twice where it has two sessions; a switch-on does not count, and a named gap is only noted.';
+        return 'Every week trains each of the four directions, twice where it has two sessions; a switch-on does not count, and '
+            .'a named gap is only noted.';
     }
 
     private const MEANT = 2;
@@ -35,7 +36,10 @@ final class DirectionCoverage implements Rule
             foreach (Category::directions() as $direction) {
                 $times = $week->times($direction);
                 $sessions = count($week->counted());
-                $named = array_filter($program->program->gaps, static fn (Gap $gap): bool => $gap->category === $direction && $gap->week === $week->number);
+                $named = array_filter(
+                    $program->program->gaps,
+                    static fn (Gap $gap): bool => $gap->category === $direction && $gap->week === $week->number,
+                );
                 $short = $times === 0 || ($times === 1 && $sessions >= self::MEANT);
                 if (! $short) {
                     continue;
@@ -64,9 +68,15 @@ final class DirectionCoverage implements Rule
     private function adds(Category $direction, AuditedWeek $week, AuditedProgram $program): array
     {
         $open = array_filter($week->counted(), static fn (AuditedSession $each): bool => ! $each->trains($direction));
-        $room = static fn (AuditedSession $each): int => 60_000 * ($program->clientFor($each)?->minutesOn($each->session->day) ?? 0) - $each->time->time->total()->ms;
+        $room = static fn (AuditedSession $each): int => 60_000 * (
+            $program->clientFor($each)?->minutesOn($each->session->day) ?? 0
+        ) - $each->time->time->total()->ms;
         usort($open, static fn (AuditedSession $a, AuditedSession $b): int => [$room($b), $a->place] <=> [$room($a), $b->place]);
 
-        return $open === [] ? [] : $this->repairs->adds($direction, array_slice($open, 0, max(1, min(self::MEANT, count($week->counted())) - $week->times($direction))), $program);
+        return $open === [] ? [] : $this->repairs->adds(
+            $direction,
+            array_slice($open, 0, max(1, min(self::MEANT, count($week->counted())) - $week->times($direction))),
+            $program,
+        );
     }
 }

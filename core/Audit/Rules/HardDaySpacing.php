@@ -19,7 +19,8 @@ final class HardDaySpacing implements Rule
 {
     public static function sentence(): string
     {
-        return 'Hard sessions keep 48 h apart and off the day before a heavy lift (Garber CE et al. (2011) Med Sci Sports Exerc 43(7):1334–1359, for resistance training, from memory).';
+        return 'Hard sessions keep 48 h apart and off the day before a heavy lift (Garber CE et al. (2011) Med Sci Sports Exerc '
+            .'43(7):1334–1359, for resistance training, from memory).';
     }
 
     private const DAYS = 7;
@@ -43,7 +44,15 @@ final class HardDaySpacing implements Rule
         foreach ($hard as $i => [$day, $session]) {
             [$before, $earlier] = $hard[$i - 1] ?? [null, null];
             if ($earlier !== null && $day - $before <= 1) {
-                $findings[] = $this->finding($session, $day === $before ? 'is the second hard session of the day' : sprintf('is hard on the day after the hard session of %s', $earlier->session->day->label()), 24 * ($day - $before), $program);
+                $findings[] = $this->finding(
+                    $session,
+                    $day === $before ? 'is the second hard session of the day' : sprintf(
+                        'is hard on the day after the hard session of %s',
+                        $earlier->session->day->label(),
+                    ),
+                    24 * ($day - $before),
+                    $program,
+                );
             }
             if ($this->liftsHeavyAfter($program, $day)) {
                 $findings[] = $this->finding($session, 'is hard on the day before a heavy lift', 24, $program);
@@ -55,7 +64,14 @@ final class HardDaySpacing implements Rule
 
     private function finding(AuditedSession $session, string $message, int $hours, AuditedProgram $program): Finding
     {
-        return new Finding('spacing.hard-days', Severity::Warn, $session->where(), $message, ['hours' => $hours, 'sets' => $session->directionSets(), 'tension_s' => $session->directionMs() / 1000], array_values(array_filter([$this->move($session, $program)])));
+        return new Finding(
+            'spacing.hard-days',
+            Severity::Warn,
+            $session->where(),
+            $message,
+            ['hours' => $hours, 'sets' => $session->directionSets(), 'tension_s' => $session->directionMs() / 1000],
+            array_values(array_filter([$this->move($session, $program)])),
+        );
     }
 
     private function liftsHeavyAfter(AuditedProgram $program, int $day): bool
@@ -83,9 +99,22 @@ final class HardDaySpacing implements Rule
         foreach (Weekday::cases() as $day) {
             $then = self::DAYS * $week->number + $day->number();
             $offered = $program->client?->days === null || 60_000 * $program->client->minutesOn($day) >= $session->time->time->total()->ms;
-            $clash = array_filter($others, static fn (array $other): bool => $other[0] === $then || ($other[1] && abs($other[0] - $then) <= 1));
-            if ($day !== $session->session->day && $offered && $clash === [] && ! $week->liftsHeavyOn($day) && ! $this->liftsHeavyAfter($program, $then)) {
-                return $this->repairs->session(sprintf('Move it to %s.', $day->label()), $session, static fn (Session $found): Session => ProgramDates::onDay($found, $day));
+            $clash = array_filter(
+                $others,
+                static fn (array $other): bool => $other[0] === $then || ($other[1] && abs($other[0] - $then) <= 1),
+            );
+            if (
+                $day !== $session->session->day
+                && $offered
+                && $clash === []
+                && ! $week->liftsHeavyOn($day)
+                && ! $this->liftsHeavyAfter($program, $then)
+            ) {
+                return $this->repairs->session(
+                    sprintf('Move it to %s.', $day->label()),
+                    $session,
+                    static fn (Session $found): Session => ProgramDates::onDay($found, $day),
+                );
             }
         }
 

@@ -61,7 +61,9 @@ final class HoldOverCap implements Rule
         $dose = $entry->entry->dose;
         $step = $entry->rung === null ? null : $steps->highestNotOver($entry->rung, $dose->measure);
 
-        return $entry->rung === null || $step === null ? $dose->withMeasure($this->cut($dose->measure, $cap)) : $dose->withMeasure($steps->dose($entry->rung, $step)->measure);
+        return $entry->rung === null || $step === null ? $dose->withMeasure($this->cut($dose->measure, $cap)) : $dose->withMeasure(
+            $steps->dose($entry->rung, $step)->measure,
+        );
     }
 
     /** As long in all, in pieces of the cap; a hold in every repetition is shortened. */

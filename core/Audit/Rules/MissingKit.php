@@ -26,8 +26,19 @@ final class MissingKit implements Rule
         $findings = [];
         foreach ($program->obstacles() as [$entry, $client, $obstacles]) {
             if ($obstacles->missingKit !== []) {
-                $names = array_map(static fn (string $kit): string => lcfirst($program->library->equipment[$kit]->name), $obstacles->missingKit);
-                $findings[] = new Finding('equipment.missing', Severity::Error, $entry->where(), sprintf('%s needs what is not to hand: %s', $entry->name(), implode(', ', $names)), ['missing' => count($obstacles->missingKit)], $this->repairs->spares($entry, $program, $client), $entry->name());
+                $names = array_map(
+                    static fn (string $kit): string => lcfirst($program->library->equipment[$kit]->name),
+                    $obstacles->missingKit,
+                );
+                $findings[] = new Finding(
+                    'equipment.missing',
+                    Severity::Error,
+                    $entry->where(),
+                    sprintf('%s needs what is not to hand: %s', $entry->name(), implode(', ', $names)),
+                    ['missing' => count($obstacles->missingKit)],
+                    $this->repairs->spares($entry, $program, $client),
+                    $entry->name(),
+                );
             }
         }
 

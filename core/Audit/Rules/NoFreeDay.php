@@ -42,7 +42,14 @@ final class NoFreeDay implements Rule
                 $days[$session->session->day->value] = true;
             }
             if (count($days) === count(Weekday::cases())) {
-                $findings[] = new Finding('recovery.none', Severity::Warn, $week->where(), sprintf('week %d trains on all seven days', $week->number), ['days' => count($days)], array_values(array_filter([$this->free($week, $elsewhere)])));
+                $findings[] = new Finding(
+                    'recovery.none',
+                    Severity::Warn,
+                    $week->where(),
+                    sprintf('week %d trains on all seven days', $week->number),
+                    ['days' => count($days)],
+                    array_values(array_filter([$this->free($week, $elsewhere)])),
+                );
             }
         }
 
@@ -57,9 +64,23 @@ final class NoFreeDay implements Rule
     private function free(AuditedWeek $week, array $elsewhere): ?Fix
     {
         $perDay = array_count_values(array_map(static fn (AuditedSession $each): string => $each->session->day->value, $week->sessions));
-        $open = array_filter($week->sessions, static fn (AuditedSession $each): bool => ! isset($elsewhere[$each->session->day->value]) && $perDay[$each->session->day->value] === 1);
-        usort($open, static fn (AuditedSession $a, AuditedSession $b): int => [$a->time->time->total()->ms, $a->place] <=> [$b->time->time->total()->ms, $b->place]);
+        $open = array_filter(
+            $week->sessions,
+            static fn (AuditedSession $each): bool => ! isset($elsewhere[$each->session->day->value])
+                && $perDay[$each->session->day->value] === 1,
+        );
+        usort(
+            $open,
+            static fn (AuditedSession $a, AuditedSession $b): int => [
+                $a->time->time->total()->ms,
+                $a->place,
+            ] <=> [$b->time->time->total()->ms, $b->place],
+        );
 
-        return $open === [] ? null : $this->repairs->session(sprintf('Leave out the session of %s.', $open[0]->session->day->label()), $open[0], static fn (): ?Session => null);
+        return $open === [] ? null : $this->repairs->session(
+            sprintf('Leave out the session of %s.', $open[0]->session->day->label()),
+            $open[0],
+            static fn (): ?Session => null,
+        );
     }
 }

@@ -26,8 +26,19 @@ final class NothingPrepares implements Rule
         foreach ($program->sessions() as $session) {
             $total = $session->time->time->total();
             $first = $session->entries[0] ?? null;
-            if ($session->session->kind === Kind::Standalone && $total->ms >= self::FROM_MS && $session->session->warmUp->isZero() && $first?->rung?->category !== Category::Bracing) {
-                $findings[] = new Finding('prepare.none', Severity::Note, $session->where(), 'begins with neither a warm-up nor a switch-on', ['computed_s' => $total->toNumber()]);
+            if (
+                $session->session->kind === Kind::Standalone
+                && $total->ms >= self::FROM_MS
+                && $session->session->warmUp->isZero()
+                && $first?->rung?->category !== Category::Bracing
+            ) {
+                $findings[] = new Finding(
+                    'prepare.none',
+                    Severity::Note,
+                    $session->where(),
+                    'begins with neither a warm-up nor a switch-on',
+                    ['computed_s' => $total->toNumber()],
+                );
             }
         }
 

@@ -15,7 +15,8 @@ final class OpenStop implements Rule
 {
     public static function sentence(): string
     {
-        return 'Nothing is trained on a ladder that was stopped, and nothing at all after a stop of everything, until a clearance of a later day.';
+        return 'Nothing is trained on a ladder that was stopped, and nothing at all after a stop of everything, until a '
+            .'clearance of a later day.';
     }
 
     public function __construct(private readonly Repairs $repairs)
@@ -34,7 +35,20 @@ final class OpenStop implements Rule
             foreach ($session->entries as $entry) {
                 $on = $all->on ?? ($entry->rung === null ? null : $client->stopOn($entry->rung->ladder));
                 if ($on !== null) {
-                    $findings[] = new Finding('stop.open', Severity::Error, $entry->where(), sprintf('%s: %s was stopped on %s, and no clearance of a later day lifts it', $entry->name(), $all === null ? 'its ladder' : 'everything', Writing::day($on)), ['on' => $on->format('Y-m-d')], $all === null ? $this->repairs->spares($entry, $program, $client) : [], $entry->name());
+                    $findings[] = new Finding(
+                        'stop.open',
+                        Severity::Error,
+                        $entry->where(),
+                        sprintf(
+                            '%s: %s was stopped on %s, and no clearance of a later day lifts it',
+                            $entry->name(),
+                            $all === null ? 'its ladder' : 'everything',
+                            Writing::day($on),
+                        ),
+                        ['on' => $on->format('Y-m-d')],
+                        $all === null ? $this->repairs->spares($entry, $program, $client) : [],
+                        $entry->name(),
+                    );
                 }
             }
         }

@@ -48,9 +48,16 @@ final class SkippedRung implements Rule
                         'ladder.skip',
                         Severity::Warn,
                         $entry->where(),
-                        sprintf('%s is %d rungs above the highest before, %s', $entry->name(), $index - $before, $program->library->ladder($ladder)->rungs[$before]->name),
+                        sprintf(
+                            '%s is %d rungs above the highest before, %s',
+                            $entry->name(),
+                            $index - $before,
+                            $program->library->ladder($ladder)->rungs[$before]->name,
+                        ),
                         ['rungs' => $index - $before],
-                        $client === null || Obstacles::between($client, $next, $program->library)->isClear() ? [$this->repairs->replace($entry, $next, $program->steps())] : [],
+                        $client === null || Obstacles::between($client, $next, $program->library)->isClear() ? [
+                            $this->repairs->replace($entry, $next, $program->steps()),
+                        ] : [],
                         $entry->name(),
                     );
                 }

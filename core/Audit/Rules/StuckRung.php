@@ -44,7 +44,15 @@ final class StuckRung implements Rule
             }
             foreach ($running as $key => $weeks) {
                 if ($weeks === self::MOST_WEEKS + 1) {
-                    $findings[] = new Finding('ladder.stuck', Severity::Note, $now[$key]->where(), sprintf('%s has the same dose for week %d running', $now[$key]->name(), $weeks), ['weeks' => $weeks], array_values(array_filter([$this->next($now[$key], $week->number, $program->steps())])), $now[$key]->name());
+                    $findings[] = new Finding(
+                        'ladder.stuck',
+                        Severity::Note,
+                        $now[$key]->where(),
+                        sprintf('%s has the same dose for week %d running', $now[$key]->name(), $weeks),
+                        ['weeks' => $weeks],
+                        array_values(array_filter([$this->next($now[$key], $week->number, $program->steps())])),
+                        $now[$key]->name(),
+                    );
                 }
             }
         }
@@ -60,9 +68,15 @@ final class StuckRung implements Rule
             if (Steps::isAtMost($dose->measure, $step->measure) && ! Steps::isAtMost($step->measure, $dose->measure)) {
                 $next = $dose->withMeasure($step->measure)->withRange($step->range);
 
-                return new Fix(sprintf('Write %s from this week on.', Shorthand::write($next)), static fn (Program $program): Program => $program->mapSessions(
+                return new Fix(sprintf(
+                    'Write %s from this week on.',
+                    Shorthand::write($next),
+                ), static fn (Program $program): Program => $program->mapSessions(
                     static fn (Session $session, Week $each): Session => $each->number < $week ? $session : $session->mapEntries(
-                        static fn (Entry $entry): Entry => $entry->exercise === $at->entry->exercise && Shorthand::write($entry->dose) === Shorthand::write($dose) ? $entry->withDose($next) : $entry,
+                        static fn (Entry $entry): Entry => $entry->exercise === $at->entry->exercise
+                            && Shorthand::write($entry->dose) === Shorthand::write($dose)
+                            ? $entry->withDose($next)
+                            : $entry,
                     ),
                 ));
             }

@@ -40,18 +40,36 @@ final class TimeBudget implements Rule
             $minutes = $program->clientFor($session)?->minutesOn($session->session->day) ?? 0;
             $computed = $session->time->time->total();
             if ($minutes === 0) {
-                $findings[] = new Finding('time.budget', Severity::Warn, $session->where(), sprintf('stands on %s, a day that the client did not offer', $session->session->day->label()), ['computed_s' => $computed->toNumber(), 'budget_s' => 0], array_values(array_filter([$this->move($program, $session)])));
+                $findings[] = new Finding(
+                    'time.budget',
+                    Severity::Warn,
+                    $session->where(),
+                    sprintf('stands on %s, a day that the client did not offer', $session->session->day->label()),
+                    ['computed_s' => $computed->toNumber(), 'budget_s' => 0],
+                    array_values(array_filter([$this->move($program, $session)])),
+                );
             } elseif ($computed->isLongerThan(Seconds::of(60 * $minutes))) {
                 $budget = Seconds::of(60 * $minutes);
                 $client = $program->client;
-                $fitted = array_values(array_filter([$this->refit->into($session->session, $budget, ! $client->hasMedicalLimit() && ! Age::of($client)->isOld())]));
+                $fitted = array_values(
+                    array_filter(
+                        [$this->refit->into($session->session, $budget, ! $client->hasMedicalLimit() && ! Age::of($client)->isOld())],
+                    ),
+                );
                 $findings[] = new Finding(
                     'time.budget',
                     Severity::Error,
                     $session->where(),
                     sprintf('takes %s of the %s that the client has', $computed->toClock(), $budget->toClock()),
                     ['computed_s' => $computed->toNumber(), 'budget_s' => $budget->toNumber()],
-                    array_map(fn (array $of): Fix => $this->repairs->session(sprintf('Cut it down to the minutes: %s.', implode('; ', $of[1])), $session, static fn (Session $found): Session => $found->claimed === null ? $of[0]->withClaimed(null) : $of[0]), $fitted),
+                    array_map(
+                        fn (array $of): Fix => $this->repairs->session(
+                            sprintf('Cut it down to the minutes: %s.', implode('; ', $of[1])),
+                            $session,
+                            static fn (Session $found): Session => $found->claimed === null ? $of[0]->withClaimed(null) : $of[0],
+                        ),
+                        $fitted,
+                    ),
                 );
             }
         }
@@ -64,8 +82,15 @@ final class TimeBudget implements Rule
     {
         $taken = array_map(static fn (AuditedSession $each): Weekday => $each->session->day, $program->weeks[$session->place[0]]->sessions);
         foreach (Weekday::cases() as $day) {
-            if (! in_array($day, $taken, true) && 60_000 * ($program->clientFor($session)?->minutesOn($day) ?? 0) >= $session->time->time->total()->ms) {
-                return $this->repairs->session(sprintf('Move it to %s.', $day->label()), $session, static fn (Session $found): Session => ProgramDates::onDay($found, $day));
+            if (
+                ! in_array($day, $taken, true)
+                && 60_000 * ($program->clientFor($session)?->minutesOn($day) ?? 0) >= $session->time->time->total()->ms
+            ) {
+                return $this->repairs->session(
+                    sprintf('Move it to %s.', $day->label()),
+                    $session,
+                    static fn (Session $found): Session => ProgramDates::onDay($found, $day),
+                );
             }
         }
 

@@ -47,7 +47,13 @@ final class TimeClaim implements Rule
                     $session->where(),
                     sprintf('takes %s, not the %s that it claims', $computed->toClock(), $claimed->toClock()),
                     ['claimed_s' => $claimed->toNumber(), 'computed_s' => $computed->toNumber()],
-                    [$this->repairs->session(sprintf('Claim %s.', $computed->toClock()), $session, static fn (Session $found): Session => $found->withClaimed($computed))],
+                    [
+                        $this->repairs->session(
+                            sprintf('Claim %s.', $computed->toClock()),
+                            $session,
+                            static fn (Session $found): Session => $found->withClaimed($computed),
+                        ),
+                    ],
                 );
             }
         }

@@ -43,8 +43,17 @@ final class UnknownExercise implements Rule
                         'exercise.unknown',
                         Severity::Warn,
                         $entry->where(),
-                        sprintf('"%s" is not in the library%s', mb_substr($name, 0, 80), $meant === [] ? '' : '; is '.implode(' or ', $meant).' meant?'),
-                        ['suggestions' => array_map(static fn (Rung $rung): array => ['rung' => $rung->id, 'name' => $rung->name], $near[$name])],
+                        sprintf(
+                            '"%s" is not in the library%s',
+                            mb_substr($name, 0, 80),
+                            $meant === [] ? '' : '; is '.implode(' or ', $meant).' meant?',
+                        ),
+                        [
+                            'suggestions' => array_map(
+                                static fn (Rung $rung): array => ['rung' => $rung->id, 'name' => $rung->name],
+                                $near[$name],
+                            ),
+                        ],
                         array_map(fn (Rung $rung): Fix => $this->rename($entry, $rung), $near[$name]),
                         $entry->name(),
                     );
@@ -57,7 +66,11 @@ final class UnknownExercise implements Rule
 
     private function rename(AuditedEntry $entry, Rung $rung): Fix
     {
-        return $this->repairs->entry(sprintf('Take it as %s.', $rung->name), $entry, static fn (Entry $old): Entry => new Entry($rung->id, self::sided($old->dose, $rung), $old->note, null, $old->x));
+        return $this->repairs->entry(
+            sprintf('Take it as %s.', $rung->name),
+            $entry,
+            static fn (Entry $old): Entry => new Entry($rung->id, self::sided($old->dose, $rung), $old->note, null, $old->x),
+        );
     }
 
     /** A dose that names no side gets the rung's own. */

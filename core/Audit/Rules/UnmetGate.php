@@ -27,7 +27,25 @@ final class UnmetGate implements Rule
         $findings = [];
         foreach ($program->obstacles() as [$entry, $client, $obstacles]) {
             if ($obstacles->unmetGates !== []) {
-                $findings[] = new Finding('gate.unmet', Severity::Warn, $entry->where(), sprintf('%s comes later: first %s', $entry->name(), implode(', ', array_map(static fn (Gate $gate): string => lcfirst($program->library->rung($gate->rung)->name), $obstacles->unmetGates))), ['gates' => count($obstacles->unmetGates)], $this->repairs->spares($entry, $program, $client), $entry->name());
+                $findings[] = new Finding(
+                    'gate.unmet',
+                    Severity::Warn,
+                    $entry->where(),
+                    sprintf(
+                        '%s comes later: first %s',
+                        $entry->name(),
+                        implode(
+                            ', ',
+                            array_map(
+                                static fn (Gate $gate): string => lcfirst($program->library->rung($gate->rung)->name),
+                                $obstacles->unmetGates,
+                            ),
+                        ),
+                    ),
+                    ['gates' => count($obstacles->unmetGates)],
+                    $this->repairs->spares($entry, $program, $client),
+                    $entry->name(),
+                );
             }
         }
 

@@ -26,7 +26,15 @@ final class UnsuitableForAge implements Rule
         $findings = [];
         foreach ($program->obstacles() as [$entry, $client, $obstacles]) {
             if ($obstacles->unsuitable !== null) {
-                $findings[] = new Finding('age.unsuitable', Severity::Error, $entry->where(), sprintf('%s %s', $entry->name(), $obstacles->unsuitable), ['level' => $obstacles->rung->level->value], $this->repairs->spares($entry, $program, $client), $entry->name());
+                $findings[] = new Finding(
+                    'age.unsuitable',
+                    Severity::Error,
+                    $entry->where(),
+                    sprintf('%s %s', $entry->name(), $obstacles->unsuitable),
+                    ['level' => $obstacles->rung->level->value],
+                    $this->repairs->spares($entry, $program, $client),
+                    $entry->name(),
+                );
             }
         }
 

@@ -32,11 +32,22 @@ final class UnusualDose implements Rule
         $findings = [];
         foreach ($program->sessions() as $session) {
             foreach ($session->entries as $entry) {
-                $many = $entry->rung !== null && $session->session->blocks[$entry->place[2]] instanceof CircuitBlock ? $program->steps()->many($entry->rung) : null;
-                if ($many !== null && $entry->sets <= DoseRange::MOST_SETS && Steps::isAtMost($entry->entry->dose->measure, $many) && Steps::isAtMost($program->steps()->of($entry->rung)[0]->measure, $entry->entry->dose->measure)) {
+                $many = $entry->rung !== null && $session->session->blocks[$entry->place[2]] instanceof CircuitBlock
+                    ? $program->steps()->many($entry->rung)
+                    : null;
+                if (
+                    $many !== null
+                    && $entry->sets <= DoseRange::MOST_SETS
+                    && Steps::isAtMost($entry->entry->dose->measure, $many)
+                    && Steps::isAtMost($program->steps()->of($entry->rung)[0]->measure, $entry->entry->dose->measure)
+                ) {
                     continue;
                 }
-                $range = $entry->rung === null ? null : DoseRange::outside($entry->entry->dose, $program->steps()->of($entry->rung), $entry->sets);
+                $range = $entry->rung === null ? null : DoseRange::outside(
+                    $entry->entry->dose,
+                    $program->steps()->of($entry->rung),
+                    $entry->sets,
+                );
                 if ($range !== null && $entry->rung !== null) {
                     $findings[] = new Finding(
                         'dose.range',
@@ -44,7 +55,12 @@ final class UnusualDose implements Rule
                         $entry->where(),
                         sprintf('%s: %s', $entry->name(), $range->text),
                         $range->evidence,
-                        $entry->entry->dose->sets !== $entry->sets ? [] : [$this->repairs->dose($entry, $this->inside($entry, $entry->rung, $program->steps(), isset($range->evidence['most_sets'])))],
+                        $entry->entry->dose->sets !== $entry->sets ? [] : [
+                            $this->repairs->dose(
+                                $entry,
+                                $this->inside($entry, $entry->rung, $program->steps(), isset($range->evidence['most_sets'])),
+                            ),
+                        ],
                         $entry->name(),
                     );
                 }

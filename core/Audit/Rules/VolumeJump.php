@@ -30,7 +30,13 @@ final class VolumeJump implements Rule
             $sets = $week->directionSets();
             $most = $before === [] ? null : max(array_map(static fn ($each): int => $each->directionSets(), $before));
             if ($most !== null && 100 * $sets > self::MOST_PERCENT * $most && $sets >= $most + self::LEAST_SETS) {
-                $findings[] = new Finding('volume.jump', Severity::Warn, $week->where(), sprintf('week %d has %d sets in the four directions, after %d at most', $week->number, $sets, $most), ['sets' => $sets, 'most_before' => $most]);
+                $findings[] = new Finding(
+                    'volume.jump',
+                    Severity::Warn,
+                    $week->where(),
+                    sprintf('week %d has %d sets in the four directions, after %d at most', $week->number, $sets, $most),
+                    ['sets' => $sets, 'most_before' => $most],
+                );
             }
         }
 

@@ -35,8 +35,15 @@ final class ExerciseChooser
     {
         $choices = [];
         foreach (Category::cases() as $category) {
-            $own = array_values(array_filter($placements, fn (Placement $each): bool => $each->ladder->category === $category && $this->uses($each->ladder->id, $client->ladders)));
-            $found = array_values(array_filter(array_map(fn (Placement $each): ?ExerciseChoice => $this->onLadder($client, $goal, $each), $own)));
+            $own = array_values(
+                array_filter(
+                    $placements,
+                    fn (Placement $each): bool => $each->ladder->category === $category && $this->uses($each->ladder->id, $client->ladders),
+                ),
+            );
+            $found = array_values(
+                array_filter(array_map(fn (Placement $each): ?ExerciseChoice => $this->onLadder($client, $goal, $each), $own)),
+            );
             if ($found === [] && ($category->isDirection() || $category === Category::Bracing)) {
                 $found = $this->fromSwaps($client, $goal, $own);
             }
@@ -74,33 +81,54 @@ final class ExerciseChooser
             }
             $stays = $rung === $placement->rung;
 
-            return new ExerciseChoice($rung, $this->ground($placement, $client), false, $why, $stays ? $placement->step : 0, $stays ? $placement->range : null);
+            return new ExerciseChoice(
+                $rung,
+                $this->ground($placement, $client),
+                false,
+                $why,
+                $stays ? $placement->step : 0,
+                $stays ? $placement->range : null,
+            );
         }
 
         return null;
     }
 
     /**
-     * Where a client stands who is placed: where they train, so that what is done there is judged there. That is the placed rung, the struggle
+     * Where a client stands who is placed: where they train, so that what is done there is judged there. That is the placed rung, the
+     * struggle
      * above it that the style begins with, or a rung further down where the goal or the style asks for one; null where nothing is allowed.
      */
     public function standsOn(Client $client, GoalRule $goal, Placement $placement): ?ExerciseChoice
     {
         $placed = $placement->rung;
 
-        return $placed === null ? null : $this->onLadder($client, $goal, $placement) ?? new ExerciseChoice($placed, $placement->basis, false, $placement->why, $placement->step, $placement->range);
+        return $placed === null ? null : $this->onLadder($client, $goal, $placement) ?? new ExerciseChoice(
+            $placed,
+            $placement->basis,
+            false,
+            $placement->why,
+            $placement->step,
+            $placement->range,
+        );
     }
 
     /** The placed rung, or where the style starts with a struggle the next open one above what was tested, one level up at most. */
     private function start(Placement $placement, Client $client, Moves $moves): Rung
     {
         $placed = $placement->rung ?? $placement->ladder->rungs[0];
-        $above = $this->style->plan->struggle && in_array($placement->basis, [Basis::HighestClean, Basis::Test], true) ? $moves->up($placed, $client) : null;
+        $above = $this->style->plan->struggle && in_array(
+            $placement->basis,
+            [Basis::HighestClean, Basis::Test],
+            true,
+        ) ? $moves->up($placed, $client) : null;
 
         return $above !== null && $above->level->value <= $placed->level->value + 1 ? $above : $placed;
     }
 
-    /** What a standing rests on: a test or a step that was climbed, a typed ability, or only the first rung of a ladder that begins high. */
+    /**
+     * What a standing rests on: a test or a step that was climbed, a typed ability, or only the first rung of a ladder that begins high.
+     */
     private function ground(Placement $placement, Client $client): Basis
     {
         $rung = $placement->rung;
@@ -108,12 +136,15 @@ final class ExerciseChooser
             return $placement->basis;
         }
         $clean = $client->tests->ladders[$placement->ladder->id] ?? null;
-        $tested = $clean !== null && $placement->ladder->indexOf($clean->lower($placement->ladder)->id) >= $placement->ladder->indexOf($rung->id);
+        $tested = $clean !== null
+            && $placement->ladder->indexOf($clean->lower($placement->ladder)->id) >= $placement->ladder->indexOf($rung->id);
 
         return match (true) {
             $tested, $placement->step > 0 => Basis::HighestClean,
             $rung->timedTest !== null && TimedHold::of($rung->timedTest, $client->tests) !== null => Basis::Test,
-            $rung === $placement->ladder->rungs[0] && $rung->level->value > ($client->abilityIn($rung->category)->value ?? Placer::UNTESTED_LEVEL) => Basis::Entry,
+            $rung === $placement->ladder->rungs[0] && $rung->level->value > (
+                $client->abilityIn($rung->category)->value ?? Placer::UNTESTED_LEVEL
+            ) => Basis::Entry,
             default => Basis::Ability,
         };
     }

@@ -19,7 +19,8 @@ use EvenRungs\Core\Style\Style;
  * the house style says, and on the next allowed rung when the steps are used up. Two weeks are usual: a step takes two clean
  * sessions, and two weeks leave room for one that is not (house rule). An expectation, not a promise: what is logged moves it.
  *
- * Where a step takes two weeks, half of the ladders step in one and half in the next, so that the week grows evenly. A lighter week steps nowhere.
+ * Where a step takes two weeks, half of the ladders step in one and half in the next, so that the week grows evenly. A lighter week steps
+ * nowhere.
  */
 final class Progression
 {
@@ -29,8 +30,12 @@ final class Progression
 
     private readonly Moves $moves;
 
-    public function __construct(Library $library, private readonly Style $style, private readonly Steps $steps, private readonly GoalRule $goal)
-    {
+    public function __construct(
+        Library $library,
+        private readonly Style $style,
+        private readonly Steps $steps,
+        private readonly GoalRule $goal,
+    ) {
         $this->moves = new Moves($library, $goal, $style);
     }
 
@@ -82,7 +87,11 @@ final class Progression
      */
     public function expected(Rung $rung, int $step, ?Range $range, int $week, Client $client): ExerciseChoice
     {
-        return $this->after(new ExerciseChoice($rung, Basis::HighestClean, false, [], $step, $range), intdiv($this->grown($week), $this->style->plan->weeksPerStep), $client);
+        return $this->after(
+            new ExerciseChoice($rung, Basis::HighestClean, false, [], $step, $range),
+            intdiv($this->grown($week), $this->style->plan->weeksPerStep),
+            $client,
+        );
     }
 
     /** @param  int  $further  steps from where the choice stands */
@@ -107,7 +116,8 @@ final class Progression
     }
 
     /**
-     * One level more at most; over where the client stands today, or a typed ability, one level where an ability is typed and two where none
+     * One level more at most; over where the client stands today, or a typed ability, one level where an ability is typed and two where
+     * none
      * is: beyond that the audit finds an error, and what is only expected must not cause one.
      */
     private function mayReach(Rung $next, Rung $from, Rung $today, Client $client): bool

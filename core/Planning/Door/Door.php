@@ -24,7 +24,8 @@ use EvenRungs\Core\Time\Seconds;
 
 /**
  * Rewrites the planned session for the client as they walk in: pain decides first, then the sore trunk, then what each sore
- * place and the kit allow, last the minutes. With pain over 2 a sore place counts as severe. The pain zones and the sore trunk are those of the verdicts.
+ * place and the kit allow, last the minutes. With pain over 2 a sore place counts as severe. The pain zones and the sore trunk are those
+ * of the verdicts.
  * It is always the planned session that is rewritten, never what was rewritten before: the same answers give the same session.
  */
 final class Door
@@ -116,7 +117,12 @@ final class Door
                     return $this->edit->onRung($entry, $swap->rung, 0, null, ['At the door: '.$why]);
                 }
             }
-            $changes[] = new DoorChange('left-out', $rung->name, null, $why.sprintf(' Nothing else that is allowed trains %s.', lcfirst($rung->category->label())));
+            $changes[] = new DoorChange(
+                'left-out',
+                $rung->name,
+                null,
+                $why.sprintf(' Nothing else that is allowed trains %s.', lcfirst($rung->category->label())),
+            );
 
             return null;
         });
@@ -166,7 +172,11 @@ final class Door
     {
         $blocks = [];
         foreach ($session->blocks as $block) {
-            $entries = array_values(array_filter(array_map(fn (Entry $entry): ?Entry => $change($entry, $this->library->find($entry->exercise)), $block->entries())));
+            $entries = array_values(
+                array_filter(
+                    array_map(fn (Entry $entry): ?Entry => $change($entry, $this->library->find($entry->exercise)), $block->entries()),
+                ),
+            );
             if ($entries !== [] || $block->entries() === []) {
                 $blocks[] = $block->entries() === [] ? $block : $block->withEntries($entries);
             }

@@ -38,8 +38,15 @@ final class DoorAnswers
     public function stop(): ?string
     {
         return match (true) {
-            $this->painKind?->stops() === true => sprintf('It is %s: no training today, and a clinician sees the client first.', $this->painKind->symptom()),
-            $this->pain > LoggedSession::STOP_OVER => sprintf('Pain is %d, over %d: no training today, and a clinician sees the client first.', $this->pain, LoggedSession::STOP_OVER),
+            $this->painKind?->stops() === true => sprintf(
+                'It is %s: no training today, and a clinician sees the client first.',
+                $this->painKind->symptom(),
+            ),
+            $this->pain > LoggedSession::STOP_OVER => sprintf(
+                'Pain is %d, over %d: no training today, and a clinician sees the client first.',
+                $this->pain,
+                LoggedSession::STOP_OVER,
+            ),
             default => null,
         };
     }
@@ -47,7 +54,9 @@ final class DoorAnswers
     /** Why an exercise is left out for a sore trunk, in words; null where it is done. */
     public function spares(Rung $rung): ?string
     {
-        return $this->soreness >= LoggedSession::SORE_FROM && ($rung->category->isDirection() || $rung->category === Category::TrunkMovement)
+        return $this->soreness >= LoggedSession::SORE_FROM && (
+            $rung->category->isDirection() || $rung->category === Category::TrunkMovement
+        )
             ? sprintf('The trunk is sore at %d: no direct work today.', $this->soreness)
             : null;
     }

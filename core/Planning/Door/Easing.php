@@ -12,7 +12,8 @@ use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Steps;
 
 /**
- * Less of an exercise, as pain from 3 to 5 asks for: the first step of its rung, or, from there, that of the next rung below that is allowed.
+ * Less of an exercise, as pain from 3 to 5 asks for: the first step of its rung, or, from there, that of the next rung below that is
+ * allowed.
  */
 final class Easing
 {

@@ -70,7 +70,13 @@ final class ProgramCopy
         }
 
         return [
-            new Program($weeks, sprintf('%s: copied from %s', $client->name, $program->client->name ?? 'another client'), $this->style->id, $client, $gaps),
+            new Program(
+                $weeks,
+                sprintf('%s: copied from %s', $client->name, $program->client->name ?? 'another client'),
+                $this->style->id,
+                $client,
+                $gaps,
+            ),
             array_values($changes),
         ];
     }
@@ -114,7 +120,11 @@ final class ProgramCopy
             return $entry;
         }
         [$other, $how] = $this->instead($rung, $client, $goal, $placed);
-        $changes[$rung->id] ??= new CopyChange($rung, $other, [...array_map(static fn (string $reason): string => sprintf('%s %s.', $rung->name, $reason), $reasons), $how]);
+        $changes[$rung->id] ??= new CopyChange(
+            $rung,
+            $other,
+            [...array_map(static fn (string $reason): string => sprintf('%s %s.', $rung->name, $reason), $reasons), $how],
+        );
         if ($other === null) {
             return null;
         }
@@ -176,7 +186,14 @@ final class ProgramCopy
         foreach (Category::directions() as $direction) {
             $times = $shares->sessions[$direction->value];
             if ($times < $this->style->directionSessions) {
-                $gaps[] = new Gap($direction, $week->number, $times === 0 ? 'Nothing of the copied program trains it here.' : sprintf('The copied program trains it %s.', $times === 1 ? 'once' : $times.' times'));
+                $gaps[] = new Gap(
+                    $direction,
+                    $week->number,
+                    $times === 0 ? 'Nothing of the copied program trains it here.' : sprintf(
+                        'The copied program trains it %s.',
+                        $times === 1 ? 'once' : $times.' times',
+                    ),
+                );
             }
         }
 

@@ -50,15 +50,29 @@ final class ProgramEdit
      *
      * @param  int  $present  week that is trained now; 1 is the first
      */
-    public function standOn(Program $program, Rung $rung, int $step, ?Range $range, Client $client, Progression $progression, int $present = 1): Program
-    {
-        $stood = $program->mapSessions(function (Session $session, Week $week) use ($rung, $step, $range, $client, $progression, $present): Session {
+    public function standOn(
+        Program $program,
+        Rung $rung,
+        int $step,
+        ?Range $range,
+        Client $client,
+        Progression $progression,
+        int $present = 1,
+    ): Program {
+        $stood = $program->mapSessions(function (
+            Session $session,
+            Week $week,
+        ) use ($rung, $step, $range, $client, $progression, $present): Session {
             if (! $this->trains($session, $rung->ladder)) {
                 return $session;
             }
             $expected = $progression->expected($rung, $step, $range, max(1, $week->number - $present + 1), $client);
 
-            return $this->claimed($session->mapEntries($this->replacement($expected->rung, $expected->step, $expected->range, $expected->rung === $rung ? [] : $expected->why)));
+            return $this->claimed(
+                $session->mapEntries(
+                    $this->replacement($expected->rung, $expected->step, $expected->range, $expected->rung === $rung ? [] : $expected->why),
+                ),
+            );
         });
 
         return $this->stillAllowed($stood, $client);
@@ -89,10 +103,24 @@ final class ProgramEdit
             }
             $expected = $progression->expected($stands->rung, $stands->step, $stands->range, $week->number - $present + 1, $client);
 
-            return $this->onRung($entry, $expected->rung, $expected->step, $expected->range, [$week->number === $present ? 'What was expected by this week is not earned yet.' : 'Expected by now from where the client stands.']);
+            return $this->onRung(
+                $entry,
+                $expected->rung,
+                $expected->step,
+                $expected->range,
+                [
+                    $week->number === $present
+                        ? 'What was expected by this week is not earned yet.'
+                        : 'Expected by now from where the client stands.',
+                ],
+            );
         };
 
-        return $behind === [] ? $program : $program->mapSessions(fn (Session $session, Week $week): Session => $week->number < $present ? $session : $this->claimed($session->mapEntries(static fn (Entry $entry): Entry => $goesBy($entry, $week))));
+        return $behind === [] ? $program : $program->mapSessions(
+            fn (Session $session, Week $week): Session => $week->number < $present ? $session : $this->claimed(
+                $session->mapEntries(static fn (Entry $entry): Entry => $goesBy($entry, $week)),
+            ),
+        );
     }
 
     /** Whether an entry asks for more than where somebody stands: a rung above, or a later step of the rung. */
@@ -105,7 +133,9 @@ final class ProgramEdit
         $at = $this->steps->dose($rung, $stands->step, $stands->range);
         foreach ($this->steps->of($rung) as $i => $step) {
             if ($step->measure == $entry->dose->measure && $step->range == $entry->dose->range) {
-                return $i > $this->steps->clamp($rung, $stands->step) || ($stands->range !== null && $scale !== null && $scale->perMille($entry->dose->range) > $scale->perMille($at->range));
+                return $i > $this->steps->clamp($rung, $stands->step) || (
+                    $stands->range !== null && $scale !== null && $scale->perMille($entry->dose->range) > $scale->perMille($at->range)
+                );
             }
         }
 
@@ -115,7 +145,10 @@ final class ProgramEdit
     /** Whether the planner wrote an entry, and nobody typed, swapped or insisted. */
     private static function isExpectation(Entry $entry): bool
     {
-        $chosen = static fn (string $why): bool => array_filter(self::CHOSEN, static fn (string $mark): bool => str_starts_with($why, $mark)) !== [];
+        $chosen = static fn (string $why): bool => array_filter(
+            self::CHOSEN,
+            static fn (string $mark): bool => str_starts_with($why, $mark),
+        ) !== [];
 
         return $entry->planned !== null && $entry->x === null && array_filter($entry->planned->why, $chosen) === [];
     }
@@ -125,12 +158,23 @@ final class ProgramEdit
     {
         return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries(function (Entry $entry) use ($client): Entry {
             $rung = $this->library->find($entry->exercise);
-            if ($rung === null || $entry->planned === null || $entry->x !== null || Obstacles::between($client, $rung, $this->library)->isSafe()) {
+            if (
+                $rung === null
+                || $entry->planned === null
+                || $entry->x !== null
+                || Obstacles::between($client, $rung, $this->library)->isSafe()
+            ) {
                 return $entry;
             }
             foreach ($this->library->ladderOf($rung)->downFrom($rung) as $lower) {
                 if (Obstacles::between($client, $lower, $this->library)->isClear()) {
-                    return $this->onRung($entry, $lower, $this->steps->last($lower), null, [sprintf('%s is not allowed any more.', $rung->name)]);
+                    return $this->onRung(
+                        $entry,
+                        $lower,
+                        $this->steps->last($lower),
+                        null,
+                        [sprintf('%s is not allowed any more.', $rung->name)],
+                    );
                 }
             }
 
@@ -145,7 +189,13 @@ final class ProgramEdit
 
         return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries(
             fn (Entry $entry): Entry => $entry->exercise === $exercise || $this->library->identity($entry->exercise) === $identity
-                ? $this->onRung($entry, $rung, $step, null, [sprintf('%s %s.', self::IN_PLACE, $this->library->find($exercise)->name ?? $exercise)])
+                ? $this->onRung(
+                    $entry,
+                    $rung,
+                    $step,
+                    null,
+                    [sprintf('%s %s.', self::IN_PLACE, $this->library->find($exercise)->name ?? $exercise)],
+                )
                 : $entry,
         )));
     }
@@ -159,7 +209,20 @@ final class ProgramEdit
      */
     public function swap(Program $program, int $week, int $session, int $block, int $entry, Rung $rung): Program
     {
-        return $this->changeEntry($program, $week, $session, $block, $entry, fn (Entry $old): Entry => $this->onRung($old, $rung, 0, null, [sprintf('%s %s.', self::SWAPPED, $this->library->find($old->exercise)->name ?? $old->exercise)]));
+        return $this->changeEntry(
+            $program,
+            $week,
+            $session,
+            $block,
+            $entry,
+            fn (Entry $old): Entry => $this->onRung(
+                $old,
+                $rung,
+                0,
+                null,
+                [sprintf('%s %s.', self::SWAPPED, $this->library->find($old->exercise)->name ?? $old->exercise)],
+            ),
+        );
     }
 
     /** Takes a ladder out of the program; a rung of another ladder stands in where one is given and the session does not have it. */
@@ -177,14 +240,37 @@ final class ProgramEdit
             }
         }
         foreach ($of as $exercise) {
-            $program = $swap === null ? $this->without($program, $exercise) : $program->mapSessions(function (Session $session) use ($exercise, $swap): Session {
-                $there = array_filter($session->entries(), fn (Entry $entry): bool => $this->library->find($entry->exercise) === $swap) !== [];
+            $program = $swap === null ? $this->without(
+                $program,
+                $exercise,
+            ) : $program->mapSessions(function (Session $session) use ($exercise, $swap): Session {
+                $there = array_filter(
+                    $session->entries(),
+                    fn (Entry $entry): bool => $this->library->find($entry->exercise) === $swap,
+                ) !== [];
 
-                return $there ? $this->withoutIn($session, $exercise) : $this->claimed($session->mapEntries(fn (Entry $entry): Entry => $entry->exercise === $exercise ? $this->onRung($entry, $swap, 0, null, [sprintf('%s %s, which is stopped.', self::IN_PLACE, $this->library->find($exercise)->name ?? $exercise)]) : $entry));
+                return $there ? $this->withoutIn($session, $exercise) : $this->claimed(
+                    $session->mapEntries(
+                        fn (Entry $entry): Entry => $entry->exercise === $exercise ? $this->onRung(
+                            $entry,
+                            $swap,
+                            0,
+                            null,
+                            [sprintf('%s %s, which is stopped.', self::IN_PLACE, $this->library->find($exercise)->name ?? $exercise)],
+                        ) : $entry,
+                    ),
+                );
             });
         }
 
-        $trained = $program->withWeeks(array_map(static fn (Week $week): Week => $week->withSessions(array_values(array_filter($week->sessions, static fn (Session $session): bool => $session->entries() !== []))), $program->weeks));
+        $trained = $program->withWeeks(
+            array_map(
+                static fn (Week $week): Week => $week->withSessions(
+                    array_values(array_filter($week->sessions, static fn (Session $session): bool => $session->entries() !== [])),
+                ),
+                $program->weeks,
+            ),
+        );
 
         return LostDirections::named($before, $trained, $this->library, 'What trained it is stopped.');
     }
@@ -291,7 +377,9 @@ final class ProgramEdit
         return $this->changeEntry($program, $week, $session, $block, $entry, function (Entry $old) use ($dose): Entry {
             $onBothSides = $dose->side === null && $this->library->find($old->exercise)?->side === Side::Both;
 
-            return $old->withDose($onBothSides ? $dose->withSide(Side::Both) : $dose)->because(sprintf('%s, in place of %s.', self::TYPED, Shorthand::write($old->dose)));
+            return $old->withDose($onBothSides ? $dose->withSide(Side::Both) : $dose)->because(
+                sprintf('%s, in place of %s.', self::TYPED, Shorthand::write($old->dose)),
+            );
         });
     }
 
@@ -302,7 +390,11 @@ final class ProgramEdit
      */
     private function changeEntry(Program $program, int $week, int $session, int $block, int $entry, callable $change): Program
     {
-        return $program->changeSession($week, $session, fn (Session $found): Session => $this->claimed($found->changeEntry($block, $entry, $change)));
+        return $program->changeSession(
+            $week,
+            $session,
+            fn (Session $found): Session => $this->claimed($found->changeEntry($block, $entry, $change)),
+        );
     }
 
     private function claimed(Session $session): Session

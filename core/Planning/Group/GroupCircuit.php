@@ -13,7 +13,8 @@ use EvenRungs\Core\Style\Style;
 
 /**
  * One clock for a small group, own rungs: everybody works at the same stations for the same time, each on the rung and dose where they
- * stand on the station's ladder. What a limit bars, or kit or a gate forbids, is swapped for what trains the same direction; pain and a sore trunk
+ * stand on the station's ladder. What a limit bars, or kit or a gate forbids, is swapped for what trains the same direction; pain and a
+ * sore trunk
  * do what they do at the door.
  */
 final class GroupCircuit
@@ -45,7 +46,13 @@ final class GroupCircuit
         $steps = new Steps($this->style, $member->client);
         $to = $less === null ? null : (new Easing($this->library, $steps))->of($usual->rung, $usual->dose->measure, $member->client);
 
-        return $less === null || $to === null ? $usual : new GroupPlace($member->id, $to, $steps->dose($to, 0)->withSets(1), $usual->swapped, [...$usual->why, $less]);
+        return $less === null || $to === null ? $usual : new GroupPlace(
+            $member->id,
+            $to,
+            $steps->dose($to, 0)->withSets(1),
+            $usual->swapped,
+            [...$usual->why, $less],
+        );
     }
 
     private function usual(Ladder $ladder, GroupMember $member): GroupPlace
@@ -53,19 +60,47 @@ final class GroupCircuit
         $placement = $member->placements[$ladder->id] ?? null;
         $steps = new Steps($this->style, $member->client);
         if ($placement?->rung !== null) {
-            return new GroupPlace($member->id, $placement->rung, $steps->dose($placement->rung, $placement->step, $placement->range)->withSets(1), false, [...$placement->why, ...$steps->why($placement->rung, $placement->step, $placement->range)]);
+            return new GroupPlace(
+                $member->id,
+                $placement->rung,
+                $steps->dose($placement->rung, $placement->step, $placement->range)->withSets(1),
+                false,
+                [...$placement->why, ...$steps->why($placement->rung, $placement->step, $placement->range)],
+            );
         }
         $barred = $placement === null ? [] : $placement->why;
         $swap = $this->swaps->sameDirection($ladder->rungs[0], $member->client)[0] ?? null;
         foreach ($member->placements as $other) {
             if ($other->rung !== null && $other->ladder->category === $ladder->category) {
-                return new GroupPlace($member->id, $other->rung, $steps->dose($other->rung, $other->step, $other->range)->withSets(1), true, [...$barred, sprintf('%s trains the same.', $other->rung->name), ...$steps->why($other->rung, $other->step, $other->range)]);
+                return new GroupPlace(
+                    $member->id,
+                    $other->rung,
+                    $steps->dose($other->rung, $other->step, $other->range)->withSets(1),
+                    true,
+                    [
+                        ...$barred,
+                        sprintf('%s trains the same.', $other->rung->name),
+                        ...$steps->why($other->rung, $other->step, $other->range),
+                    ],
+                );
             }
         }
         if ($swap !== null) {
-            return new GroupPlace($member->id, $swap->rung, $steps->dose($swap->rung, 0)->withSets(1), true, [...$barred, ...$swap->why, ...$steps->why($swap->rung, 0)]);
+            return new GroupPlace(
+                $member->id,
+                $swap->rung,
+                $steps->dose($swap->rung, 0)->withSets(1),
+                true,
+                [...$barred, ...$swap->why, ...$steps->why($swap->rung, 0)],
+            );
         }
 
-        return new GroupPlace($member->id, null, null, false, [...$barred, sprintf('Nothing that is allowed trains %s: rest here, and it stays a gap.', lcfirst($ladder->category->label()))]);
+        return new GroupPlace(
+            $member->id,
+            null,
+            null,
+            false,
+            [...$barred, sprintf('Nothing that is allowed trains %s: rest here, and it stays a gap.', lcfirst($ladder->category->label()))],
+        );
     }
 }

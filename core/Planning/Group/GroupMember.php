@@ -18,7 +18,11 @@ final class GroupMember
      * @param  array<string, Placement>  $placements  by ladder
      * @param  DoorAnswers  $said  on arrival
      */
-    public function __construct(public readonly string $id, public readonly Client $client, public readonly array $placements, public readonly DoorAnswers $said = new DoorAnswers)
-    {
+    public function __construct(
+        public readonly string $id,
+        public readonly Client $client,
+        public readonly array $placements,
+        public readonly DoorAnswers $said = new DoorAnswers,
+    ) {
     }
 }

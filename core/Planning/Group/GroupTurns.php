@@ -35,7 +35,13 @@ final class GroupTurns
         $members = count($stations[0] ?? []);
         $best = new self($stations, $members === 0 ? [] : range(0, $members - 1));
         $looked = 0;
-        $fits = $best->missing($kit) === 0 ? $best->slots : self::fitting($stations, $kit, array_fill_keys(range(0, max(0, $members - 1)), true), [], $looked);
+        $fits = $best->missing($kit) === 0 ? $best->slots : self::fitting(
+            $stations,
+            $kit,
+            array_fill_keys(range(0, max(0, $members - 1)), true),
+            [],
+            $looked,
+        );
         if ($fits !== null) {
             return new self($stations, $fits);
         }
@@ -101,7 +107,10 @@ final class GroupTurns
     /** @return list<GroupPlace> of every member at a turn, in their order */
     public function at(int $turn): array
     {
-        return array_map(fn (int $member): GroupPlace => $this->stations[$this->stationOf($member, $turn)][$member], array_keys($this->stations[0] ?? []));
+        return array_map(
+            fn (int $member): GroupPlace => $this->stations[$this->stationOf($member, $turn)][$member],
+            array_keys($this->stations[0] ?? []),
+        );
     }
 
     /**

@@ -50,7 +50,9 @@ final class BestOrder
     {
         $cost = $placed = 0;
         foreach ($places as $k => $item) {
-            $cost += $this->weights->outOfTurn * self::bits($placed & $this->late[$item]) + ($k === 0 ? 0 : $this->after[$places[$k - 1]][$item]);
+            $cost += $this->weights->outOfTurn * self::bits($placed & $this->late[$item]) + (
+                $k === 0 ? 0 : $this->after[$places[$k - 1]][$item]
+            );
             $placed |= 1 << $item;
         }
 
@@ -147,7 +149,14 @@ final class BestOrder
      */
     public function why(array $places): array
     {
-        $count = ['against the style\'s order' => 0, 'one direction twice running' => 0, 'shoulders loaded twice running' => 0, 'balance straight after a hard hold' => 0, 'changes of position' => 0, 'changes of kit' => 0];
+        $count = [
+            'against the style\'s order' => 0,
+            'one direction twice running' => 0,
+            'shoulders loaded twice running' => 0,
+            'balance straight after a hard hold' => 0,
+            'changes of position' => 0,
+            'changes of kit' => 0,
+        ];
         $placed = 0;
         foreach ($places as $k => $item) {
             $count['against the style\'s order'] += self::bits($placed & $this->late[$item]);

@@ -22,10 +22,19 @@ final class SessionOrder
      */
     public static function arrange(array $items, Style $style): array
     {
-        $key = $style->plan->order->value.implode(' ', array_map(static fn (DraftItem $item): string => $item->choice->rung->id.($item->isHeld() ? '*' : ''), $items));
+        $key = $style->plan->order->value.implode(
+            ' ',
+            array_map(static fn (DraftItem $item): string => $item->choice->rung->id.($item->isHeld() ? '*' : ''), $items),
+        );
         if (! isset(self::$found[$key])) {
             self::$found = count(self::$found) < self::MOST_KEPT ? self::$found : [];
-            self::$found[$key] = (new BestOrder(array_map(static fn (DraftItem $item): OrderItem => new OrderItem($item->choice->rung, $item->dose), $items), $style->plan->order, $style->orderWeights))->best();
+            self::$found[$key] = (
+                new BestOrder(
+                    array_map(static fn (DraftItem $item): OrderItem => new OrderItem($item->choice->rung, $item->dose), $items),
+                    $style->plan->order,
+                    $style->orderWeights,
+                )
+            )->best();
         }
 
         return array_map(static fn (int $place): DraftItem => $items[$place], self::$found[$key]);

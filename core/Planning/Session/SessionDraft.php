@@ -160,7 +160,9 @@ final class SessionDraft
         $rest = max([0, ...array_map(static fn (DraftItem $item): int => $item->dose->rest->ms ?? 0, $this->items)]);
         $room = $this->slot->length->ms - $unordered->ms;
 
-        return $room >= $rest || ($room >= -$rest && ! SessionTime::total($this->ordered(), $this->library)->isLongerThan($this->slot->length));
+        return $room >= $rest || (
+            $room >= -$rest && ! SessionTime::total($this->ordered(), $this->library)->isLongerThan($this->slot->length)
+        );
     }
 
     private function ordered(): Session

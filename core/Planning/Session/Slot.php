@@ -31,6 +31,13 @@ final class Slot
     /** The same slot away from the studio. */
     public function atHome(): self
     {
-        return new self($this->day, $this->kind, $this->mayBeHard, $this->length, [...$this->why, 'At home: only moves that are already clean, with the kit there.'], true);
+        return new self(
+            $this->day,
+            $this->kind,
+            $this->mayBeHard,
+            $this->length,
+            [...$this->why, 'At home: only moves that are already clean, with the kit there.'],
+            true,
+        );
     }
 }

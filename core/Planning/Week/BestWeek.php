@@ -76,7 +76,10 @@ final class BestWeek
         $wished = $this->wishes->wished[$day] ?? null;
 
         return ($wished !== null && $wished !== $use ? $w->wishBroken : 0) + match ($use) {
-            DayUse::Hard => ($this->wishes->sport[$day] ? $w->hardBesideSport : 0) + $w->hardMinutesLost * intdiv($this->wishes->longestMs - $this->wishes->length($day, $use), self::STEP_MS),
+            DayUse::Hard => ($this->wishes->sport[$day] ? $w->hardBesideSport : 0) + $w->hardMinutesLost * intdiv(
+                $this->wishes->longestMs - $this->wishes->length($day, $use),
+                self::STEP_MS,
+            ),
             DayUse::Finisher => $w->finisherOnHeavyDay,
             DayUse::Free => $this->wishes->ms[$day] === 0 ? 0 : $w->idleMinutes * max(1, intdiv($this->wishes->ms[$day], self::STEP_MS)),
             default => 0,
@@ -181,12 +184,22 @@ final class BestWeek
         $givenUp = [];
         foreach ($this->wishes->wished as $day => $wished) {
             if ($uses[$day] !== $wished) {
-                $givenUp[] = sprintf('%s on %s: %s.', ucfirst($wished->label()), Weekday::cases()[$day]->label(), $this->whyNot($day, $wished, $uses));
+                $givenUp[] = sprintf(
+                    '%s on %s: %s.',
+                    ucfirst($wished->label()),
+                    Weekday::cases()[$day]->label(),
+                    $this->whyNot($day, $wished, $uses),
+                );
             }
         }
         foreach ($this->short($uses) as $code => $times) {
             if ($times > 0) {
-                $givenUp[] = sprintf('%s %d times a week: the minutes and the days between hard sessions leave room for %d.', Category::from($code)->label(), $this->wishes->times[$code], $this->wishes->times[$code] - $times);
+                $givenUp[] = sprintf(
+                    '%s %d times a week: the minutes and the days between hard sessions leave room for %d.',
+                    Category::from($code)->label(),
+                    $this->wishes->times[$code],
+                    $this->wishes->times[$code] - $times,
+                );
             }
         }
 
@@ -204,7 +217,10 @@ final class BestWeek
             $this->wishes->heavy[$day] && in_array($wished, [DayUse::Hard, DayUse::Light], true) => 'it is a day of heavy lifting',
             $wished === DayUse::Hard && $this->wishes->heavy[($day + 1) % 7] => 'a heavy lift or a match follows the next day',
             ! in_array($wished, $this->wishes->uses($day), true) => 'there is no lift on that day',
-            $wished === DayUse::Hard && $beside !== [] => sprintf('%s is hard, and hard days keep 48 h apart', Weekday::cases()[array_values($beside)[0]]->label()),
+            $wished === DayUse::Hard && $beside !== [] => sprintf(
+                '%s is hard, and hard days keep 48 h apart',
+                Weekday::cases()[array_values($beside)[0]]->label(),
+            ),
             $wished === DayUse::Hard => sprintf('%d hard days are the most', $this->wishes->hardDays),
             default => 'the other wishes weigh more',
         };

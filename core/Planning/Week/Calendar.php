@@ -64,10 +64,18 @@ final class Calendar
         $matches = $this->matches[$week] ?? [];
 
         return [
-            ...($away === null ? [] : ['away' => ['days' => $away->days, 'equipment' => $away->equipment], 'away_note' => 'Away: other minutes, and only the kit there.']),
+            ...(
+                $away === null ? [] : [
+                    'away' => ['days' => $away->days, 'equipment' => $away->equipment],
+                    'away_note' => 'Away: other minutes, and only the kit there.',
+                ]
+            ),
             ...($matches === [] ? [] : [
                 'matches' => array_map(static fn (Weekday $day): string => $day->value, $matches),
-                'match_note' => sprintf('Match on %s: only a switch-on that day, nothing hard the day before.', implode(' and ', array_map(static fn (Weekday $day): string => $day->label(), $matches))),
+                'match_note' => sprintf(
+                    'Match on %s: only a switch-on that day, nothing hard the day before.',
+                    implode(' and ', array_map(static fn (Weekday $day): string => $day->label(), $matches)),
+                ),
             ]),
         ];
     }

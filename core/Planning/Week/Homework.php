@@ -46,7 +46,14 @@ final class Homework
         foreach ($this->library->ladderOf($choice->rung)->downFrom($choice->rung) as $rung) {
             $tested = $rung === $choice->rung && in_array($choice->basis, [Basis::Test, Basis::HighestClean], true);
             if (($tested || $there->hasShown($rung, $this->library)) && Obstacles::between($there, $rung, $this->library)->isClear()) {
-                return new ExerciseChoice($rung, $choice->basis, $choice->swap, [...$choice->why, 'Homework: already clean.'], $rung === $choice->rung ? $choice->step : 0, $rung === $choice->rung ? $choice->range : null);
+                return new ExerciseChoice(
+                    $rung,
+                    $choice->basis,
+                    $choice->swap,
+                    [...$choice->why, 'Homework: already clean.'],
+                    $rung === $choice->rung ? $choice->step : 0,
+                    $rung === $choice->rung ? $choice->range : null,
+                );
             }
         }
 

@@ -18,7 +18,8 @@ use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Weekday;
 
 /**
- * What becomes of a session that was missed: the next of the six days behind it, in its week or the one after, that has the minutes and keeps
+ * What becomes of a session that was missed: the next of the six days behind it, in its week or the one after, that has the minutes and
+ * keeps
  * 48 h between hard sessions, or nothing, and then what the week loses by it. It is no session of a log, so no verdict sees it.
  */
 final class MissedSession
@@ -32,21 +33,43 @@ final class MissedSession
      * @param  ?DateTimeImmutable  $on  the date of that day
      * @param  list<string>  $loses  what its directions lose this week where it is dropped
      */
-    private function __construct(public readonly ?Weekday $day, public readonly bool $weekLater, public readonly ?DateTimeImmutable $on, public readonly array $loses)
-    {
+    private function __construct(
+        public readonly ?Weekday $day,
+        public readonly bool $weekLater,
+        public readonly ?DateTimeImmutable $on,
+        public readonly array $loses,
+    ) {
     }
 
     /**
      * @param  int  $week  place in the program, from 0; likewise the session
      * @param  DateTimeImmutable  $today  it is moved to no earlier day
      */
-    public static function of(Program $program, ProgramDates $dates, int $week, int $session, DateTimeImmutable $today, Client $client, Library $library, Style $style): self
-    {
+    public static function of(
+        Program $program,
+        ProgramDates $dates,
+        int $week,
+        int $session,
+        DateTimeImmutable $today,
+        Client $client,
+        Library $library,
+        Style $style,
+    ): self {
         $missed = $program->weeks[$week]->sessions[$session];
-        $hard = HardWork::isHardSession($missed, $library, $style) ? self::hardDays($program, $dates, $week, $session, $library, $style) : [];
+        $hard = HardWork::isHardSession($missed, $library, $style) ? self::hardDays(
+            $program,
+            $dates,
+            $week,
+            $session,
+            $library,
+            $style,
+        ) : [];
         $length = SessionTime::total($missed, $library)->ms;
         $planned = $dates->session($week, $session);
-        for ($on = max($today, $planned->modify('+1 day')); $on <= $planned->modify(sprintf('+%d days', self::DAYS)); $on = $on->modify('+1 day')) {
+        for ($on = max(
+            $today,
+            $planned->modify('+1 day'),
+        ); $on <= $planned->modify(sprintf('+%d days', self::DAYS)); $on = $on->modify('+1 day')) {
             $day = Weekday::cases()[(int) $on->format('N') - 1];
             $later = self::isWeekLater($program, $week, $session, $on);
             $there = $program->weeks[$dates->weekOn($on)]->clientIn($client);
@@ -77,8 +100,14 @@ final class MissedSession
     }
 
     /** @return int milliseconds of the other sessions of that day */
-    private static function takenOn(DateTimeImmutable $on, Program $program, ProgramDates $dates, int $week, int $session, Library $library): int
-    {
+    private static function takenOn(
+        DateTimeImmutable $on,
+        Program $program,
+        ProgramDates $dates,
+        int $week,
+        int $session,
+        Library $library,
+    ): int {
         $taken = 0;
         foreach ([$week - 1, $week, $week + 1] as $w) {
             foreach ($program->weeks[$w]->sessions ?? [] as $s => $other) {
@@ -96,7 +125,11 @@ final class MissedSession
         $days = [];
         foreach ([$week - 1, $week, $week + 1] as $w) {
             foreach ($program->weeks[$w]->sessions ?? [] as $s => $other) {
-                if (($w !== $week || $s !== $session) && ! ProgramDates::isMissed($other) && HardWork::isHardSession($other, $library, $style)) {
+                if (
+                    ($w !== $week || $s !== $session)
+                    && ! ProgramDates::isMissed($other)
+                    && HardWork::isHardSession($other, $library, $style)
+                ) {
                     $days[] = $dates->session($w, $s);
                 }
             }
@@ -109,14 +142,22 @@ final class MissedSession
     private static function loses(Program $program, int $week, int $session, Library $library): array
     {
         $kept = array_filter($program->weeks[$week]->sessions, static fn (Session $other): bool => ! ProgramDates::isMissed($other));
-        $with = DirectionShares::of($program->weeks[$week]->withSessions(array_values($kept + [$session => $program->weeks[$week]->sessions[$session]])), $library)->sessions;
+        $with = DirectionShares::of(
+            $program->weeks[$week]->withSessions(array_values($kept + [$session => $program->weeks[$week]->sessions[$session]])),
+            $library,
+        )->sessions;
         unset($kept[$session]);
         $without = DirectionShares::of($program->weeks[$week]->withSessions(array_values($kept)), $library)->sessions;
         $loses = [];
         foreach (Category::directions() as $direction) {
             [$had, $has] = [$with[$direction->value] ?? 0, $without[$direction->value] ?? 0];
             if ($has < $had) {
-                $loses[] = sprintf('%s: %s this week instead of %d.', $direction->label(), $has === 0 ? 'no session' : ($has === 1 ? 'one session' : $has.' sessions'), $had);
+                $loses[] = sprintf(
+                    '%s: %s this week instead of %d.',
+                    $direction->label(),
+                    $has === 0 ? 'no session' : ($has === 1 ? 'one session' : $has.' sessions'),
+                    $had,
+                );
             }
         }
 

@@ -85,11 +85,22 @@ final class WeekPlanner
             $matches = $calendar->matches[$number] ?? [];
             $client = $away === null ? $home : $home->inPlace($away->days, $away->equipment);
             [$placements, $choices] = $away === null ? $usual : $this->choices($client, $goal);
-            $slots = $away === null && $matches === [] ? $usualSlots : (new WeekSlots($this->style))->of($client, $goal, $matches, $calendar->wished);
+            $slots = $away === null && $matches === [] ? $usualSlots : (new WeekSlots($this->style))->of(
+                $client,
+                $goal,
+                $matches,
+                $calendar->wished,
+            );
             [$sessions, $covered, $load] = $this->week($slots, $client, $goal, $progression->at($choices, $number, $held, $client), $light);
             while (! $light && $most !== null && $held < $number && $this->growsTooFast($most, $load)) {
                 $held++;
-                [$sessions, $covered, $load] = $this->week($slots, $client, $goal, $progression->at($choices, $number, $held, $client), $light);
+                [$sessions, $covered, $load] = $this->week(
+                    $slots,
+                    $client,
+                    $goal,
+                    $progression->at($choices, $number, $held, $client),
+                    $light,
+                );
             }
             $most = $light ? $most : [max($most[0] ?? 0, $load[0]), max($most[1] ?? 0, $load[1])];
             $notes = [...$this->notes($number, $weeks, $light), ...$calendar->notes($number)];
@@ -100,7 +111,10 @@ final class WeekPlanner
 
         $program = new Program($planned, $title, $this->style->id, $home, $gaps, $calendar->kept());
 
-        return $home->extraSets === [] ? $program : ProgramRefit::of($this->library)->into(ExtraSet::into($program, $home->extraSets, $this->library, 1), $home)[0];
+        return $home->extraSets === [] ? $program : ProgramRefit::of($this->library)->into(
+            ExtraSet::into($program, $home->extraSets, $this->library, 1),
+            $home,
+        )[0];
     }
 
     /**
@@ -127,7 +141,11 @@ final class WeekPlanner
     {
         return [
             ...($light ? ['lighter' => 'A lighter week: one set less of each exercise, no step up.'] : []),
-            ...($number === $weeks && $weeks >= self::TEST_AFTER_WEEKS ? ['test_day' => 'Test again at the end of this week, not within 48 h of a hard session.'] : []),
+            ...(
+                $number === $weeks && $weeks >= self::TEST_AFTER_WEEKS
+                    ? ['test_day' => 'Test again at the end of this week, not within 48 h of a hard session.']
+                    : []
+            ),
         ];
     }
 
@@ -143,7 +161,15 @@ final class WeekPlanner
         $sessions = [];
         foreach ($slots as $slot) {
             $session = $client->isAtHomeOn($slot->day)
-                ? $this->fill($slot->atHome(), $client->atHome(), $goal, (new Homework($this->library))->of($choices, $client), $covered, $ms, $light)
+                ? $this->fill(
+                    $slot->atHome(),
+                    $client->atHome(),
+                    $goal,
+                    (new Homework($this->library))->of($choices, $client),
+                    $covered,
+                    $ms,
+                    $light,
+                )
                 : $this->fill($slot, $client, $goal, $choices, $covered, $ms, $light);
             if ($session === null) {
                 continue;
@@ -182,8 +208,16 @@ final class WeekPlanner
      * @param  array<string, int>  $covered
      * @param  array<string, int>  $ms
      */
-    private function draft(Slot $slot, Client $client, GoalRule $goal, array $choices, array $covered, array $ms, bool $light, ?ExerciseChoice $open): SessionDraft
-    {
+    private function draft(
+        Slot $slot,
+        Client $client,
+        GoalRule $goal,
+        array $choices,
+        array $covered,
+        array $ms,
+        bool $light,
+        ?ExerciseChoice $open,
+    ): SessionDraft {
         $circuit = ($goal->circuit || $this->style->plan->circuit) && $slot->kind !== Kind::Activation;
         $draft = new SessionDraft($slot, $circuit, $this->library, $this->style, $goal);
         $steps = new Steps($this->style, $client);
@@ -226,7 +260,11 @@ final class WeekPlanner
         $many = $circuit ? $steps->many($choice->rung) : null;
         if ($many !== null && ! Steps::isAtMost($many, $dose->measure)) {
             $dose = $dose->withMeasure($many);
-            $why[] = sprintf('%d repetitions: %s does light accessories in many (common practice, no source).', $many->count, $this->style->name);
+            $why[] = sprintf(
+                '%d repetitions: %s does light accessories in many (common practice, no source).',
+                $many->count,
+                $this->style->name,
+            );
         }
         $draft->add($choice, $dose, $why);
     }
@@ -234,7 +272,10 @@ final class WeekPlanner
     /** A switch-on never holds long: the highest step up to the client's own that keeps its line. */
     private function switchOnStep(ExerciseChoice $choice, Steps $steps): int
     {
-        for ($step = $choice->step; $step > 0 && $steps->dose($choice->rung, $step)->measure->longestHold()->isLongerThan($this->style->switchOnHold); $step--);
+        for ($step = $choice->step; $step > 0 && $steps->dose(
+            $choice->rung,
+            $step,
+        )->measure->longestHold()->isLongerThan($this->style->switchOnHold); $step--);
 
         return $step;
     }
@@ -254,7 +295,12 @@ final class WeekPlanner
                 $tried[$i] = true;
                 $item = $draft->items()[$i];
                 $category = $item->choice->rung->category;
-                if ($item->dose->sets < $reached && ($slot->mayBeHard || $category->isDirection()) && ! $this->isFarAhead($category, $worked) && $draft->addSet($i)) {
+                if (
+                    $item->dose->sets < $reached
+                    && ($slot->mayBeHard || $category->isDirection())
+                    && ! $this->isFarAhead($category, $worked)
+                    && $draft->addSet($i)
+                ) {
                     $worked = $this->worked($draft->items(), $ms, $goal);
                 }
             }
@@ -343,7 +389,10 @@ final class WeekPlanner
                 $sessions === 0 => 'No day has minutes for a session.',
                 $times === 0 => 'The minutes of the week leave no room for it.',
                 $sessions === 1 => 'Once only: the week has one training day.',
-                default => sprintf('%s only: the other days have no room for it, or stay light beside other training.', $times === 1 ? 'Once' : $times.' times'),
+                default => sprintf(
+                    '%s only: the other days have no room for it, or stay light beside other training.',
+                    $times === 1 ? 'Once' : $times.' times',
+                ),
             });
         }
 
@@ -356,7 +405,13 @@ final class WeekPlanner
         $reasons = [];
         foreach ($placements as $placement) {
             if ($placement->ladder->category === $direction) {
-                $labels = array_merge([], ...array_map(fn (Obstacles $each): array => $each->unmetGates === [] ? $each->labels($this->library) : [], $placement->obstacles));
+                $labels = array_merge(
+                    [],
+                    ...array_map(
+                        fn (Obstacles $each): array => $each->unmetGates === [] ? $each->labels($this->library) : [],
+                        $placement->obstacles,
+                    ),
+                );
                 $reasons[] = sprintf('%s: %s.', $placement->ladder->name, match (true) {
                     $placement->rung !== null => 'the goal leaves out every rung that is allowed',
                     $labels === [] => 'its first rung stands too far above the ability',

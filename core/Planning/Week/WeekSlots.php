@@ -33,13 +33,21 @@ final class WeekSlots
     public function of(Client $client, ?GoalRule $goal = null, array $matches = [], array $wished = []): array
     {
         $uses = BestWeek::of(WeekWishes::of($client, $this->style, $goal, $matches, $wished), $this->style->weekWeights)->uses;
-        $on = static fn (DayUse ...$wanted): array => array_values(array_filter(Weekday::cases(), static fn (Weekday $day): bool => in_array($uses[$day->number()], $wanted, true)));
+        $on = static fn (DayUse ...$wanted): array => array_values(
+            array_filter(Weekday::cases(), static fn (Weekday $day): bool => in_array($uses[$day->number()], $wanted, true)),
+        );
         $hard = $on(DayUse::Hard);
-        usort($hard, static fn (Weekday $a, Weekday $b): int => [$client->minutesOn($b), $a->number()] <=> [$client->minutesOn($a), $b->number()]);
+        usort(
+            $hard,
+            static fn (Weekday $a, Weekday $b): int => [$client->minutesOn($b), $a->number()] <=> [$client->minutesOn($a), $b->number()],
+        );
 
         return [
             ...array_map(fn (Weekday $day): Slot => $this->hardSlot($day, $client), $hard),
-            ...array_map(fn (Weekday $day): Slot => $this->lightSlot($day, $uses[$day->number()], in_array($day, $matches, true), $client), $on(DayUse::Light, DayUse::Finisher, DayUse::SwitchOn)),
+            ...array_map(
+                fn (Weekday $day): Slot => $this->lightSlot($day, $uses[$day->number()], in_array($day, $matches, true), $client),
+                $on(DayUse::Light, DayUse::Finisher, DayUse::SwitchOn),
+            ),
         ];
     }
 
@@ -48,20 +56,47 @@ final class WeekSlots
         $other = $client->otherTrainingOn($day);
         if (in_array(TrainingType::LightLift, $other, true)) {
             return $this->style->plan->coreFirst
-                ? new Slot($day, Kind::BeforeLift, true, $this->length($day, Kind::Standalone, $client), [sprintf('Before the day\'s light lifting: %s puts the core first.', $this->style->name)])
-                : new Slot($day, Kind::AfterLift, true, $this->length($day, Kind::Standalone, $client), ['After the day\'s light lifting.']);
+                ? new Slot(
+                    $day,
+                    Kind::BeforeLift,
+                    true,
+                    $this->length($day, Kind::Standalone, $client),
+                    [sprintf('Before the day\'s light lifting: %s puts the core first.', $this->style->name)],
+                )
+                : new Slot(
+                    $day,
+                    Kind::AfterLift,
+                    true,
+                    $this->length($day, Kind::Standalone, $client),
+                    ['After the day\'s light lifting.'],
+                );
         }
         $sport = in_array(TrainingType::Endurance, $other, true) || in_array(TrainingType::SkillSport, $other, true);
 
-        return new Slot($day, Kind::Standalone, true, $this->length($day, Kind::Standalone, $client), $sport ? ['After the day\'s sport, so that the trunk is fresh for it.'] : []);
+        return new Slot(
+            $day,
+            Kind::Standalone,
+            true,
+            $this->length($day, Kind::Standalone, $client),
+            $sport ? ['After the day\'s sport, so that the trunk is fresh for it.'] : [],
+        );
     }
 
     private function lightSlot(Weekday $day, DayUse $use, bool $match, Client $client): Slot
     {
         [$kind, $why] = match ($use) {
-            DayUse::SwitchOn => [Kind::Activation, $match ? 'A match: only a switch-on before it.' : 'A heavy day: only a switch-on before the lift.'],
+            DayUse::SwitchOn => [
+                Kind::Activation,
+                $match ? 'A match: only a switch-on before it.' : 'A heavy day: only a switch-on before the lift.',
+            ],
             DayUse::Finisher => [Kind::AfterLift, 'A heavy day: a short finisher after the lift, under the line of a hard session.'],
-            default => [Kind::Standalone, $this->liftsHeavy($day->number() + 1, $client) ? 'Light: a heavy lift follows tomorrow.' : 'Light: a hard session, a heavy lift or a match stands on a day beside it.'],
+            default => [
+                Kind::Standalone,
+                $this->liftsHeavy(
+                    $day->number() + 1,
+                    $client,
+                ) ? 'Light: a heavy lift follows tomorrow.' : 'Light: a hard session, a heavy lift or a match stands on a day beside it.',
+            ],
         };
 
         return new Slot($day, $kind, false, $this->length($day, $kind, $client), [$why]);

@@ -54,7 +54,10 @@ final class WeekWishes
      */
     public static function of(Client $client, Style $style, ?GoalRule $goal = null, array $matches = [], array $wished = []): self
     {
-        $has = static fn (Weekday $day, TrainingType ...$types): bool => array_filter($client->otherTrainingOn($day), static fn (TrainingType $each): bool => in_array($each, $types, true)) !== [];
+        $has = static fn (Weekday $day, TrainingType ...$types): bool => array_filter(
+            $client->otherTrainingOn($day),
+            static fn (TrainingType $each): bool => in_array($each, $types, true),
+        ) !== [];
         $times = [];
         foreach (Category::directions() as $direction) {
             $times[$direction->value] = $goal->sessions[$direction->value] ?? $style->directionSessions;
@@ -62,10 +65,22 @@ final class WeekWishes
 
         return new self(
             array_map(static fn (Weekday $day): int => Seconds::of(60 * $client->minutesOn($day))->ms, Weekday::cases()),
-            array_map(static fn (Weekday $day): bool => $has($day, TrainingType::HeavyLift) || in_array($day, $matches, true), Weekday::cases()),
+            array_map(
+                static fn (Weekday $day): bool => $has($day, TrainingType::HeavyLift) || in_array($day, $matches, true),
+                Weekday::cases(),
+            ),
             array_map(static fn (Weekday $day): bool => in_array($day, $matches, true), Weekday::cases()),
             array_map(static fn (Weekday $day): bool => $has($day, TrainingType::Endurance, TrainingType::SkillSport), Weekday::cases()),
-            array_map(static fn (Weekday $day): bool => in_array($day, $matches, true) || $has($day, TrainingType::HeavyLift, TrainingType::LightLift, TrainingType::Endurance, TrainingType::SkillSport), Weekday::cases()),
+            array_map(
+                static fn (Weekday $day): bool => in_array($day, $matches, true) || $has(
+                    $day,
+                    TrainingType::HeavyLift,
+                    TrainingType::LightLift,
+                    TrainingType::Endurance,
+                    TrainingType::SkillSport,
+                ),
+                Weekday::cases(),
+            ),
             $times,
             $style->mostHardDays,
             $style->mostTrainingDays,

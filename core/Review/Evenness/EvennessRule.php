@@ -49,9 +49,18 @@ final class EvennessRule
             $highest = null;
             $assumed = false;
             foreach ($placements as $placement) {
-                if ($placement->ladder->category === $category && $placement->rung !== null && $placement->basis->isAssumed() && ! in_array($placement->ladder->id, $trained, true)) {
+                if (
+                    $placement->ladder->category === $category
+                    && $placement->rung !== null
+                    && $placement->basis->isAssumed()
+                    && ! in_array($placement->ladder->id, $trained, true)
+                ) {
                     $assumed = true;
-                } elseif ($placement->ladder->category === $category && $placement->rung !== null && ($highest?->rung === null || $placement->rung->level->value > $highest->rung->level->value)) {
+                } elseif (
+                    $placement->ladder->category === $category
+                    && $placement->rung !== null
+                    && ($highest?->rung === null || $placement->rung->level->value > $highest->rung->level->value)
+                ) {
                     $highest = $placement;
                 }
             }
@@ -63,7 +72,11 @@ final class EvennessRule
             $next = $library->ladderOf($highest->rung)->above($highest->rung)[0] ?? null;
             $bars = $next === null ? [] : $client->bars($next);
             if ($next !== null && $bars !== []) {
-                $leftOut[$category->value] = sprintf('its next rung, %s, is barred by %s', lcfirst($next->name), lcfirst($library->limits[$bars[0]->limit]->name));
+                $leftOut[$category->value] = sprintf(
+                    'its next rung, %s, is barred by %s',
+                    lcfirst($next->name),
+                    lcfirst($library->limits[$bars[0]->limit]->name),
+                );
 
                 continue;
             }
@@ -94,7 +107,12 @@ final class EvennessRule
         }
         $names = implode(', ', array_map(self::name(...), $this->hold));
 
-        return sprintf('%s %s the rung, while the dose may move; spend the minutes on %s. Nothing is taken down for evenness.', ucfirst($names), count($this->hold) === 1 ? 'holds' : 'hold', self::name($this->lowest));
+        return sprintf(
+            '%s %s the rung, while the dose may move; spend the minutes on %s. Nothing is taken down for evenness.',
+            ucfirst($names),
+            count($this->hold) === 1 ? 'holds' : 'hold',
+            self::name($this->lowest),
+        );
     }
 
     /** @return array<string, string> why the rung of a direction may wait, by code */
@@ -102,7 +120,12 @@ final class EvennessRule
     {
         $reasons = [];
         foreach ($this->hold as $code) {
-            $reasons[$code] = sprintf('%s is %d levels ahead of %s: for evenness the rung may wait, while the dose moves.', ucfirst(self::name($code)), $this->levels[$code] - $this->levels[(string) $this->lowest], self::name((string) $this->lowest));
+            $reasons[$code] = sprintf(
+                '%s is %d levels ahead of %s: for evenness the rung may wait, while the dose moves.',
+                ucfirst(self::name($code)),
+                $this->levels[$code] - $this->levels[(string) $this->lowest],
+                self::name((string) $this->lowest),
+            );
         }
 
         return $reasons;

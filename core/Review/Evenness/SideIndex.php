@@ -29,17 +29,24 @@ final class SideIndex
     /** Whether the extra set of a side ends: the newest reading is enough, or the other side is the weaker one by now. */
     public function ends(string $side): bool
     {
-        return ($this->percent !== null && $this->percent >= ExtraSet::ENOUGH_PERCENT) || ($this->extraSet !== null && $this->extraSet !== $side);
+        return (
+            $this->percent !== null && $this->percent >= ExtraSet::ENOUGH_PERCENT
+        ) || ($this->extraSet !== null && $this->extraSet !== $side);
     }
 
     /** What the worse side gets, in words. */
     public function advice(): ?string
     {
-        return $this->extraSet === null ? null : sprintf('One set more on the %s, until it comes to %d %% (house rule).', $this->extraSet, ExtraSet::ENOUGH_PERCENT);
+        return $this->extraSet === null ? null : sprintf(
+            'One set more on the %s, until it comes to %d %% (house rule).',
+            $this->extraSet,
+            ExtraSet::ENOUGH_PERCENT,
+        );
     }
 
     /**
-     * What sessions say: as many sets as both sides have are compared, since the extra one of the weaker side comes last; a session in which a
+     * What sessions say: as many sets as both sides have are compared, since the extra one of the weaker side comes last; a session in
+     * which a
      * compared set was not begun says nothing.
      *
      * @param  list<array{left: list<int|float>, right: list<int|float>}>  $sessions  what was done in each set, oldest first

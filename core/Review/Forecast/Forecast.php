@@ -54,7 +54,12 @@ final class Forecast
         $days = (int) min(array_column($sessions, 0))->diff($today)->days + 1;
         $enough = count($sessions) >= self::LEAST_SESSIONS && $days >= self::LEAST_DAYS;
 
-        return new self($enough ? 7 * count($sessions) / $days : null, count(array_filter(array_column($sessions, 1))), count($sessions), max(1, $running));
+        return new self(
+            $enough ? 7 * count($sessions) / $days : null,
+            count(array_filter(array_column($sessions, 1))),
+            count($sessions),
+            max(1, $running),
+        );
     }
 
     /** Nothing is known of the ladder. */
@@ -119,12 +124,25 @@ final class Forecast
     public function assumptions(): array
     {
         if ($this->perWeek === null) {
-            return [sprintf('Too little data: %d of at least %d sessions over at least %d days.', $this->sessions, self::LEAST_SESSIONS, self::LEAST_DAYS)];
+            return [
+                sprintf(
+                    'Too little data: %d of at least %d sessions over at least %d days.',
+                    $this->sessions,
+                    self::LEAST_SESSIONS,
+                    self::LEAST_DAYS,
+                ),
+            ];
         }
 
         return [
             sprintf('%.1f sessions a week, as in the last weeks.', $this->perWeek),
-            sprintf('%d of %d sessions qualified; the range takes %d to %d %% of those to come.', $this->clean, $this->sessions, (int) round(100 * $this->share()[0]), (int) round(100 * $this->share()[1])),
+            sprintf(
+                '%d of %d sessions qualified; the range takes %d to %d %% of those to come.',
+                $this->clean,
+                $this->sessions,
+                (int) round(100 * $this->share()[0]),
+                (int) round(100 * $this->share()[1]),
+            ),
             sprintf('A step takes %d running, and no layoff, pain or change of the house style comes between.', $this->running),
         ];
     }

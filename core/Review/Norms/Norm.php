@@ -40,7 +40,11 @@ final class Norm
         $below = null;
         foreach ($this->percentiles as $percentile => $value) {
             if ($seconds < $value) {
-                return $below === null ? sprintf('under the %dth percentile', $percentile) : sprintf('between the %dth and the %dth percentile', $below, $percentile);
+                return $below === null ? sprintf('under the %dth percentile', $percentile) : sprintf(
+                    'between the %dth and the %dth percentile',
+                    $below,
+                    $percentile,
+                );
             }
             $below = $percentile;
         }

@@ -43,7 +43,12 @@ final class NormTables
      */
     public function of(string $test, NormGroup $group, bool $adult): array
     {
-        return array_values(array_filter($this->norms, static fn (Norm $norm): bool => $adult && $norm->test === $test && ($group === NormGroup::None || $norm->group === $group)));
+        return array_values(
+            array_filter(
+                $this->norms,
+                static fn (Norm $norm): bool => $adult && $norm->test === $test && ($group === NormGroup::None || $norm->group === $group),
+            ),
+        );
     }
 
     public function isAdult(?int $born, ?int $year): bool
@@ -53,7 +58,11 @@ final class NormTables
 
     public function change(Seconds $now, Seconds $before): Change
     {
-        return new Change($before->toNumber(), ($now->ms - $before->ms) / 1000, max($this->noiseSeconds, $before->ms * $this->noisePercent / 100_000));
+        return new Change(
+            $before->toNumber(),
+            ($now->ms - $before->ms) / 1000,
+            max($this->noiseSeconds, $before->ms * $this->noisePercent / 100_000),
+        );
     }
 
     /** @return list<Ratio> */

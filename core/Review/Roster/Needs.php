@@ -40,17 +40,36 @@ final class Needs
      * @param  ?DateTimeImmutable  $stopped  the day of a stop that no clearance lifts
      * @param  int  $kept  exercises of the program that something forbids
      */
-    public static function on(DateTimeImmutable $today, bool $refers, ?DateTimeImmutable $painOn, int $pain, int $waiting, ?ScreenDue $due, ?DateTimeImmutable $seen, int $stuck = 0, ?DateTimeImmutable $tested = null, ?DateTimeImmutable $stopped = null, int $kept = 0): self
-    {
+    public static function on(
+        DateTimeImmutable $today,
+        bool $refers,
+        ?DateTimeImmutable $painOn,
+        int $pain,
+        int $waiting,
+        ?ScreenDue $due,
+        ?DateTimeImmutable $seen,
+        int $stuck = 0,
+        ?DateTimeImmutable $tested = null,
+        ?DateTimeImmutable $stopped = null,
+        int $kept = 0,
+    ): self {
         return new self(array_values(array_filter([
             $stopped !== null ? [Need::Stop, $stopped, null] : null,
             $refers && $stopped === null ? [Need::Refer, null, null] : null,
-            $painOn !== null && $painOn >= self::recentFrom($today) && $pain > LoggedSession::MOST_PAIN ? [Need::Pain, $painOn, $pain] : null,
+            $painOn !== null && $painOn >= self::recentFrom($today) && $pain > LoggedSession::MOST_PAIN ? [
+                Need::Pain,
+                $painOn,
+                $pain,
+            ] : null,
             $waiting > 0 ? [Need::Decision, null, $waiting] : null,
             $due?->isOver($today) === true ? [Need::Screen, $due->on, null] : null,
             $kept > 0 ? [Need::Kept, null, $kept] : null,
             $stuck > 0 ? [Need::Stuck, null, $stuck] : null,
-            $tested !== null && $tested->modify(sprintf('+%d days', self::RETEST_DAYS)) <= $today ? [Need::Retest, $tested->modify(sprintf('+%d days', self::RETEST_DAYS)), null] : null,
+            $tested !== null && $tested->modify(sprintf('+%d days', self::RETEST_DAYS)) <= $today ? [
+                Need::Retest,
+                $tested->modify(sprintf('+%d days', self::RETEST_DAYS)),
+                null,
+            ] : null,
             $seen !== null && $seen < self::recentFrom($today) ? [Need::Unseen, $seen, null] : null,
         ])));
     }

@@ -30,9 +30,20 @@ final class OfferedTests
      */
     public function against(string $test, array $stresses): array
     {
-        $bars = array_merge([], ...array_map(static fn (Limit $limit): array => $limit->barsGrades($test, $stresses), $this->client->limits));
+        $bars = array_merge(
+            [],
+            ...array_map(static fn (Limit $limit): array => $limit->barsGrades($test, $stresses), $this->client->limits),
+        );
 
-        return array_map(fn (Bar $bar): string => sprintf('%s: %s, grade %d', lcfirst($this->library->limits[$bar->limit]->name), lcfirst($this->library->stresses[$bar->stress]->name), $bar->grade), $bars);
+        return array_map(
+            fn (Bar $bar): string => sprintf(
+                '%s: %s, grade %d',
+                lcfirst($this->library->limits[$bar->limit]->name),
+                lcfirst($this->library->stresses[$bar->stress]->name),
+                $bar->grade,
+            ),
+            $bars,
+        );
     }
 
     /** The highest ladder of a direction that the client may climb; null where there is none. */
@@ -40,7 +51,11 @@ final class OfferedTests
     {
         $found = null;
         foreach ($this->placements as $placement) {
-            if ($placement->ladder->category === $direction && $placement->rung !== null && $placement->rung->level->value > ($found?->rung->level->value ?? 0)) {
+            if (
+                $placement->ladder->category === $direction
+                && $placement->rung !== null
+                && $placement->rung->level->value > ($found?->rung->level->value ?? 0)
+            ) {
                 $found = $placement;
             }
         }

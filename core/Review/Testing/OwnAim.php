@@ -75,8 +75,20 @@ final class OwnAim
         return match (true) {
             $now === null => 'Not scored yet.',
             $change === null => sprintf('%d of %d.', $now, self::MOST),
-            abs($change) >= self::BEYOND_NOISE => sprintf('%d of %d, %d %s than at first.', $now, self::MOST, abs($change), $change > 0 ? 'better' : 'worse'),
-            default => sprintf('%d of %d, from %d at first: a change of less than %d may be chance.', $now, self::MOST, $this->scores[0]['score'], self::BEYOND_NOISE),
+            abs($change) >= self::BEYOND_NOISE => sprintf(
+                '%d of %d, %d %s than at first.',
+                $now,
+                self::MOST,
+                abs($change),
+                $change > 0 ? 'better' : 'worse',
+            ),
+            default => sprintf(
+                '%d of %d, from %d at first: a change of less than %d may be chance.',
+                $now,
+                self::MOST,
+                $this->scores[0]['score'],
+                self::BEYOND_NOISE,
+            ),
         };
     }
 }

@@ -19,12 +19,14 @@ final class Earned implements Rule
 
     public static function sentence(): string
     {
-        return 'Clean sessions running, as many as the style says, earn one step: first the full range, then the dose, from the last step one rung.';
+        return 'Clean sessions running, as many as the style says, earn one step: first the full range, then the dose, from the '
+            .'last step one rung.';
     }
 
     public static function source(): string
     {
-        return 'Common practice, no source; two sessions running after Haff GG, Triplett NT, eds, Essentials of Strength Training and Conditioning, 4th ed. 2016, from memory.';
+        return 'Common practice, no source; two sessions running after Haff GG, Triplett NT, eds, Essentials of Strength '
+            .'Training and Conditioning, 4th ed. 2016, from memory.';
     }
 
     public function decide(Matter $matter): ?Verdict
@@ -37,10 +39,19 @@ final class Earned implements Rule
         $why = sprintf('%s running at this step.', $clean === 1 ? 'One clean session' : $clean.' clean sessions');
         $further = $matter->steps->further($history->rung, $history->step, $history->range);
         if ($further !== null) {
-            return $matter->move(Decision::StepUp, self::id(), new Position($history->rung, ...$further), [$why.($history->range === null ? '' : ' More range before more dose.')]);
+            return $matter->move(
+                Decision::StepUp,
+                self::id(),
+                new Position($history->rung, ...$further),
+                [$why.($history->range === null ? '' : ' More range before more dose.')],
+            );
         }
         if ($matter->client?->holds($history->rung) === true) {
-            return $matter->stay(self::id(), [$why.' The rung is held for evenness.'], ['The others come within a level, or the hold is let go.']);
+            return $matter->stay(
+                self::id(),
+                [$why.' The rung is held for evenness.'],
+                ['The others come within a level, or the hold is let go.'],
+            );
         }
         $next = $matter->above();
         if ($next === null) {

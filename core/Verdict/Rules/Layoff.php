@@ -25,7 +25,8 @@ final class Layoff implements Rule
 
     public static function sentence(): string
     {
-        return 'Two weeks without a core session lower by one rung, four weeks by two and a re-test; a ladder left alone for four weeks starts its dose again.';
+        return 'Two weeks without a core session lower by one rung, four weeks by two and a re-test; a ladder left alone for '
+            .'four weeks starts its dose again.';
     }
 
     public static function source(): string
@@ -56,7 +57,22 @@ final class Layoff implements Rule
             $to = $matter->below($rungs) === null ? new Position($history->rung, 0) : $matter->lower($rungs, false);
             $days = History::days(max($last, $history->trainedOn ?? $last), $asOf);
 
-            return $matter->move(Decision::Regress, self::id(), $to, [sprintf('%d days since the last session: %s.', $days, $to->rung === $history->rung ? 'its dose starts again' : ($rungs === 1 ? 'one rung lower' : 'two rungs lower').($rungs === 2 ? ', and a re-test' : ''))], $back, retest: $rungs === 2);
+            return $matter->move(
+                Decision::Regress,
+                self::id(),
+                $to,
+                [
+                    sprintf(
+                        '%d days since the last session: %s.',
+                        $days,
+                        $to->rung === $history->rung ? 'its dose starts again' : (
+                            $rungs === 1 ? 'one rung lower' : 'two rungs lower'
+                        ).($rungs === 2 ? ', and a re-test' : ''),
+                    ),
+                ],
+                $back,
+                retest: $rungs === 2,
+            );
         }
         $alone = History::days($last, $asOf);
         $start = new Position($history->rung, 0);
@@ -65,6 +81,12 @@ final class Layoff implements Rule
             return null;
         }
 
-        return $matter->move(Decision::Regress, self::id(), $start, [sprintf('%d days since this ladder was trained: its dose starts again.', $alone)], $back);
+        return $matter->move(
+            Decision::Regress,
+            self::id(),
+            $start,
+            [sprintf('%d days since this ladder was trained: its dose starts again.', $alone)],
+            $back,
+        );
     }
 }

@@ -43,13 +43,37 @@ final class PainCaution implements Rule
             $rises = $before !== null && $pain > $before->worstPain();
             $worse = ($matter->last()->painNextDay ?? 0) > ($matter->last()->painBefore ?? 0);
             if (! $rises && ! ($matter->last()->painNextDay !== null && $worse)) {
-                return $matter->stay(self::id(), [sprintf('Pain was %d, inside what the clearance allows: no step up %s.', $pain, $before === null ? 'from a first session' : 'without the pain before it and on the next day')], ['Pain that is no more than the time before, asked before it and on the next day.']);
+                return $matter->stay(
+                    self::id(),
+                    [
+                        sprintf(
+                            'Pain was %d, inside what the clearance allows: no step up %s.',
+                            $pain,
+                            $before === null ? 'from a first session' : 'without the pain before it and on the next day',
+                        ),
+                    ],
+                    ['Pain that is no more than the time before, asked before it and on the next day.'],
+                );
             }
         }
         if (($matter->history->beforeLast()?->worstPain() ?? 0) > LoggedSession::MOST_PAIN) {
-            return $matter->move(Decision::Regress, self::id(), $matter->lower(1, false), [sprintf('Pain of 3 or more in two sessions running (now %d): one rung lower, and a clinician should see it.', $pain)], $would, refer: true, swap: $matter->swap());
+            return $matter->move(
+                Decision::Regress,
+                self::id(),
+                $matter->lower(1, false),
+                [sprintf('Pain of 3 or more in two sessions running (now %d): one rung lower, and a clinician should see it.', $pain)],
+                $would,
+                refer: true,
+                swap: $matter->swap(),
+            );
         }
 
-        return $matter->stepDown(self::id(), sprintf('Pain was %d: it ends today, swap it or take less.', $pain), $would, true, $matter->swap());
+        return $matter->stepDown(
+            self::id(),
+            sprintf('Pain was %d: it ends today, swap it or take less.', $pain),
+            $would,
+            true,
+            $matter->swap(),
+        );
     }
 }

@@ -20,7 +20,8 @@ final class PainCleared implements Rule
 
     public static function sentence(): string
     {
-        return 'After a stop that a clearance lifts, training goes on one rung lower, or as far down as the time away asks, and the ladder is tested again.';
+        return 'After a stop that a clearance lifts, training goes on one rung lower, or as far down as the time away asks, and '
+            .'the ladder is tested again.';
     }
 
     public static function source(): string
@@ -42,7 +43,13 @@ final class PainCleared implements Rule
             Decision::Regress,
             self::id(),
             $matter->lower($rungs, false),
-            [sprintf('Cleared on %s after a stop: %s, from its start, and a re-test.', Writing::day($cleared), $rungs === 1 ? 'one rung lower' : 'two rungs lower')],
+            [
+                sprintf(
+                    'Cleared on %s after a stop: %s, from its start, and a re-test.',
+                    Writing::day($cleared),
+                    $rungs === 1 ? 'one rung lower' : 'two rungs lower',
+                ),
+            ],
             ['Nothing: after a stop everybody starts lower.'],
             retest: true,
         );

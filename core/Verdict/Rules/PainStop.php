@@ -20,18 +20,25 @@ final class PainStop implements Rule
 
     public static function sentence(): string
     {
-        return 'Pain over 5, or sharp, spreading, numb or giving way, stops and refers, until a clearance of a later day; spreading, numb and giving way stop everything.';
+        return 'Pain over 5, or sharp, spreading, numb or giving way, stops and refers, until a clearance of a later day; '
+            .'spreading, numb and giving way stop everything.';
     }
 
     public static function source(): string
     {
-        return 'Thomeé R (1997) Phys Ther 77(12):1690–1703 and Silbernagel KG et al. (2007) Am J Sports Med 35(6):897–906, from memory: knee and Achilles pain, for the trunk an extrapolation. Kinds of pain: common practice, no source.';
+        return 'Thomeé R (1997) Phys Ther 77(12):1690–1703 and Silbernagel KG et al. (2007) Am J Sports Med 35(6):897–906, from '
+            .'memory: knee and Achilles pain, for the trunk an extrapolation. Kinds of pain: common practice, no source.';
     }
 
     public function decide(Matter $matter): ?Verdict
     {
         $cleared = $matter->history->cleared;
-        $open = array_values(array_filter($matter->history->sessions, static fn (LoggedSession $session): bool => $session->mustStop() && ($cleared === null || $cleared <= $session->date)));
+        $open = array_values(
+            array_filter(
+                $matter->history->sessions,
+                static fn (LoggedSession $session): bool => $session->mustStop() && ($cleared === null || $cleared <= $session->date),
+            ),
+        );
         if ($open === []) {
             return null;
         }
@@ -46,8 +53,19 @@ final class PainStop implements Rule
             null,
             null,
             [$kind !== null
-                ? sprintf('The pain was %s%s: stop%s, and a clinician sees the client first.', $kind->label(), $on, $all ? ' everything' : '')
-                : sprintf('Pain was %d%s, over %d: stop%s, and a clinician sees the client first.', $newest->worstPain(), $on, LoggedSession::STOP_OVER, $all ? ' everything' : '')],
+                ? sprintf(
+                    'The pain was %s%s: stop%s, and a clinician sees the client first.',
+                    $kind->label(),
+                    $on,
+                    $all ? ' everything' : '',
+                )
+                : sprintf(
+                    'Pain was %d%s, over %d: stop%s, and a clinician sees the client first.',
+                    $newest->worstPain(),
+                    $on,
+                    LoggedSession::STOP_OVER,
+                    $all ? ' everything' : '',
+                )],
             ['A clearance of a later day: who, role, and what it allows.'],
             true,
             false,

@@ -34,6 +34,13 @@ final class Soreness implements Rule
             return null;
         }
 
-        return new Verdict(Decision::Stay, self::id(), $matter->history->position(), null, [sprintf('The trunk is sore at %d: no direct work today, other training may go on.', $sore)], [sprintf('Soreness under %d.', LoggedSession::SORE_FROM)]);
+        return new Verdict(
+            Decision::Stay,
+            self::id(),
+            $matter->history->position(),
+            null,
+            [sprintf('The trunk is sore at %d: no direct work today, other training may go on.', $sore)],
+            [sprintf('Soreness under %d.', LoggedSession::SORE_FROM)],
+        );
     }
 }

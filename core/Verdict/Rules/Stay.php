@@ -38,9 +38,22 @@ final class Stay implements Rule
         return $matter->stay(
             self::id(),
             [$misses === []
-                ? ($clean === 0 ? 'The last session was clean, but before the client came to stand here.' : sprintf('%d clean of %d that earn a step.', $clean, $matter->style->cleanSessions))
-                : sprintf('The last session does not count: %s.', implode('; ', array_map(static fn (Miss $miss): string => $miss->what, $misses)))],
-            [...array_values(array_unique(array_map(static fn (Miss $miss): string => $miss->would, $misses))), ...($days > 0 ? [sprintf('%d more day%s on the rung.', $days, $days === 1 ? '' : 's')] : []), ...($clean >= $matter->style->cleanSessions ? [] : [$matter->needed($clean)])],
+                ? (
+                    $clean === 0 ? 'The last session was clean, but before the client came to stand here.' : sprintf(
+                        '%d clean of %d that earn a step.',
+                        $clean,
+                        $matter->style->cleanSessions,
+                    )
+                )
+                : sprintf(
+                    'The last session does not count: %s.',
+                    implode('; ', array_map(static fn (Miss $miss): string => $miss->what, $misses)),
+                )],
+            [
+                ...array_values(array_unique(array_map(static fn (Miss $miss): string => $miss->would, $misses))),
+                ...($days > 0 ? [sprintf('%d more day%s on the rung.', $days, $days === 1 ? '' : 's')] : []),
+                ...($clean >= $matter->style->cleanSessions ? [] : [$matter->needed($clean)]),
+            ],
         );
     }
 }
