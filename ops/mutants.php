@@ -15,10 +15,8 @@ use Random\Randomizer;
  *   php ops/mutants.php [--count 600] [--least 40] [--seed N] [--only core/Dose]
  *
  * The operators are fixed: a comparison turned, + for - and * for / and back, && for || and back, true for false and back, a whole number
- * one
- * up or down, what is returned emptied or negated, a statement removed. Which tests fit a folder stands in tests/mutants.tsv. What
- * survives is
- * printed with its place; It ends with what was killed, by folder.
+ * one up or down, what is returned emptied or negated, a statement removed. Which tests fit a folder stands in tests/mutants.tsv. What
+ * survives is printed with its place. It ends with what was killed, by folder.
  */
 $root = dirname(__DIR__);
 require $root.'/vendor/autoload.php';

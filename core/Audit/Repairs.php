@@ -92,8 +92,7 @@ final class Repairs
 
     /**
      * What is allowed in the place of an entry, the nearest first: the ladder's own rungs below it, then what trains the same, last
-     * nothing.
-     * No rung is named that a limit, age, kit, a gate or the client's ability forbids.
+     * nothing. No rung is named that a limit, age, kit, a gate or the client's ability forbids.
      *
      * @param  ?int  $top  no level above this one
      * @return list<Fix>
@@ -125,9 +124,8 @@ final class Repairs
     }
 
     /**
-     * Adds one exercise of a direction at the end of sessions: where the client stands on its ladders, the highest level first; for
-     * nobody in
-     * particular the hardest that needs no kit.
+     * Adds one exercise of a direction at the end of sessions: where the client stands on its ladders, the highest level first; for nobody
+     * in particular the hardest that needs no kit.
      *
      * @param  non-empty-list<AuditedSession>  $to
      * @return list<Fix>

@@ -63,8 +63,7 @@ final class LoggedSet
 
     /**
      * What counts of a set that was worked at for a time: where the rung is counted, the number is information, and it was done or not
-     * begun;
-     * where it is held, the time is what counts.
+     * begun; where it is held, the time is what counts.
      *
      * @return array{int|float, int|float} target and done
      */

@@ -101,8 +101,7 @@ final class Matter
 
     /**
      * Whether the pain of a session may count all the same: monitored, no more than the session before, and the day after was not worse
-     * than
-     * the time before.
+     * than the time before.
      */
     public function isMonitoredPain(int $place): bool
     {

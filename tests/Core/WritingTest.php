@@ -21,8 +21,7 @@ use RuntimeException;
 
 /**
  * Pounds, inches and feet. Exact values: the international yard and pound agreement of 1959 (NIST Special Publication 811, appendix B),
- * from
- * memory.
+ * from memory.
  */
 final class WritingTest extends TestCase
 {

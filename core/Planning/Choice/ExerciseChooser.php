@@ -96,8 +96,8 @@ final class ExerciseChooser
 
     /**
      * Where a client stands who is placed: where they train, so that what is done there is judged there. That is the placed rung, the
-     * struggle
-     * above it that the style begins with, or a rung further down where the goal or the style asks for one; null where nothing is allowed.
+     * struggle above it that the style begins with, or a rung further down where the goal or the style asks for one; null where nothing is
+     * allowed.
      */
     public function standsOn(Client $client, GoalRule $goal, Placement $placement): ?ExerciseChoice
     {

@@ -117,8 +117,7 @@ final class Progression
 
     /**
      * One level more at most; over where the client stands today, or a typed ability, one level where an ability is typed and two where
-     * none
-     * is: beyond that the audit finds an error, and what is only expected must not cause one.
+     * none is: beyond that the audit finds an error, and what is only expected must not cause one.
      */
     private function mayReach(Rung $next, Rung $from, Rung $today, Client $client): bool
     {

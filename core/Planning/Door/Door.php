@@ -23,9 +23,8 @@ use EvenRungs\Core\Program\SessionTime;
 use EvenRungs\Core\Time\Seconds;
 
 /**
- * Rewrites the planned session for the client as they walk in: pain decides first, then the sore trunk, then what each sore
- * place and the kit allow, last the minutes. With pain over 2 a sore place counts as severe. The pain zones and the sore trunk are those
- * of the verdicts.
+ * Rewrites the planned session for the client as they walk in: pain decides first, then the sore trunk, then what each sore place and the
+ * kit allow, last the minutes. With pain over 2 a sore place counts as severe. The pain zones and the sore trunk are those of the verdicts.
  * It is always the planned session that is rewritten, never what was rewritten before: the same answers give the same session.
  */
 final class Door

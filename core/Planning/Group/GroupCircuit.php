@@ -14,8 +14,7 @@ use EvenRungs\Core\Style\Style;
 /**
  * One clock for a small group, own rungs: everybody works at the same stations for the same time, each on the rung and dose where they
  * stand on the station's ladder. What a limit bars, or kit or a gate forbids, is swapped for what trains the same direction; pain and a
- * sore trunk
- * do what they do at the door.
+ * sore trunk do what they do at the door.
  */
 final class GroupCircuit
 {

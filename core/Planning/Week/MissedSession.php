@@ -19,8 +19,7 @@ use EvenRungs\Core\Time\Weekday;
 
 /**
  * What becomes of a session that was missed: the next of the six days behind it, in its week or the one after, that has the minutes and
- * keeps
- * 48 h between hard sessions, or nothing, and then what the week loses by it. It is no session of a log, so no verdict sees it.
+ * keeps 48 h between hard sessions, or nothing, and then what the week loses by it. It is no session of a log, so no verdict sees it.
  */
 final class MissedSession
 {

@@ -46,8 +46,7 @@ final class SideIndex
 
     /**
      * What sessions say: as many sets as both sides have are compared, since the extra one of the weaker side comes last; a session in
-     * which a
-     * compared set was not begun says nothing.
+     * which a compared set was not begun says nothing.
      *
      * @param  list<array{left: list<int|float>, right: list<int|float>}>  $sessions  what was done in each set, oldest first
      */
