@@ -243,20 +243,7 @@ final class StepsTest extends TestCase
         $limits = $more['limits'] ?? [];
 
         return Documents::client([
-            'equipment' => [
-                'mat',
-                'band',
-                'kettlebell',
-                'ball',
-                'wheel',
-                'bar',
-                'suspension',
-                'bench',
-                'wall',
-                'hang',
-                'throw-ball',
-                'ankle-weight',
-            ],
+            'equipment' => Documents::ALL_KIT,
             'ability' => ['BR' => 6, 'AE' => 6, 'AF' => 6, 'AL' => 6, 'AR' => 6],
             'as_of' => '2027-03-01',
             'clearances' => array_map(

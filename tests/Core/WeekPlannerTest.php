@@ -36,27 +36,12 @@ final class WeekPlannerTest extends TestCase
     /** One client in nine is planned twice, to see that nothing is left to chance. */
     private const TWICE_UNDER_S = 10;
 
-    private const ALL_KIT = [
-        'mat',
-        'band',
-        'kettlebell',
-        'ball',
-        'wheel',
-        'bar',
-        'suspension',
-        'bench',
-        'wall',
-        'hang',
-        'throw-ball',
-        'ankle-weight',
-    ];
-
     /** @param  array<string, mixed>  $client */
     private static function week(array $client): Program
     {
         return Documents::plan(
             Documents::client(
-                ['equipment' => self::ALL_KIT, 'ability' => ['BR' => 4, 'AE' => 4, 'AF' => 4, 'AL' => 4, 'AR' => 4], ...$client],
+                ['equipment' => Documents::ALL_KIT, 'ability' => ['BR' => 4, 'AE' => 4, 'AF' => 4, 'AL' => 4, 'AR' => 4], ...$client],
             ),
         );
     }
@@ -227,13 +212,13 @@ final class WeekPlannerTest extends TestCase
         foreach (Documents::data()->library()->limits as $limit) {
             foreach (['mild', 'moderate', 'severe'] as $severity) {
                 $cases[$limit->id.' '.$severity] = [
-                    'equipment' => self::ALL_KIT,
+                    'equipment' => Documents::ALL_KIT,
                     'limits' => [['limit' => $limit->id, 'severity' => $severity]],
                 ];
             }
         }
-        foreach (self::ALL_KIT as $kit) {
-            $cases['no '.$kit] = ['equipment' => array_values(array_diff(self::ALL_KIT, [$kit]))];
+        foreach (Documents::ALL_KIT as $kit) {
+            $cases['no '.$kit] = ['equipment' => array_values(array_diff(Documents::ALL_KIT, [$kit]))];
         }
         foreach ($cases as $name => $case) {
             $client = Documents::client([...$middle, ...$case]);
@@ -282,7 +267,7 @@ final class WeekPlannerTest extends TestCase
                 ),
             ),
         );
-        $kit = Generators::subset(self::ALL_KIT);
+        $kit = Generators::subset(Documents::ALL_KIT);
         $level = Generators::choose(1, 10);
         $minutes = Generators::frequency([3, 0], [5, Generators::choose(1, 45)]);
         $other = Generators::frequency([4, null], [1, 'heavy-lift'], [1, 'light-lift'], [1, 'endurance'], [1, 'rest']);

@@ -30,19 +30,9 @@ use Random\Randomizer;
  */
 final class Documents
 {
-    private const ALL_KIT = [
-        'mat',
-        'band',
-        'kettlebell',
-        'ball',
-        'wheel',
-        'bar',
-        'suspension',
-        'bench',
-        'wall',
-        'hang',
-        'throw-ball',
-        'ankle-weight',
+    /** Everything of the closed list of kit. */
+    public const ALL_KIT = [
+        'mat', 'band', 'kettlebell', 'ball', 'wheel', 'bar', 'suspension', 'bench', 'wall', 'hang', 'throw-ball', 'ankle-weight',
     ];
 
     private const GOALS = ['general', 'rehab', 'strength', 'endurance-sport', 'rotational-sport', 'youth', 'healthy-ageing'];
