@@ -286,10 +286,17 @@ abstract class BrowserTestCase extends TestCase
         return $stands ? $found : $this->element($by);
     }
 
-    /** @param  callable(): bool  $is */
+    /** @param  callable(): bool  $is  asked again where the page was drawn anew in the middle of looking */
     protected function waitUntil(callable $is, string $why = 'it never came to be'): void
     {
-        $this->browser->wait(self::WAIT_S, self::POLL_MS)->until($is, $why);
+        $look = static function () use ($is): bool {
+            try {
+                return $is();
+            } catch (StaleElementReferenceException) {
+                return false;
+            }
+        };
+        $this->browser->wait(self::WAIT_S, self::POLL_MS)->until($look, $why);
     }
 
     protected function waitForText(string $text): void
