@@ -11,6 +11,8 @@ use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Log\LoggedSession;
+use EvenRungs\Core\Log\PainKind;
+use EvenRungs\Core\Planning\Door\DoorAnswers;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 
@@ -76,15 +78,19 @@ final class LogDocument
     }
 
     /**
-     * @return list<array<string, mixed>> columns of the sets
+     * @return list<array<string, mixed>> columns of the sets; none where pain stopped the session before any
      *
      * @throws UnusableInput with every set that cannot be
      */
     public function sets(Node $body): array
     {
         $sets = $body->each('sets', $this->set(...));
+        $said = new DoorAnswers(
+            pain: $body->optionalInt('pain_before') ?? 0,
+            painKind: PainKind::tryFrom($body->optionalString('pain_kind') ?? ''),
+        );
 
-        return $sets === [] ? throw UnusableInput::at('/sets', 'at least one set is needed') : $sets;
+        return $sets === [] && $said->stop() === null ? throw UnusableInput::at('/sets', 'at least one set is needed') : $sets;
     }
 
     /** @return array<string, mixed> */

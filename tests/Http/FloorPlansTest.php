@@ -176,6 +176,21 @@ final class FloorPlansTest extends HttpTestCase
         $this->api('POST', '/group', [...$body, 'said' => [$maren => ['pain' => 11]]])->assertStatus(422);
     }
 
+    public function test_a_stop_is_written_down_where_no_set_was_planned_for_it(): void
+    {
+        $this->signedIn();
+        $id = $this->clientNamed('Maren Tidewell')->id;
+        $log = fn (array $said) => $this->api(
+            'POST',
+            "/clients/{$id}/logs",
+            ['key' => 'stop-key-1', 'on' => Carbon::today()->toDateString(), 'sets' => [], ...$said],
+        );
+        $log(['pain_before' => 5])->assertStatus(422)->assertJsonPath('errors.0.path', '/sets');
+        $log(['pain_kind' => 'numb'])->assertOk();
+        $this->api('GET', "/clients/{$id}/floor/1/1")->assertStatus(422);
+        self::assertSame('numbness', $this->api('GET', "/clients/{$id}/logs")->json('stop.kind'));
+    }
+
     public function test_a_note_becomes_a_line_of_the_record_of_whom_it_is_about(): void
     {
         $this->signedIn();

@@ -73,6 +73,7 @@ export function GroupPage() {
     mutationFn: (client: string) => writeStop(body, client),
     onSuccess: (_, client) => {
       setChosen((before) => before.filter((id) => id !== client));
+      tell(client, { pain: undefined, pain_kind: undefined, soreness: undefined });
     },
     onSettled: refresh,
   });
