@@ -260,9 +260,9 @@ final class Ledger
 
     private function trainsOn(Client $client, Placement $placement, Person $person): ?ExerciseChoice
     {
-        return (
-            new ExerciseChooser($this->data->library(), $this->boards->style($client))
-        )->standsOn($person, GoalRule::for($person, $this->data->goals()), $placement);
+        $chooser = new ExerciseChooser($this->data->library(), $this->boards->style($client));
+
+        return $chooser->standsOn($person, GoalRule::for($person, $this->data->goals()), $placement);
     }
 
     /** @param  list<string>  $why */

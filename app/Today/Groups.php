@@ -118,10 +118,9 @@ final class Groups
     public function places(Ladder $station, array $members): array
     {
         $style = $this->data->style(DataFolder::DEFAULT_STYLE);
+        $swaps = new Swaps($this->data->library(), $style->plan->withoutLadders);
 
-        return (
-            new GroupCircuit($this->data->library(), new Swaps($this->data->library(), $style->plan->withoutLadders), $style)
-        )->station($station, $members);
+        return (new GroupCircuit($this->data->library(), $swaps, $style))->station($station, $members);
     }
 
     /**
@@ -136,10 +135,7 @@ final class Groups
     {
         $places = array_map(fn (Ladder $ladder): array => $this->places($ladder, $members), $stations);
 
-        return $body->has('rotate') && $body->bool('rotate') ? GroupTurns::rotating(
-            $places,
-            $this->kit($studio, $body),
-        ) : GroupTurns::together($places);
+        return $body->bool('rotate') ? GroupTurns::rotating($places, $this->kit($studio, $body)) : GroupTurns::together($places);
     }
 
     /**

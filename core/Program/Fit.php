@@ -119,11 +119,9 @@ final class Fit
         $cuts = [];
         while (SessionTime::total($session, $this->library)->isLongerThan($budget)) {
             $all = $this->cuts($session);
-            $cut = (
-                $setsFirst ? array_values(
-                    array_filter($all, static fn (Cut $each): bool => $each->price === self::SECOND_SET || $each->price <= self::LATER_SET),
-                ) : []
-            )[0] ?? $all[0] ?? null;
+            $isSet = static fn (Cut $each): bool => $each->price === self::SECOND_SET || $each->price <= self::LATER_SET;
+            $sets = $setsFirst ? array_values(array_filter($all, $isSet)) : [];
+            $cut = $sets[0] ?? $all[0] ?? null;
             if ($cut === null) {
                 return null;
             }

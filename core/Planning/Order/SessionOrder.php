@@ -28,13 +28,8 @@ final class SessionOrder
         );
         if (! isset(self::$found[$key])) {
             self::$found = count(self::$found) < self::MOST_KEPT ? self::$found : [];
-            self::$found[$key] = (
-                new BestOrder(
-                    array_map(static fn (DraftItem $item): OrderItem => new OrderItem($item->choice->rung, $item->dose), $items),
-                    $style->plan->order,
-                    $style->orderWeights,
-                )
-            )->best();
+            $toOrder = array_map(static fn (DraftItem $item): OrderItem => new OrderItem($item->choice->rung, $item->dose), $items);
+            self::$found[$key] = (new BestOrder($toOrder, $style->plan->order, $style->orderWeights))->best();
         }
 
         return array_map(static fn (int $place): DraftItem => $items[$place], self::$found[$key]);
