@@ -37,7 +37,8 @@ printf(
     $p95 < 100 ? 'met' : 'MISSED',
 );
 printf(
-    "A bare PHP page in the same run: median %.2f ms, 95th percentile %.2f ms; a move takes %.0f times as long at the median, %.0f times at the 95th\n",
+    'A bare PHP page in the same run: median %.2f ms, 95th percentile %.2f ms; '
+        ."a move takes %.0f times as long at the median, %.0f times at the 95th\n",
     $bare50,
     $bare95,
     $p50 / $bare50,

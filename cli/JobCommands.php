@@ -28,6 +28,7 @@ use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\NormsJson;
 use EvenRungs\Formats\PlacementJson;
+use EvenRungs\Formats\Problem;
 use EvenRungs\Formats\ProgramCsv;
 use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\SessionJson;
@@ -99,9 +100,9 @@ final class JobCommands
                 default => $this->schema($arguments),
             };
         } catch (UnusableInput $e) {
-            fwrite($this->err, $e->getMessage()."\n");
+            fwrite($this->err, implode("\n", array_map(static fn (Problem $problem): string => $problem->toLine(), $e->problems))."\n");
         } catch (InvalidValue $e) {
-            fwrite($this->err, '/: '.$e->getMessage()."\n");
+            fwrite($this->err, (new Problem('/', $e->sentence))->toLine()."\n");
         }
 
         return self::UNUSABLE;

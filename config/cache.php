@@ -4,6 +4,12 @@ declare(strict_types=1);
 
 return [
     'default' => 'file',
-    'stores' => ['file' => ['driver' => 'file', 'path' => storage_path('framework/cache/data'), 'lock_path' => storage_path('framework/cache/data')]],
+    'stores' => [
+        'file' => [
+            'driver' => 'file',
+            'path' => storage_path('framework/cache/data'),
+            'lock_path' => storage_path('framework/cache/data'),
+        ],
+    ],
     'prefix' => 'even_rungs',
 ];

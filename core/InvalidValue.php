@@ -7,34 +7,20 @@ namespace EvenRungs\Core;
 use DomainException;
 
 /**
- * A value that cannot be: the message names the value and says what would be right.
+ * A value that cannot be, of one kind a class: out of range, an unknown name, unreadable, or at odds with the rest.
  */
-final class InvalidValue extends DomainException
+abstract class InvalidValue extends DomainException
 {
-    public static function outside(string $what, int|float $given, int|float $least, int|float $most, string $unit = ''): self
+    /**
+     * @param  string  $sentence  names the value and says what would be right
+     */
+    final protected function __construct(public readonly string $sentence)
     {
-        $unit = $unit === '' ? '' : ' '.$unit;
-
-        return new self(
-            sprintf(
-                '%s is %s%s; it must be from %s to %s%s',
-                $what,
-                self::number($given),
-                $unit,
-                self::number($least),
-                self::number($most),
-                $unit,
-            ),
-        );
+        parent::__construct($sentence);
     }
 
-    public static function because(string $sentence): self
+    final public static function because(string $sentence): static
     {
-        return new self($sentence);
-    }
-
-    public static function number(int|float $value): string
-    {
-        return is_int($value) ? (string) $value : rtrim(rtrim(sprintf('%.3F', $value), '0'), '.');
+        return new static($sentence);
     }
 }

@@ -80,7 +80,13 @@ final class Writing
     private static function amount(int|float $metric, string $unit, float $one, string $imperial, float $to): string
     {
         return self::now()->imperial
-            ? InvalidValue::number(round($metric / $one / $to) * $to).' '.$imperial
-            : InvalidValue::number($metric).' '.$unit;
+            ? self::number(round($metric / $one / $to) * $to).' '.$imperial
+            : self::number($metric).' '.$unit;
+    }
+
+    /** A number with at most three decimals and no zeros behind them. */
+    public static function number(int|float $value): string
+    {
+        return is_int($value) ? (string) $value : rtrim(rtrim(sprintf('%.3F', $value), '0'), '.');
     }
 }

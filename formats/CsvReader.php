@@ -6,6 +6,7 @@ namespace EvenRungs\Formats;
 
 use EvenRungs\Core\Dose\Bounds;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\OutOfRange;
 
 /**
  * Tables as RFC 4180 CSV with a header row and columns in any order; an empty cell or missing column is "not given". Every
@@ -175,10 +176,10 @@ abstract class CsvReader
         try {
             $bounds?->check($value);
             if ($between !== null && ($value < $between[0] || $value > $between[1])) {
-                throw InvalidValue::outside($column, $value, ...$between);
+                throw OutOfRange::outside($column, $value, ...$between);
             }
         } catch (InvalidValue $e) {
-            $this->problem($number, $column, $e->getMessage());
+            $this->problem($number, $column, $e->sentence);
 
             return null;
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\Dose\Distance;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Hold;
@@ -40,7 +41,7 @@ final class DoseJson
     {
         [$share, $cm] = [$node->optionalNumber($prefix.'range'), $node->optionalNumber($prefix.'range_cm')];
         if ($share !== null && $cm !== null) {
-            throw InvalidValue::because(sprintf('has both %srange and %srange_cm; one of them counts', $prefix, $prefix));
+            throw Contradiction::because(sprintf('has both %srange and %srange_cm; one of them counts', $prefix, $prefix));
         }
 
         return match (true) {
@@ -124,7 +125,7 @@ final class DoseJson
             ],
             $measure instanceof Work => ['work_s' => $measure->time->toNumber()],
             $measure instanceof Distance => ['distance_m' => $measure->metres, 'pace_m_s' => $measure->pace],
-            default => throw InvalidValue::because('a measure that has no JSON form'),
+            default => throw Contradiction::because('a measure that has no JSON form'),
         };
     }
 }

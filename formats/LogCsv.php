@@ -13,7 +13,8 @@ use EvenRungs\Core\Dose\Bounds;
 final class LogCsv extends CsvReader
 {
     public const COLUMNS = [
-        'date', 'log', 'soreness', 'pain_before', 'pain_next_day', 'session_effort', 'minutes', 'exercise', 'side', 'target', 'done', 'unit', 'faults', 'cued', 'ended_by',
+        'date', 'log', 'soreness', 'pain_before', 'pain_next_day', 'session_effort', 'minutes',
+        'exercise', 'side', 'target', 'done', 'unit', 'faults', 'cued', 'ended_by',
         'pain', 'pain_kind', 'effort', 'breathing', 'felt', 'range', 'load_kg', 'band', 'talked', 'shaking',
     ];
 

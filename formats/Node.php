@@ -242,7 +242,7 @@ final class Node
         try {
             return $read();
         } catch (InvalidValue $e) {
-            throw UnusableInput::at($this->path(), $e->getMessage());
+            throw UnusableInput::of($this->path(), $e);
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\Dose\Bounds;
 use EvenRungs\Core\Dose\Distance;
 use EvenRungs\Core\Dose\Dose;
@@ -28,6 +29,7 @@ use EvenRungs\Core\Program\StraightBlock;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\Time\Weekday;
+use EvenRungs\Core\Writing;
 
 /**
  * A program as RFC 4180 CSV: one row an entry, block- and session-wide cells read from the first row of each.
@@ -35,8 +37,10 @@ use EvenRungs\Core\Time\Weekday;
 final class ProgramCsv extends CsvReader
 {
     public const COLUMNS = [
-        'week', 'day', 'kind', 'block', 'block_type', 'rounds', 'exercise', 'sets', 'reps', 'hold_s', 'intervals', 'work_s', 'distance_m', 'pace_m_s', 'tempo', 'side',
-        'rest_s', 'range', 'range_cm', 'load_kg', 'note', 'round_rest_s', 'rest_after_s', 'side_s', 'station_s', 'warm_up_s', 'cool_down_s', 'claimed_min',
+        'week', 'day', 'kind', 'block', 'block_type', 'rounds', 'exercise', 'sets', 'reps', 'hold_s', 'intervals',
+        'work_s', 'distance_m', 'pace_m_s', 'tempo', 'side',
+        'rest_s', 'range', 'range_cm', 'load_kg', 'note',
+        'round_rest_s', 'rest_after_s', 'side_s', 'station_s', 'warm_up_s', 'cool_down_s', 'claimed_min',
     ];
 
     protected const NEEDED = ['day', 'exercise'];
@@ -49,7 +53,8 @@ final class ProgramCsv extends CsvReader
 
     private const SIDES = ['both', 'each', 'alternate'];
 
-    private const MEASURES = ['reps', 'intervals', 'work_s', 'distance_m', 'hold_s'];
+    private const MEASURES = ['reps', 'intervals',
+        'work_s', 'distance_m', 'hold_s'];
 
     private function __construct()
     {
@@ -129,7 +134,7 @@ final class ProgramCsv extends CsvReader
                 $claimed === null ? null : Seconds::of(60 * $claimed),
             );
         } catch (InvalidValue $e) {
-            $this->problem($number, 'block', $e->getMessage());
+            $this->problem($number, 'block', $e->sentence);
 
             return null;
         }
@@ -172,7 +177,7 @@ final class ProgramCsv extends CsvReader
                 $after,
             ) : new StraightBlock($entries, $after);
         } catch (InvalidValue $e) {
-            $this->problem($number, 'block', $e->getMessage());
+            $this->problem($number, 'block', $e->sentence);
 
             return null;
         }
@@ -274,7 +279,7 @@ final class ProgramCsv extends CsvReader
         try {
             return isset($row['tempo']) ? Tempo::parse($row['tempo']) : null;
         } catch (InvalidValue $e) {
-            $this->problem($number, 'tempo', $e->getMessage());
+            $this->problem($number, 'tempo', $e->sentence);
 
             return null;
         }
@@ -295,7 +300,7 @@ final class ProgramCsv extends CsvReader
         try {
             return new Intervals((int) $m[1], Seconds::of((float) $m[2]), Seconds::of((float) $m[3]));
         } catch (InvalidValue $e) {
-            $this->problem($number, 'intervals', $e->getMessage());
+            $this->problem($number, 'intervals', $e->sentence);
 
             return null;
         }
@@ -368,13 +373,13 @@ final class ProgramCsv extends CsvReader
                 'intervals' => sprintf(
                     '%dx%s/%s',
                     $measure->count,
-                    InvalidValue::number($measure->hold->toNumber()),
-                    InvalidValue::number($measure->break->toNumber()),
+                    Writing::number($measure->hold->toNumber()),
+                    Writing::number($measure->break->toNumber()),
                 ),
             ],
             $measure instanceof Work => ['work_s' => $measure->time->toNumber()],
             $measure instanceof Distance => ['distance_m' => $measure->metres, 'pace_m_s' => $measure->pace],
-            default => throw InvalidValue::because('a measure that has no CSV form'),
+            default => throw Contradiction::because('a measure that has no CSV form'),
         };
 
         return array_filter([

@@ -6,6 +6,7 @@ namespace EvenRungs\Formats;
 
 use EvenRungs\Core\Client\OtherTraining;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Program\Extras;
 use EvenRungs\Core\Program\Gap;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\Week;
@@ -35,7 +36,7 @@ final class ProgramJson
                 'gaps',
                 static fn (Node $gap): Gap => new Gap(Category::from($gap->string('category')), $gap->int('week'), $gap->string('why')),
             ),
-            $node->opaque('x'),
+            new Extras($node->opaque('x')),
         );
     }
 
@@ -45,7 +46,7 @@ final class ProgramJson
             $node->int('week'),
             $node->each('other_training', ClientJson::readOtherTraining(...)),
             $node->each('sessions', SessionJson::read(...)),
-            $node->opaque('x'),
+            new Extras($node->opaque('x')),
         );
     }
 
@@ -65,13 +66,13 @@ final class ProgramJson
                     $week->otherTraining,
                 ),
                 'sessions' => array_map(SessionJson::write(...), $week->sessions),
-                ...($week->x === null ? [] : ['x' => (object) $week->x]),
+                ...($week->x->areWritten() ? ['x' => (object) $week->x->toArray()] : []),
             ], $program->weeks),
             'gaps' => array_map(
                 static fn (Gap $gap): array => ['category' => $gap->category->value, 'week' => $gap->week, 'why' => $gap->why],
                 $program->gaps,
             ),
-            ...($program->x === null ? [] : ['x' => (object) $program->x]),
+            ...($program->x->areWritten() ? ['x' => (object) $program->x->toArray()] : []),
         ];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Rounds;
 use EvenRungs\Core\Dose\Shorthand;
@@ -22,6 +23,8 @@ use EvenRungs\Core\Program\StraightBlock;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\Time\Weekday;
+use EvenRungs\Core\Unreadable;
+use EvenRungs\Core\Writing;
 
 /**
  * A program as trainers jot it down: one line an exercise, the name before the dose, under headings for weeks and days.
@@ -120,7 +123,7 @@ final class ProgramText
             try {
                 $reader->line(trim((string) preg_replace('/^\s*(?:[-•*]|\d+[.)])\s+/u', '', $line)));
             } catch (InvalidValue $e) {
-                $reader->problems[] = new Problem('line '.($i + 1), $e->getMessage());
+                $reader->problems[] = new Problem('line '.($i + 1), $e->sentence);
             }
         }
         $reader->endSession();
@@ -189,7 +192,7 @@ final class ProgramText
     {
         $this->endSession();
         if (count($this->weeks[$this->week] ?? []) >= self::MOST_SESSIONS) {
-            throw InvalidValue::because(
+            throw Contradiction::because(
                 sprintf(
                     'week %d has %d sessions already; write "Week %d" above the next',
                     $this->week,
@@ -237,8 +240,11 @@ final class ProgramText
                 new Dose(new Work($this->circuit['work']), 1, $perSide ? Side::Each : null, $this->circuit['rest']),
             );
         }
-        throw $problem ?? InvalidValue::because(
-            sprintf('"%s" has no dose; write the name, then sets × reps or seconds, such as "Dead bug 2 × 8 /s"', mb_substr($line, 0, 60)),
+        throw $problem ?? Unreadable::because(
+            sprintf(
+                '"%s" has no dose; write the name, then sets × reps or seconds, such as "Dead bug 2 × 8 /s"',
+                mb_substr($line, 0, 60),
+            ),
         );
     }
 
@@ -259,7 +265,7 @@ final class ProgramText
                     ? new StraightBlock($this->entries, Seconds::zero())
                     : new CircuitBlock($this->entries, $this->circuit['rounds'], Seconds::zero(), Seconds::zero());
             } catch (InvalidValue $e) {
-                $this->problems[] = new Problem($this->day->label(), $e->getMessage());
+                $this->problems[] = new Problem($this->day->label(), $e->sentence);
             }
         }
         $this->entries = [];
@@ -281,7 +287,7 @@ final class ProgramText
                     $this->claimed,
                 );
             } catch (InvalidValue $e) {
-                $this->problems[] = new Problem($this->day->label(), $e->getMessage());
+                $this->problems[] = new Problem($this->day->label(), $e->sentence);
             }
         }
         $this->blocks = [];
@@ -326,8 +332,8 @@ final class ProgramText
                 $session->change->side->isZero() && $session->change->station->isZero() ? [] : [
                     sprintf(
                         'changes %ss sides, %ss stations',
-                        InvalidValue::number($session->change->side->toNumber()),
-                        InvalidValue::number($session->change->station->toNumber()),
+                        Writing::number($session->change->side->toNumber()),
+                        Writing::number($session->change->station->toNumber()),
                     ),
                 ]
             ),

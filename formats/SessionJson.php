@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
-use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Program\Block;
 use EvenRungs\Core\Program\Change;
 use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\Entry;
+use EvenRungs\Core\Program\Extras;
 use EvenRungs\Core\Program\Kind;
 use EvenRungs\Core\Program\Planned;
 use EvenRungs\Core\Program\RestBlock;
@@ -42,7 +43,7 @@ final class SessionJson
             self::seconds($node, 'cool_down_s'),
             $change === null ? Change::none() : new Change(self::seconds($change, 'side_s'), self::seconds($change, 'station_s')),
             $claimed === null ? null : Seconds::of($claimed),
-            $node->opaque('x'),
+            new Extras($node->opaque('x')),
         );
     }
 
@@ -73,7 +74,7 @@ final class SessionJson
             )
             : null;
 
-        return new Entry($node->string('exercise'), DoseJson::read($node), $node->optionalString('note'), $planned, $node->opaque('x'));
+        return new Entry($node->string('exercise'), DoseJson::read($node), $node->optionalString('note'), $planned, new Extras($node->opaque('x')));
     }
 
     private static function seconds(Node $node, string $key): Seconds
@@ -94,7 +95,7 @@ final class SessionJson
             ...($session->claimed === null ? [] : ['claimed_s' => $session->claimed->toNumber()]),
             'change' => ['side_s' => $session->change->side->toNumber(), 'station_s' => $session->change->station->toNumber()],
             'blocks' => array_map(self::writeBlock(...), $session->blocks),
-            ...($session->x === null ? [] : ['x' => (object) $session->x]),
+            ...($session->x->areWritten() ? ['x' => (object) $session->x->toArray()] : []),
         ];
     }
 
@@ -117,7 +118,7 @@ final class SessionJson
                 'rest_after_s' => $after,
                 'entries' => array_map(static fn (Entry $entry): array => self::writeEntry($entry, false), $block->entries()),
             ],
-            default => throw InvalidValue::because('a block that has no JSON form'),
+            default => throw Contradiction::because('a block that has no JSON form'),
         };
     }
 
@@ -134,7 +135,7 @@ final class SessionJson
                 'ladder' => $entry->planned->ladder,
                 'why' => $entry->planned->why,
             ]),
-            ...($entry->x === null ? [] : ['x' => (object) $entry->x]),
+            ...($entry->x->areWritten() ? ['x' => (object) $entry->x->toArray()] : []),
         ];
     }
 }

@@ -74,7 +74,7 @@ final class TimeJson
                     $sum = $sum->plus($time->time);
                     $sessions[] = ['day' => $session->day->value, ...$this->session($session, $time)];
                 } catch (InvalidValue $e) {
-                    $problems[] = new Problem(Node::pointer(['weeks', $w, 'sessions', $s]), $e->getMessage());
+                    $problems[] = new Problem(Node::pointer(['weeks', $w, 'sessions', $s]), $e->sentence);
                 }
             }
             $weeks[] = ['week' => $week->number, 'sessions' => $sessions];
@@ -86,7 +86,11 @@ final class TimeJson
         return [...self::parts($sum), 'weeks' => $weeks];
     }
 
-    /** @return array{work_s: int|float, rest_s: int|float, change_s: int|float, warm_up_s: int|float, cool_down_s: int|float, total_s: int|float} */
+    /**
+     * @return array{
+     *     work_s: int|float, rest_s: int|float, change_s: int|float, warm_up_s: int|float, cool_down_s: int|float, total_s: int|float,
+     * }
+     */
     public static function parts(Time $time): array
     {
         return [

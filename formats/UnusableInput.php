@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
+use EvenRungs\Core\InvalidValue;
 use RuntimeException;
 
 /**
@@ -22,5 +23,11 @@ final class UnusableInput extends RuntimeException
     public static function at(string $path, string $message): self
     {
         return new self([new Problem($path, $message)]);
+    }
+
+    /** What is wrong with a value, at its place in the document. */
+    public static function of(string $path, InvalidValue $why): self
+    {
+        return self::at($path, $why->sentence);
     }
 }

@@ -46,9 +46,7 @@ final class SecondFactor
      */
     public function confirm(Trainer $trainer, string $code): array
     {
-        $step = $trainer->code_secret === null
-            ? null
-            : OneTimeCode::match(Crypt::decryptString($trainer->code_secret), self::digits($code), Carbon::now()->getTimestamp(), $trainer->code_step);
+        $step = self::stepOf($trainer, $code);
         if ($step === null) {
             throw UnusableInput::at(
                 '/code',
@@ -68,12 +66,21 @@ final class SecondFactor
         $trainer->update(['code_secret' => null, 'code_confirmed_at' => null, 'code_step' => 0, 'recovery_codes' => null]);
     }
 
+    /** The step of the clock that a code is of; none where it is of no step that is left. */
+    private static function stepOf(Trainer $trainer, string $code): ?int
+    {
+        return $trainer->code_secret === null ? null : OneTimeCode::match(
+            Crypt::decryptString($trainer->code_secret),
+            self::digits($code),
+            Carbon::now()->getTimestamp(),
+            $trainer->code_step,
+        );
+    }
+
     /** Takes a code of the authenticator, or one of the recovery codes, which is gone then. */
     public function takes(Trainer $trainer, string $code): bool
     {
-        $step = $trainer->code_secret === null
-            ? null
-            : OneTimeCode::match(Crypt::decryptString($trainer->code_secret), self::digits($code), Carbon::now()->getTimestamp(), $trainer->code_step);
+        $step = self::stepOf($trainer, $code);
         if ($step !== null) {
             $trainer->update(['code_step' => $step]);
 

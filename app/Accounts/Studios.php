@@ -141,7 +141,7 @@ final class Studios
             try {
                 $bands = Bands::of([...$bands, $band])->bands;
             } catch (InvalidValue $e) {
-                throw UnusableInput::at($each->path('name'), $e->getMessage());
+                throw UnusableInput::of($each->path('name'), $e);
             }
 
             return ['name' => $band->name, 'colour' => $band->colour, ...($band->pullKg === null ? [] : ['pull_kg' => $band->pullKg])];

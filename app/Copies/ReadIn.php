@@ -16,6 +16,7 @@ use App\Models\Trainer;
 use App\Planning\BoardLoader;
 use App\Progress\EvennessPage;
 use App\Today\LogPage;
+use EvenRungs\Core\InvalidValue;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\Problem;
@@ -372,10 +373,8 @@ final class ReadIn
         } catch (UnusableInput $e) {
             throw $e;
         } catch (Throwable $e) {
-            throw UnusableInput::at(
-                '/clients',
-                sprintf('%s cannot be opened with this: %s', $client->name, mb_substr($e->getMessage(), 0, 200)),
-            );
+            $why = $e instanceof InvalidValue ? $e->sentence : 'something in it is not as it is written today';
+            throw UnusableInput::at('/clients', sprintf('%s cannot be opened with this: %s', $client->name, $why));
         }
     }
 

@@ -45,7 +45,7 @@ final class Problem
     {
         return match (true) {
             $e instanceof UnusableInput => new self(422, 'Some of this cannot be used.', $e->problems),
-            $e instanceof InvalidValue => new self(422, 'Some of this cannot be used.', [new FieldProblem('/', $e->getMessage())]),
+            $e instanceof InvalidValue => new self(422, 'Some of this cannot be used.', [new FieldProblem('/', $e->sentence)]),
             $e instanceof StaleVersion => new self(409, 'Somebody else changed this in the meantime.', [], ['current' => $e->current]),
             $e instanceof AuthenticationException => new self(401, 'Please sign in.'),
             $e instanceof TokenMismatchException => new self(419, 'The page was open too long; reload it and try again.'),

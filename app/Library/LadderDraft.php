@@ -80,7 +80,7 @@ final class LadderDraft
                     $steps[] = DoseJson::write($dose);
                     $rung['measure'] = $dose->measure->kind()->value;
                 } catch (InvalidValue $e) {
-                    $problems[] = new Problem("/ladder/rungs/$i/steps/$s", $e->getMessage());
+                    $problems[] = new Problem("/ladder/rungs/$i/steps/$s", $e->sentence);
                 }
             }
             $rung['steps'] = $steps;
@@ -142,7 +142,7 @@ final class LadderDraft
         try {
             $this->data->library()->with([LibraryJson::readLadder(new Node($document), $this->data->poses())]);
         } catch (InvalidValue $e) {
-            throw UnusableInput::at($root, $e->getMessage());
+            throw UnusableInput::of($root, $e);
         } catch (UnusableInput $e) {
             throw new UnusableInput(
                 array_map(static fn (Problem $each): Problem => new Problem($root.$each->path, $each->message), $e->problems),

@@ -15,6 +15,11 @@ use Illuminate\Support\Str;
 
 /**
  * House styles of a studio's own: a copy of another with single choices changed.
+ *
+ * @phpstan-type StyleDocument array{
+ *     id: string, name: string, summary: string, from: string,
+ *     choices: array<string, mixed>, plan: array<string, mixed>, numbers: array<string, mixed>,
+ * }
  */
 final class OwnStyles
 {
@@ -78,8 +83,8 @@ final class OwnStyles
     /**
      * What the new side sets goes before what the copied style wrote itself.
      *
-     * @param  array{id: string, name: string, summary: string, from: string, choices: array<string, mixed>, plan: array<string, mixed>, numbers: array<string, mixed>}  $document
-     * @return array{id: string, name: string, summary: string, from: string, choices: array<string, mixed>, plan: array<string, mixed>, numbers: array<string, mixed>}
+     * @param  StyleDocument  $document
+     * @return StyleDocument
      */
     private function choose(array $document, string $question, string $side): array
     {

@@ -7,6 +7,7 @@ namespace App\Planning;
 use EvenRungs\Core\Audit\Audit;
 use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Client\Client as Person;
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Rounds;
 use EvenRungs\Core\Dose\Shorthand;
@@ -32,6 +33,7 @@ use EvenRungs\Core\Program\Unwritten;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Core\UnknownName;
 use EvenRungs\Formats\AuditJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\SessionJson;
@@ -84,7 +86,7 @@ final class Bench
                 default => $this->mended($session, $change->string('rule'), $change->string('where'), $style, $client),
             };
         } catch (InvalidValue $e) {
-            throw UnusableInput::at('/change/text', $e->getMessage());
+            throw UnusableInput::of('/change/text', $e);
         }
     }
 
@@ -97,10 +99,10 @@ final class Bench
 
     private function withRounds(Session $session, int $place, string $text): Session
     {
-        $rounds = Rounds::parse($text) ?? throw InvalidValue::because(
+        $rounds = Rounds::parse($text) ?? throw UnknownName::because(
             sprintf('"%s" is no circuit; write 3 rounds, or 3 rounds 50:25 for work and rest in seconds', mb_substr($text, 0, 40)),
         );
-        $block = $session->blocks[$place] ?? throw InvalidValue::because('there is no such block');
+        $block = $session->blocks[$place] ?? throw UnknownName::because('there is no such block');
         $entries = array_map(static function (Entry $entry) use ($rounds): Entry {
             $dose = $entry->dose->withSets(1);
             $each = $dose->isPerSide() ? Side::Each : $dose->side;
@@ -110,7 +112,7 @@ final class Bench
             );
         }, $block->entries());
         if ($entries === []) {
-            throw InvalidValue::because('a rest has no rounds');
+            throw Contradiction::because('a rest has no rounds');
         }
 
         return $this->withBlock(
@@ -136,14 +138,14 @@ final class Bench
     /** An exercise at the end of a block, or in a new one behind the others, at its start dose or for the work time of the circuit. */
     private function added(Session $session, int $place, string $exercise, Steps $steps): Session
     {
-        $rung = $this->data->library()->find($exercise) ?? throw InvalidValue::because(
+        $rung = $this->data->library()->find($exercise) ?? throw UnknownName::because(
             sprintf('"%s" is not in the library', mb_substr($exercise, 0, 60)),
         );
         $dose = $steps->of($rung)[0];
         if ($place === count($session->blocks)) {
             return $session->withBlocks([...$session->blocks, new StraightBlock([new Entry($rung->id, $dose)], Seconds::zero())]);
         }
-        $block = $session->blocks[$place] ?? throw InvalidValue::because('there is no such block');
+        $block = $session->blocks[$place] ?? throw UnknownName::because('there is no such block');
         $model = $block->entries()[0] ?? null;
         if ($block instanceof CircuitBlock && $model !== null) {
             $dose = $model->dose->measure instanceof Work
@@ -156,7 +158,7 @@ final class Bench
 
     private function ordered(Session $session, int $place, Style $style): Session
     {
-        $block = $session->blocks[$place] ?? throw InvalidValue::because('there is no such block');
+        $block = $session->blocks[$place] ?? throw UnknownName::because('there is no such block');
         $best = $this->order($block, $style);
         if ($best === null) {
             return $session;
@@ -192,7 +194,7 @@ final class Bench
             }
         }
 
-        throw InvalidValue::because('there is nothing to mend there any more');
+        throw Contradiction::because('there is nothing to mend there any more');
     }
 
     /** @return list<array{Finding, Program}> */

@@ -233,7 +233,7 @@ final class BoardView
             'sessions' => $this->sessions($week, $place, $board),
             'directions' => $this->directions($week, $board),
             'gaps' => self::gaps($week, $board),
-            'notes' => array_values(array_filter($week->x ?? [], is_string(...))),
+            'notes' => $week->x->sentences(),
         ];
     }
 
@@ -324,7 +324,7 @@ final class BoardView
     {
         $time = SessionTime::of($session, $this->data->library());
         $budget = Seconds::of(60 * $minutes);
-        $why = $session->x['why'] ?? [];
+        $why = $session->x->parts('why');
         $rows = RunSheet::of($session, $time->timeline, $this->data->library());
         $blocks = [];
         foreach ($session->blocks as $b => $block) {
@@ -356,8 +356,8 @@ final class BoardView
             'change' => self::clock(Seconds::ofMs($time->time->changeMs)),
             'budget' => self::clock($budget),
             'over' => $time->time->total()->isLongerThan($budget),
-            'place' => is_string($session->x['place'] ?? null) ? $session->x['place'] : null,
-            'why' => is_array($why) ? array_values(array_filter($why, is_string(...))) : [],
+            'place' => $session->x->text('place'),
+            'why' => array_values(array_filter($why, is_string(...))),
             'blocks' => $blocks,
         ];
     }

@@ -47,7 +47,7 @@ final class ChangeDose
                     $dose,
                 );
             } catch (InvalidValue $e) {
-                throw UnusableInput::at('/dose', $e->getMessage());
+                throw UnusableInput::of('/dose', $e);
             }
             $this->ledger->recordProgram($locked, $trainer, sprintf('Dose %s', Shorthand::write($dose)), $program, $edited);
             $this->ledger->store($locked, $edited);

@@ -19,7 +19,7 @@ final class Insistence
 
     public static function of(Entry $entry): ?self
     {
-        $kept = $entry->x['insisted'] ?? null;
+        $kept = $entry->x->get('insisted');
 
         return is_array($kept) && is_string($kept['why'] ?? null) && is_string($kept['by'] ?? null) && is_string($kept['on'] ?? null)
             ? new self(
@@ -36,7 +36,7 @@ final class Insistence
             $entry->dose,
             $entry->note,
             $entry->planned,
-            [...$entry->x ?? [], 'insisted' => ['why' => $why, 'by' => $by, 'on' => $on]],
+            $entry->x->with('insisted', ['why' => $why, 'by' => $by, 'on' => $on]),
         );
     }
 

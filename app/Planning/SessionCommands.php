@@ -172,11 +172,12 @@ final class SessionCommands
      */
     public function dates(Client $client, Trainer $trainer, int $version, DateTimeImmutable $began, array $shifts): void
     {
-        $this->change($client, $trainer, $version, 'Days of the program', static function (Program $program) use ($began, $shifts): Program {
+        $dated = static function (Program $program) use ($began, $shifts): Program {
             $begun = ProgramDates::of($program)?->beginningOn($began) ?? PresentWeek::begun($program, $began);
 
             return ProgramDates::of($begun)?->shiftedBy($shifts) ?? $begun;
-        });
+        };
+        $this->change($client, $trainer, $version, 'Days of the program', $dated);
     }
 
     /** Applies the fix of one finding of the program's own audit. */
@@ -294,7 +295,7 @@ final class SessionCommands
             try {
                 $edited = $edit($program);
             } catch (InvalidValue $e) {
-                throw UnusableInput::at('/session', $e->getMessage());
+                throw UnusableInput::of('/session', $e);
             }
             $this->ledger->record(
                 $locked,

@@ -211,7 +211,7 @@ final class SessionController extends Controller
 
                 return $to === null ? new Shift($from, $each->int('weeks')) : Shift::away($from, $to);
             } catch (InvalidValue $e) {
-                throw UnusableInput::at($each->path('to'), $e->getMessage());
+                throw UnusableInput::of($each->path('to'), $e);
             }
         });
         $this->commands->dates(

@@ -41,7 +41,7 @@ final class SwapExercise
                     $rung,
                 );
             } catch (InvalidValue $e) {
-                throw UnusableInput::at('/entry', $e->getMessage());
+                throw UnusableInput::of('/entry', $e);
             }
             $this->ledger->recordProgram($locked, $trainer, sprintf('Swapped for %s', $rung->name), $program, $edited);
             $this->ledger->store($locked, $edited);

@@ -288,7 +288,7 @@ final class Verdicts
                     $to->range,
                 );
             } catch (InvalidValue $e) {
-                throw UnusableInput::at('/ladder', $e->getMessage());
+                throw UnusableInput::of('/ladder', $e);
             }
         });
     }

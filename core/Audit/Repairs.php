@@ -43,11 +43,13 @@ final class Repairs
     {
         [$week, $session, $block, $entry] = $at->place;
 
-        return new Fix($text, static fn (Program $program): Program => $program->changeSession($week, $session, static function (Session $found) use ($block, $entry, $change): ?Session {
+        $inSession = static function (Session $found) use ($block, $entry, $change): ?Session {
             $changed = $found->changeEntry($block, $entry, $change);
 
             return $changed->entries() === [] ? null : $changed;
-        }));
+        };
+
+        return new Fix($text, static fn (Program $program): Program => $program->changeSession($week, $session, $inSession));
     }
 
     /** @param  callable(Session): ?Session  $change */
@@ -162,26 +164,20 @@ final class Repairs
     private function added(Rung $rung, Dose $dose, array $to): Fix
     {
         $days = implode(' and ', array_map(static fn (AuditedSession $at): string => $at->session->day->label(), $to));
-        $library = $this->library;
+        $longer = function (Session $session) use ($rung, $dose): Session {
+            $with = $session->withBlocks([...$session->blocks, new StraightBlock([new Entry($rung->id, $dose)], Seconds::zero())]);
 
-        return new Fix(sprintf(
-            'Add %s, %s, to %s.',
-            lcfirst($rung->name),
-            Shorthand::write($dose),
-            $days,
-        ), static function (Program $program) use ($rung, $dose, $to, $library): Program {
+            return $session->claimed === null ? $with : $with->withClaimed(SessionTime::total($with, $this->library));
+        };
+        $everywhere = static function (Program $program) use ($to, $longer): Program {
             foreach ($to as $at) {
-                $program = $program->changeSession($at->place[0], $at->place[1], static function (Session $session) use ($rung, $dose, $library): Session {
-                    $longer = $session->withBlocks(
-                        [...$session->blocks, new StraightBlock([new Entry($rung->id, $dose)], Seconds::zero())],
-                    );
-
-                    return $session->claimed === null ? $longer : $longer->withClaimed(SessionTime::total($longer, $library));
-                });
+                $program = $program->changeSession($at->place[0], $at->place[1], $longer);
             }
 
             return $program;
-        });
+        };
+
+        return new Fix(sprintf('Add %s, %s, to %s.', lcfirst($rung->name), Shorthand::write($dose), $days), $everywhere);
     }
 
     private function easyWithoutKit(Ladder $ladder): ?Rung

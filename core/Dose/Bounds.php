@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Dose;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\OutOfRange;
 
 /**
  * The least and the most that each number of a dose or session may be.
@@ -52,7 +53,7 @@ enum Bounds
     {
         [$what, $least, $most, $unit] = $this->row();
         if (! is_finite($value) || $value < $least || $value > $most) {
-            throw InvalidValue::outside($what, $value, $least, $most, $unit);
+            throw OutOfRange::outside($what, $value, $least, $most, $unit);
         }
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Dose;
 
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Time\Seconds;
 
@@ -39,7 +40,7 @@ final class Dose
             Bounds::Load->check($loadKg);
         }
         if ($side === Side::Alternate && ! $measure instanceof Reps && ! $measure instanceof Work) {
-            throw InvalidValue::because('alternate sides go only with reps or a work time; write each side instead');
+            throw Contradiction::because('alternate sides go only with reps or a work time; write each side instead');
         }
     }
 

@@ -46,7 +46,7 @@ final class Range
         return match (true) {
             $this->cm !== null => Writing::reach($this->cm),
             $this->share === 0.5 => 'half range',
-            default => InvalidValue::number(($this->share ?? 1) * 100).'% range',
+            default => Writing::number(($this->share ?? 1) * 100).'% range',
         };
     }
 
@@ -56,7 +56,7 @@ final class Range
         return match (true) {
             $this->cm !== null => Writing::reach($this->cm).' far',
             $this->share === 0.5 => 'half the range',
-            default => InvalidValue::number(($this->share ?? 1) * 100).' % of the range',
+            default => Writing::number(($this->share ?? 1) * 100).' % of the range',
         };
     }
 }

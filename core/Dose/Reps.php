@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Dose;
 
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Time\Seconds;
 
@@ -32,7 +33,7 @@ final class Reps implements Measure
         }
         $this->rep = ($tempo ?? Tempo::unwritten())->rep()->plus($hold ?? Seconds::zero());
         if ($this->rep->isZero()) {
-            throw InvalidValue::because('tempo 0-0-0-0 without a hold makes a repetition of no time');
+            throw Contradiction::because('tempo 0-0-0-0 without a hold makes a repetition of no time');
         }
     }
 

@@ -6,6 +6,7 @@ namespace EvenRungs\Core\Dose;
 
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Core\Writing;
 
 /**
  * A circuit in one line, as trainers write it: `3 rounds 50:25`, work and rest of every station in seconds.
@@ -61,8 +62,8 @@ final class Rounds
         return sprintf(
             '%s %s:%s',
             $line,
-            InvalidValue::number($first->measure->work()->toNumber()),
-            InvalidValue::number(($first->rest ?? Seconds::zero())->toNumber()),
+            Writing::number($first->measure->work()->toNumber()),
+            Writing::number(($first->rest ?? Seconds::zero())->toNumber()),
         );
     }
 }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Dose;
 
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Core\Unreadable;
 use EvenRungs\Core\Writing;
 
 /**
@@ -54,14 +56,14 @@ final class Shorthand
             ),
             $measure instanceof Work => self::seconds($measure->time).' work',
             $measure instanceof Distance => Writing::distance($measure->metres)
-                .($measure->pace === null ? '' : ' at '.InvalidValue::number($measure->pace).' m/s'),
-            default => throw InvalidValue::because('a measure that has no shorthand'),
+                .($measure->pace === null ? '' : ' at '.Writing::number($measure->pace).' m/s'),
+            default => throw Contradiction::because('a measure that has no shorthand'),
         };
     }
 
     private static function seconds(Seconds $time): string
     {
-        return InvalidValue::number($time->toNumber()).' s';
+        return Writing::number($time->toNumber()).' s';
     }
 
     /**
@@ -70,15 +72,15 @@ final class Shorthand
     public static function parse(string $text): Dose
     {
         if (strlen($text) > 200) {
-            throw InvalidValue::because('a dose is one short line of at most 200 characters');
+            throw Unreadable::because('a dose is one short line of at most 200 characters');
         }
         self::refuseWithoutNumber(mb_strtolower($text));
         $rest = self::tidy($text);
         if ($rest === '') {
-            throw InvalidValue::because('the dose is empty; write sets × reps or seconds, such as 3 × 8 /s or 2 × 20 s');
+            throw Unreadable::because('the dose is empty; write sets × reps or seconds, such as 3 × 8 /s or 2 × 20 s');
         }
         if (preg_match('/^(\d{1,4})x/', $rest, $m) !== 1) {
-            throw InvalidValue::because(sprintf('"%s" does not start with sets ×, such as 3 × 8', trim($text)));
+            throw Unreadable::because(sprintf('"%s" does not start with sets ×, such as 3 × 8', trim($text)));
         }
         $sets = (int) $m[1];
         [$build, $rest] = self::readMeasure(substr($rest, strlen($m[0])));
@@ -102,7 +104,7 @@ final class Shorthand
             } elseif (preg_match('/^r(\S+)$/', $word, $m) === 1 && $pause === null) {
                 $pause = Seconds::parse($m[1]);
             } else {
-                throw InvalidValue::because(sprintf(
+                throw Unreadable::because(sprintf(
                     '"%s" is not understood here; after the amount come /s or /alt, a tempo such as 3-1-3-1, @8kg, 50%%, r0:45, each once',
                     $word,
                 ));
@@ -167,7 +169,7 @@ final class Shorthand
         foreach (self::IMPERIAL as $spelling => [$one, $metric]) {
             $text = (string) preg_replace_callback(
                 $spelling,
-                static fn (array $m): string => sprintf($metric, InvalidValue::number(round((float) $m[1] * $one, 1))),
+                static fn (array $m): string => sprintf($metric, Writing::number(round((float) $m[1] * $one, 1))),
                 $text,
             );
         }
@@ -188,7 +190,7 @@ final class Shorthand
     {
         $text = (string) preg_replace_callback(
             '/(\d{1,3}(?:\.\d{1,2})?) ?(?:min(?:ute)?s?|\')(?: ?(\d{1,2}) ?(?:s|sec(?:ond)?s?)?)?(?![a-z\d])/',
-            static fn (array $m): string => InvalidValue::number(60 * (float) $m[1] + (float) ($m[2] ?? 0)).'s',
+            static fn (array $m): string => Writing::number(60 * (float) $m[1] + (float) ($m[2] ?? 0)).'s',
             $text,
         );
 
@@ -214,7 +216,7 @@ final class Shorthand
             '/\bsuperset\b/' => 'write a circuit: 3 rounds, then one line an exercise',
         ] as $pattern => $help) {
             if (preg_match($pattern, $text, $m) === 1) {
-                throw InvalidValue::because(sprintf('"%s": %s', trim($m[0]), $help));
+                throw Unreadable::because(sprintf('"%s": %s', trim($m[0]), $help));
             }
         }
     }
@@ -240,7 +242,7 @@ final class Shorthand
 
             return [static fn (?Tempo $tempo): Measure => new Reps($count, $tempo, $hold), $m['rest'] ?? ''];
         } else {
-            throw InvalidValue::because(sprintf(
+            throw Unreadable::because(sprintf(
                 '"%s" is not an amount; write reps (8), seconds (20 s), repeats (4 × 10 s / 5 s) or metres (20 m)',
                 $text,
             ));
@@ -248,7 +250,7 @@ final class Shorthand
 
         return [static function (?Tempo $tempo) use ($measure): Measure {
             if ($tempo !== null) {
-                throw InvalidValue::because('a tempo goes only with reps');
+                throw Contradiction::because('a tempo goes only with reps');
             }
 
             return $measure;

@@ -6,6 +6,7 @@ namespace EvenRungs\Core\Dose;
 
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Core\Unreadable;
 
 /**
  * Lowering – pause – lifting – pause in seconds, one digit each; `X` is as fast as controlled and counts one second.
@@ -22,7 +23,7 @@ final class Tempo
     public static function parse(string $text): self
     {
         if (preg_match('/^[0-9X]-[0-9X]-[0-9X]-[0-9X]$/D', $text) !== 1) {
-            throw InvalidValue::because(sprintf('tempo "%s" is not four parts of one digit or a capital X, such as 3-1-3-1', $text));
+            throw Unreadable::because(sprintf('tempo "%s" is not four parts of one digit or a capital X, such as 3-1-3-1', $text));
         }
         $seconds = array_map(static fn (string $part): int => $part === 'X' ? 1 : (int) $part, explode('-', $text));
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Dose;
 
-use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\Writing;
 
@@ -60,7 +60,7 @@ final class Wording
             ),
             $measure instanceof Work => self::seconds($measure->time).' of work',
             $measure instanceof Distance => Writing::distance($measure->metres),
-            default => throw InvalidValue::because('a measure that has no wording'),
+            default => throw Contradiction::because('a measure that has no wording'),
         };
     }
 
@@ -71,6 +71,6 @@ final class Wording
 
     private static function seconds(Seconds $time): string
     {
-        return InvalidValue::number($time->toNumber()).' s';
+        return Writing::number($time->toNumber()).' s';
     }
 }

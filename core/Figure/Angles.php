@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Figure;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\OutOfRange;
+use EvenRungs\Core\UnknownName;
 
 /**
  * The joint angles of a pose, in degrees. What is not given is 0: a person who stands with hanging arms.
@@ -55,10 +57,10 @@ final class Angles
             $joint = $side === '' ? $name : substr($name, 0, -2);
             $range = $side === '' ? self::TRUNK[$name] ?? self::LIMB[$name] ?? null : self::LIMB[$joint] ?? null;
             if ($range === null) {
-                throw InvalidValue::because(sprintf('there is no angle "%s"', $name));
+                throw UnknownName::because(sprintf('there is no angle "%s"', $name));
             }
             if ($value < $range[0] || $value > $range[1]) {
-                throw InvalidValue::outside(sprintf('angle "%s"', $name), $value, $range[0], $range[1]);
+                throw OutOfRange::outside(sprintf('angle "%s"', $name), $value, $range[0], $range[1]);
             }
             foreach (isset(self::LIMB[$joint]) && $side === '' ? ['-r', '-l'] : [$side] as $each) {
                 $known[$joint.$each] = (float) $value;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Figure;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\UnknownName;
 
 /**
  * How a rung is drawn: a base pose with a few angles of its own, the pose it moves to, what stays planted, and the kit.
@@ -38,7 +39,7 @@ final class Figure
     ) {
         foreach ($planted as $end) {
             if (! in_array($end, self::ENDS, true)) {
-                throw InvalidValue::because(sprintf('"%s" cannot be planted: only %s', $end, implode(', ', self::ENDS)));
+                throw UnknownName::because(sprintf('"%s" cannot be planted: only %s', $end, implode(', ', self::ENDS)));
             }
         }
     }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Figure;
 
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\UnknownName;
 
 /**
  * A piece of kit in a figure: where it is, and what shape it is drawn as.
@@ -28,13 +30,13 @@ final class Prop
     ) {
         foreach (['at' => $at, 'to' => $to] as $which => $place) {
             if (is_string($place) && $place !== self::HANDS && ! isset(Body::of(Angles::of([]))->points[$place])) {
-                throw InvalidValue::because(sprintf('the figure has no joint "%s"', $place));
+                throw UnknownName::because(sprintf('the figure has no joint "%s"', $place));
             }
             if (is_array($place) && count($place) !== 3) {
-                throw InvalidValue::because(sprintf('"%s" of a %s is a joint or three numbers', $which, $kind->value));
+                throw Contradiction::because(sprintf('"%s" of a %s is a joint or three numbers', $which, $kind->value));
             }
             if ($place === null && in_array($which, $kind->needs(), true)) {
-                throw InvalidValue::because(sprintf('a %s needs "%s"', $kind->value, $which));
+                throw Contradiction::because(sprintf('a %s needs "%s"', $kind->value, $which));
             }
         }
     }

@@ -7,7 +7,7 @@ namespace EvenRungs\Core\Ladder;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Measure;
 use EvenRungs\Core\Dose\MeasureKind;
-use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Writing;
 
 /**
  * How a dose compares with what is usual on its rung: from the start dose to the top (common practice, no source). Over
@@ -60,7 +60,7 @@ final class DoseRange
         }
         $unit = self::counted($start);
         $scale = $unit === 's' ? 1000 : 1;
-        $shown = static fn (int|float $amount): string => InvalidValue::number($amount / $scale);
+        $shown = static fn (int|float $amount): string => Writing::number($amount / $scale);
 
         return new self(
             $given > self::FAR_TIMES_TOP * $most,

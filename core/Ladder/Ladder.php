@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Ladder;
 
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\UnknownName;
 
 /**
  * Rungs of one movement, easiest first; levels never fall.
@@ -27,15 +29,15 @@ final class Ladder
         public readonly array $retired = [],
     ) {
         if ($rungs === []) {
-            throw InvalidValue::because(sprintf('ladder "%s" has no rungs', $id));
+            throw Contradiction::because(sprintf('ladder "%s" has no rungs', $id));
         }
         foreach (self::falls(array_map(static fn (Rung $rung): int => $rung->level->value, $rungs)) as $i) {
-            throw InvalidValue::because(
+            throw Contradiction::because(
                 sprintf('ladder "%s": rung "%s" is easier than "%s" below it', $id, $rungs[$i]->id, $rungs[$i - 1]->id),
             );
         }
         if ($this->indexOf($anchor) === null) {
-            throw InvalidValue::because(sprintf('ladder "%s": its anchor "%s" is not one of its rungs', $id, $anchor));
+            throw UnknownName::because(sprintf('ladder "%s": its anchor "%s" is not one of its rungs', $id, $anchor));
         }
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Ladder;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\OutOfRange;
 
 /**
  * Difficulty on one scale for all ladders: 1–2 early rehab, 3–4 beginner, 5–6 intermediate, 7–8 advanced, 9–10 athlete.
@@ -23,7 +24,7 @@ final class Level
     public static function of(int $value): self
     {
         if ($value < self::LEAST || $value > self::MOST) {
-            throw InvalidValue::outside('level', $value, self::LEAST, self::MOST);
+            throw OutOfRange::outside('level', $value, self::LEAST, self::MOST);
         }
 
         return new self($value);

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Ladder;
 
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\UnknownName;
 
 /**
  * Every ladder there is, the tables they refer to, and the index of exercise names.
@@ -53,12 +55,12 @@ final class Library
         $ids = [];
         foreach ($ladders as $ladder) {
             if (isset($this->ladderById[$ladder->id])) {
-                throw InvalidValue::because(sprintf('ladder "%s" stands twice', $ladder->id));
+                throw Contradiction::because(sprintf('ladder "%s" stands twice', $ladder->id));
             }
             $this->ladderById[$ladder->id] = $ladder;
             foreach ([...$ladder->rungs, ...$ladder->retired] as $rung) {
                 if (isset($ids[$rung->id])) {
-                    throw InvalidValue::because(sprintf('rung "%s" stands twice', $rung->id));
+                    throw Contradiction::because(sprintf('rung "%s" stands twice', $rung->id));
                 }
                 $ids[$rung->id] = true;
             }
@@ -130,7 +132,7 @@ final class Library
         $key = Name::key($name);
         $other = $this->rungByName[$key] ?? null;
         if ($other !== null && $other !== $rung) {
-            throw InvalidValue::because(sprintf('the name "%s" means both "%s" and "%s"', $name, $other->id, $rung->id));
+            throw Contradiction::because(sprintf('the name "%s" means both "%s" and "%s"', $name, $other->id, $rung->id));
         }
         $this->rungByName[$key] = $rung;
         $this->names[$rung->id][] = Name::words($name);
@@ -146,7 +148,7 @@ final class Library
         ];
         foreach ($unknown as $what => $ids) {
             foreach ($ids as $id) {
-                throw InvalidValue::because(sprintf('rung "%s" names the %s "%s", which is not in the library', $rung->id, $what, $id));
+                throw UnknownName::because(sprintf('rung "%s" names the %s "%s", which is not in the library', $rung->id, $what, $id));
             }
         }
     }
@@ -159,7 +161,7 @@ final class Library
     /** @throws InvalidValue when there is none */
     public function rung(string $id): Rung
     {
-        return $this->rungById[$id] ?? throw InvalidValue::because(sprintf('there is no rung "%s"', $id));
+        return $this->rungById[$id] ?? throw UnknownName::because(sprintf('there is no rung "%s"', $id));
     }
 
     public function hasLadder(string $id): bool
@@ -170,7 +172,7 @@ final class Library
     /** @throws InvalidValue when there is none */
     public function ladder(string $id): Ladder
     {
-        return $this->ladderById[$id] ?? throw InvalidValue::because(sprintf('there is no ladder "%s"', $id));
+        return $this->ladderById[$id] ?? throw UnknownName::because(sprintf('there is no ladder "%s"', $id));
     }
 
     public function ladderOf(Rung $rung): Ladder

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Ladder;
 
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\InvalidValue;
 
@@ -32,7 +33,7 @@ final class RangeScale
     public static function cm(int|float $step, int|float $full): self
     {
         if ($step > $full) {
-            throw InvalidValue::because('a step of the range is longer than the full range');
+            throw Contradiction::because('a step of the range is longer than the full range');
         }
         Range::cm($step);
         Range::cm($full);

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Ladder;
 
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Tempo;
 use EvenRungs\Core\Figure\Figure;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\OutOfRange;
 use EvenRungs\Core\Time\Seconds;
 
 /**
@@ -69,11 +71,11 @@ final class Rung
         $this->coaching = Packed::of($coaching);
         $this->figure = Packed::of($figure);
         if ($steps === []) {
-            throw InvalidValue::because(sprintf('rung "%s" has no dose', $id));
+            throw Contradiction::because(sprintf('rung "%s" has no dose', $id));
         }
         foreach ($stresses as $stress => $grade) {
             if ($grade < 1 || $grade > 3) {
-                throw InvalidValue::outside(sprintf('stress "%s" of rung "%s"', $stress, $id), $grade, 1, 3);
+                throw OutOfRange::outside(sprintf('stress "%s" of rung "%s"', $stress, $id), $grade, 1, 3);
             }
         }
     }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Log;
 
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\OutOfRange;
 
 /**
  * The bands of a studio, lightest first. Colours mean nothing by themselves: every maker has an order of its own, so the studio lists its
@@ -27,17 +29,17 @@ final class Bands
     public static function of(array $bands): self
     {
         if (count($bands) > self::MOST) {
-            throw new InvalidValue(sprintf('at most %d bands', self::MOST));
+            throw OutOfRange::because(sprintf('at most %d bands', self::MOST));
         }
         $names = [];
         $pull = 0;
         foreach ($bands as $band) {
             $name = mb_strtolower($band->name);
             if (isset($names[$name])) {
-                throw new InvalidValue(sprintf('"%s" stands twice', $band->name));
+                throw Contradiction::because(sprintf('"%s" stands twice', $band->name));
             }
             if ($band->pullKg !== null && $band->pullKg < $pull) {
-                throw new InvalidValue(sprintf('"%s" pulls less than a band above it: the lightest comes first', $band->name));
+                throw Contradiction::because(sprintf('"%s" pulls less than a band above it: the lightest comes first', $band->name));
             }
             $names[$name] = true;
             $pull = $band->pullKg ?? $pull;

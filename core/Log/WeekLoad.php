@@ -6,6 +6,7 @@ namespace EvenRungs\Core\Log;
 
 use DateTimeImmutable;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\OutOfRange;
 use EvenRungs\Core\Time\Weekday;
 
 /**
@@ -74,7 +75,7 @@ final class WeekLoad
     {
         $known = array_values(array_filter($days, static fn (?float $load): bool => $load !== null));
         if (count($days) !== self::DAYS || ($known !== [] && min($known) < 0)) {
-            throw InvalidValue::because('A week has seven days, each with a load of 0 or more.');
+            throw OutOfRange::because('A week has seven days, each with a load of 0 or more.');
         }
         $total = array_sum($known);
         if (count($known) < self::DAYS || min($known) === max($known)) {

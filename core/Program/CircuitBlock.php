@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Program;
 
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\Dose\Bounds;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Time\Seconds;
@@ -32,7 +33,7 @@ final class CircuitBlock implements Block
         Bounds::Rest->check($restAfter->toNumber());
         foreach ($entries as $entry) {
             if ($entry->dose->sets !== 1) {
-                throw InvalidValue::because('a circuit counts rounds, so every entry has one set');
+                throw Contradiction::because('a circuit counts rounds, so every entry has one set');
             }
         }
     }

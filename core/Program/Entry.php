@@ -13,14 +13,13 @@ final class Entry
 {
     /**
      * @param  ?Planned  $planned  what the planner noted; null on an entry that somebody else wrote
-     * @param  array<string, mixed>|null  $x  carried along untouched
      */
     public function __construct(
         public readonly string $exercise,
         public readonly Dose $dose,
         public readonly ?string $note = null,
         public readonly ?Planned $planned = null,
-        public readonly ?array $x = null,
+        public readonly Extras $x = new Extras,
     ) {
     }
 

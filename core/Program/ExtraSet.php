@@ -24,7 +24,7 @@ final class ExtraSet
     /** @return 'left'|'right'|null the side of an entry that is an extra set */
     public static function side(Entry $entry): ?string
     {
-        $side = $entry->x[self::KEY] ?? null;
+        $side = $entry->x->get(self::KEY);
 
         return $side === 'left' || $side === 'right' ? $side : null;
     }
@@ -104,7 +104,7 @@ final class ExtraSet
             $dose,
             sprintf('One set more, %s only, until it comes to %d %% of the other.', $side, self::ENOUGH_PERCENT),
             $entry->planned,
-            [...$entry->x ?? [], self::KEY => $side],
+            $entry->x->with(self::KEY, $side),
         )], $after instanceof StraightBlock ? $after->restAfter() : Seconds::zero());
     }
 }

@@ -6,6 +6,7 @@ namespace EvenRungs\Core\Program;
 
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\UnknownName;
 
 /**
  * Weeks of sessions, for one client or for anyone.
@@ -15,7 +16,6 @@ final class Program
     /**
      * @param  list<Week>  $weeks
      * @param  list<Gap>  $gaps
-     * @param  array<string, mixed>|null  $x  carried along untouched
      */
     public function __construct(
         public readonly array $weeks,
@@ -23,7 +23,7 @@ final class Program
         public readonly ?string $style = null,
         public readonly ?Client $client = null,
         public readonly array $gaps = [],
-        public readonly ?array $x = null,
+        public readonly Extras $x = new Extras,
     ) {
     }
 
@@ -31,6 +31,11 @@ final class Program
     public function withWeeks(array $weeks): self
     {
         return new self($weeks, $this->title, $this->style, $this->client, $this->gaps, $this->x);
+    }
+
+    public function withX(Extras $x): self
+    {
+        return new self($this->weeks, $this->title, $this->style, $this->client, $this->gaps, $x);
     }
 
     /**
@@ -59,9 +64,9 @@ final class Program
     public function changeSession(int $week, int $session, callable $change): self
     {
         $weeks = $this->weeks;
-        $found = $weeks[$week] ?? throw InvalidValue::because('there is no such session in the program');
+        $found = $weeks[$week] ?? throw UnknownName::because('there is no such session in the program');
         $sessions = $found->sessions;
-        $changed = $change($sessions[$session] ?? throw InvalidValue::because('there is no such session in the program'));
+        $changed = $change($sessions[$session] ?? throw UnknownName::because('there is no such session in the program'));
         array_splice($sessions, $session, 1, $changed === null ? [] : [$changed]);
         $weeks[$week] = $found->withSessions($sessions);
 

@@ -36,12 +36,12 @@ final class ProgramDates
     /** Null where nobody ever said when the program begins. */
     public static function of(Program $program): ?self
     {
-        $began = self::day($program->x[self::BEGAN] ?? null);
+        $began = self::day($program->x->get(self::BEGAN));
         if ($began === null) {
             return null;
         }
         $shifts = [];
-        foreach (is_array($program->x[self::SHIFTS] ?? null) ? $program->x[self::SHIFTS] : [] as $each) {
+        foreach ($program->x->parts(self::SHIFTS) as $each) {
             $each = is_array($each) ? $each : [];
             $from = self::day($each['from'] ?? null);
             $weeks = $each['weeks'] ?? null;
@@ -62,12 +62,12 @@ final class ProgramDates
      */
     public static function begin(Program $program, DateTimeImmutable $day, string $number): Program
     {
-        $x = array_diff_key($program->x ?? [], [self::SHIFTS => true]);
-        $began = self::withX($program, [...$x, self::BEGAN => $day->format('Y-m-d'), self::NUMBER => $number]);
+        $x = $program->x->without(self::SHIFTS)->with(self::BEGAN, $day->format('Y-m-d'))->with(self::NUMBER, $number);
+        $began = $program->withX($x);
 
         return $began->mapSessions(
-            static fn (Session $session): Session => $session->x === null ? $session : $session->withX(
-                array_diff_key($session->x, [self::FROM_DAY => true, self::FROM_WEEK => true, self::MISSED => true]),
+            static fn (Session $session): Session => $session->withX(
+                $session->x->without(self::FROM_DAY, self::FROM_WEEK, self::MISSED),
             ),
         );
     }
@@ -75,18 +75,16 @@ final class ProgramDates
     /** The same program begun on another day. */
     public function beginningOn(DateTimeImmutable $day): Program
     {
-        return self::withX($this->program, [...$this->program->x ?? [], self::BEGAN => $day->format('Y-m-d')]);
+        return $this->program->withX($this->program->x->with(self::BEGAN, $day->format('Y-m-d')));
     }
 
     /** @param  list<Shift>  $shifts */
     public function shiftedBy(array $shifts): Program
     {
-        $x = array_diff_key($this->program->x ?? [], [self::SHIFTS => true]);
+        $x = $this->program->x->without(self::SHIFTS);
+        $written = array_map(static fn (Shift $shift): array => $shift->toArray(), $shifts);
 
-        return self::withX(
-            $this->program,
-            $shifts === [] ? $x : [...$x, self::SHIFTS => array_map(static fn (Shift $shift): array => $shift->toArray(), $shifts)],
-        );
+        return $this->program->withX($shifts === [] ? $x : $x->with(self::SHIFTS, $written));
     }
 
     /** @param  int  $week  place in the program, from 0; likewise the session */
@@ -131,13 +129,13 @@ final class ProgramDates
      */
     public static function keys(Program $program): array
     {
-        $number = $program->x[self::NUMBER] ?? $program->x[self::BEGAN] ?? 'program';
+        $number = $program->x->get(self::NUMBER) ?? $program->x->get(self::BEGAN) ?? 'program';
         $keys = [];
         $taken = [];
         foreach ($program->weeks as $week) {
             $of = [];
             foreach ($week->sessions as $session) {
-                $from = is_string($session->x[self::FROM_DAY] ?? null) ? $session->x[self::FROM_DAY] : $session->day->value;
+                $from = $session->x->text(self::FROM_DAY) ?? $session->day->value;
                 $key = sprintf(
                     '%s.%d.%s.%s',
                     is_string($number) ? $number : 'program',
@@ -157,14 +155,13 @@ final class ProgramDates
     /** A session on another day of its week; it stays the session it was. */
     public static function onDay(Session $session, Weekday $day): Session
     {
-        $x = $session->x ?? [];
-        $from = $x[self::FROM_DAY] ?? $session->day->value;
-        unset($x[self::FROM_DAY], $x[self::MISSED]);
-        if ($from !== $day->value || isset($x[self::FROM_WEEK])) {
-            $x[self::FROM_DAY] = $from;
+        $from = $session->x->get(self::FROM_DAY) ?? $session->day->value;
+        $x = $session->x->without(self::FROM_DAY, self::MISSED);
+        if ($from !== $day->value || $x->get(self::FROM_WEEK) !== null) {
+            $x = $x->with(self::FROM_DAY, $from);
         }
 
-        return $session->onDay($day)->withX($x === [] ? null : $x);
+        return $session->onDay($day)->withX($x->orNone());
     }
 
     /**
@@ -181,11 +178,8 @@ final class ProgramDates
             return null;
         }
         $from = self::weekMovedFrom($moved) ?? $program->weeks[$week]->number;
-        $x = array_diff_key(
-            [...$moved->x ?? [], self::FROM_DAY => $moved->x[self::FROM_DAY] ?? $moved->day->value],
-            [self::FROM_WEEK => true],
-        );
-        $moved = self::onDay($moved->withX($program->weeks[$to]->number === $from ? $x : [...$x, self::FROM_WEEK => $from]), $day);
+        $x = $moved->x->without(self::FROM_WEEK)->with(self::FROM_DAY, $moved->x->get(self::FROM_DAY) ?? $moved->day->value);
+        $moved = self::onDay($moved->withX($program->weeks[$to]->number === $from ? $x : $x->with(self::FROM_WEEK, $from)), $day);
         $weeks = $program->changeSession($week, $session, static fn (): ?Session => null)->weeks;
         $sessions = [...$weeks[$to]->sessions, $moved];
         usort($sessions, static fn (Session $a, Session $b): int => $a->day->number() <=> $b->day->number());
@@ -197,30 +191,25 @@ final class ProgramDates
     /** The day that a session was planned on, where it was moved since. */
     public static function movedFrom(Session $session): ?Weekday
     {
-        $from = $session->x[self::FROM_DAY] ?? null;
-
-        return is_string($from) ? Weekday::tryFrom($from) : null;
+        return Weekday::tryFrom($session->x->text(self::FROM_DAY) ?? '');
     }
 
     /** The number of the week that a session was planned in, where it was moved out of it. */
     public static function weekMovedFrom(Session $session): ?int
     {
-        $from = $session->x[self::FROM_WEEK] ?? null;
-
-        return is_int($from) ? $from : null;
+        return $session->x->wholeNumber(self::FROM_WEEK);
     }
 
     public static function missed(Session $session, bool $missed): Session
     {
-        $x = array_diff_key($session->x ?? [], [self::MISSED => true]);
-        $x = $missed ? [...$x, self::MISSED => true] : $x;
+        $x = $session->x->without(self::MISSED);
 
-        return $session->withX($x === [] ? null : $x);
+        return $session->withX($missed ? $x->with(self::MISSED, true) : $x->orNone());
     }
 
     public static function isMissed(Session $session): bool
     {
-        return ($session->x[self::MISSED] ?? false) === true;
+        return $session->x->get(self::MISSED) === true;
     }
 
     private function moved(DateTimeImmutable $day): DateTimeImmutable
@@ -230,12 +219,6 @@ final class ProgramDates
         }
 
         return $day;
-    }
-
-    /** @param  array<string, mixed>  $x */
-    private static function withX(Program $program, array $x): Program
-    {
-        return new Program($program->weeks, $program->title, $program->style, $program->client, $program->gaps, $x);
     }
 
     /** Monday 0 to Sunday 6. */

@@ -6,8 +6,10 @@ namespace EvenRungs\Core\Program;
 
 use EvenRungs\Core\Dose\Bounds;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\OutOfRange;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\Time\Weekday;
+use EvenRungs\Core\UnknownName;
 
 /**
  * What is done on one day, block by block.
@@ -24,7 +26,6 @@ final class Session
     /**
      * @param  list<Block>  $blocks  at most 50
      * @param  ?Seconds  $claimed  how long the writer says it takes
-     * @param  array<string, mixed>|null  $x  carried along untouched
      *
      * @throws InvalidValue when out of range
      */
@@ -36,12 +37,12 @@ final class Session
         public readonly Seconds $coolDown,
         public readonly Change $change,
         public readonly ?Seconds $claimed = null,
-        public readonly ?array $x = null,
+        public readonly Extras $x = new Extras,
     ) {
         Bounds::WarmUp->check($warmUp->toNumber());
         Bounds::WarmUp->check($coolDown->toNumber());
         if (count($blocks) > self::MOST_BLOCKS) {
-            throw InvalidValue::outside('the number of blocks', count($blocks), 0, self::MOST_BLOCKS);
+            throw OutOfRange::outside('the number of blocks', count($blocks), 0, self::MOST_BLOCKS);
         }
     }
 
@@ -53,7 +54,7 @@ final class Session
     public static function checkEntryCount(array $entries): void
     {
         if ($entries === [] || count($entries) > self::MOST_ENTRIES) {
-            throw InvalidValue::outside('the number of entries of a block', count($entries), 1, self::MOST_ENTRIES);
+            throw OutOfRange::outside('the number of entries of a block', count($entries), 1, self::MOST_ENTRIES);
         }
     }
 
@@ -99,7 +100,7 @@ final class Session
     {
         $blocks = $this->blocks;
         $entries = ($blocks[$block] ?? null)?->entries() ?? [];
-        $changed = $change($entries[$entry] ?? throw InvalidValue::because('there is no such entry in the program'));
+        $changed = $change($entries[$entry] ?? throw UnknownName::because('there is no such entry in the program'));
         array_splice($entries, $entry, 1, $changed === null ? [] : [$changed]);
         if ($entries === []) {
             array_splice($blocks, $block, 1);
@@ -110,8 +111,7 @@ final class Session
         return $this->withBlocks(array_values($blocks));
     }
 
-    /** @param  array<string, mixed>|null  $x */
-    public function withX(?array $x): self
+    public function withX(Extras $x): self
     {
         return new self($this->day, $this->kind, $this->blocks, $this->warmUp, $this->coolDown, $this->change, $this->claimed, $x);
     }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Program;
 
 use DateTimeImmutable;
+use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\OutOfRange;
 
 /**
  * What is left of a program from a day on, moved by whole weeks: while the client is away, or because it begins later.
@@ -26,7 +28,7 @@ final class Shift
         public readonly ?DateTimeImmutable $to = null,
     ) {
         if ($weeks < 1 || $weeks > self::MOST_WEEKS) {
-            throw InvalidValue::outside('the number of weeks', $weeks, 1, self::MOST_WEEKS, 'weeks');
+            throw OutOfRange::outside('the number of weeks', $weeks, 1, self::MOST_WEEKS, 'weeks');
         }
     }
 
@@ -39,7 +41,7 @@ final class Shift
     {
         $days = (int) $from->diff($to)->format('%r%a') + 1;
         if ($days < 1) {
-            throw InvalidValue::because('the last day away lies before the first');
+            throw Contradiction::because('the last day away lies before the first');
         }
 
         return new self($from, intdiv($days + 6, 7), $to);

@@ -9,6 +9,7 @@ use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\OutOfRange;
 use EvenRungs\Core\Time\Seconds;
 
 /**
@@ -177,7 +178,7 @@ final class Timeline
         }
         $end = $this->now + $time->ms;
         if ($end > Session::LONGEST_S * 1000) {
-            throw InvalidValue::because(sprintf('the session is longer than a day (%s s)', number_format(Session::LONGEST_S)));
+            throw OutOfRange::because(sprintf('the session is longer than a day (%s s)', number_format(Session::LONGEST_S)));
         }
         if ($this->keep) {
             $this->segments[] = new Segment(

@@ -17,13 +17,12 @@ final class Week
      * @param  int  $number  1 is the first
      * @param  list<OtherTraining>  $otherTraining
      * @param  list<Session>  $sessions
-     * @param  array<string, mixed>|null  $x  what else the document says
      */
     public function __construct(
         public readonly int $number,
         public readonly array $otherTraining,
         public readonly array $sessions,
-        public readonly ?array $x = null,
+        public readonly Extras $x = new Extras,
     ) {
     }
 
@@ -36,7 +35,7 @@ final class Week
     /** The minutes and kit of a week away; null where the week is as usual. */
     public function away(): ?Away
     {
-        $away = $this->x['away'] ?? null;
+        $away = $this->x->get('away');
         if (! is_array($away)) {
             return null;
         }
@@ -53,13 +52,11 @@ final class Week
     /** @return list<Weekday> days of a match */
     public function matches(): array
     {
-        $matches = $this->x['matches'] ?? [];
-
         return array_values(
             array_filter(
                 array_map(
                     static fn (mixed $day): ?Weekday => is_string($day) ? Weekday::tryFrom($day) : null,
-                    is_array($matches) ? $matches : [],
+                    $this->x->parts('matches'),
                 ),
             ),
         );

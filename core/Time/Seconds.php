@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Time;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\OutOfRange;
+use EvenRungs\Core\Unreadable;
 
 /**
  * A span of time of at least zero, counted in whole milliseconds.
@@ -23,7 +25,7 @@ final class Seconds
     public static function of(int|float $seconds): self
     {
         if (! is_finite($seconds) || $seconds < 0) {
-            throw InvalidValue::because('a time in seconds must be zero or more');
+            throw OutOfRange::because('a time in seconds must be zero or more');
         }
 
         return new self((int) round($seconds * 1000));
@@ -33,7 +35,7 @@ final class Seconds
     public static function ofMs(int $ms): self
     {
         if ($ms < 0) {
-            throw InvalidValue::because('a time in milliseconds must be zero or more');
+            throw OutOfRange::because('a time in milliseconds must be zero or more');
         }
 
         return new self($ms);
@@ -57,7 +59,7 @@ final class Seconds
         if (preg_match('/^(\d{1,5}(?:\.\d{1,3})?)\s*s?$/', $text, $m) === 1) {
             return self::of((float) $m[1]);
         }
-        throw InvalidValue::because(sprintf('"%s" is not a time; write 0:45, 45 or 45s', $text));
+        throw Unreadable::because(sprintf('"%s" is not a time; write 0:45, 45 or 45s', $text));
     }
 
     public function plus(self $other): self

@@ -61,7 +61,10 @@ return new class extends Migration
 
         DB::statement('insert into client_trainer (client_id, trainer_id, studio_id) select clients.id, trainers.id, '
             .'clients.studio_id from clients join trainers on trainers.studio_id = clients.studio_id');
-        DB::statement("update trainers join (select studio_id, min(concat(created_at, id)) as first from trainers group by studio_id) as firsts on firsts.studio_id = trainers.studio_id and firsts.first = concat(trainers.created_at, trainers.id) set role = 'owner'");
-        DB::statement("insert into events (studio_id, client_id, trainer_id, act, detail, created_at) select studio_id, client_id, trainer_id, 'Changed', label, created_at from changes order by id");
+        DB::statement('update trainers join (select studio_id, min(concat(created_at, id)) as first from trainers group by studio_id) '
+            .'as firsts on firsts.studio_id = trainers.studio_id and firsts.first = concat(trainers.created_at, trainers.id) '
+            ."set role = 'owner'");
+        DB::statement('insert into events (studio_id, client_id, trainer_id, act, detail, created_at) '
+            ."select studio_id, client_id, trainer_id, 'Changed', label, created_at from changes order by id");
     }
 };

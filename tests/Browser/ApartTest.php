@@ -24,14 +24,17 @@ final class ApartTest extends BrowserTestCase
             window.fetch = async (request) => {
                 const path = new URL(request.url ?? request, location.href).pathname;
                 const body = request.method === "GET" || request.body === undefined ? null : await request.clone().text();
-                window.asked.push({ method: request.method, path, body: body ? JSON.parse(body) : null, query: new URL(request.url ?? request, location.href).search });
+                window.asked.push({ method: request.method, path, body: body ? JSON.parse(body) : null,
+                    query: new URL(request.url ?? request, location.href).search });
                 if (window.slow) await new Promise((go) => setTimeout(go, window.slow));
                 const given = window.answers[path] ?? window.answers["*"];
                 if (given === undefined) throw new TypeError("nobody there");
-                return new Response(JSON.stringify(given.body ?? null), { status: given.status ?? 200, headers: { "Content-Type": given.status >= 400 ? "application/problem+json" : "application/json" } });
+                return new Response(JSON.stringify(given.body ?? null), { status: given.status ?? 200,
+                    headers: { "Content-Type": given.status >= 400 ? "application/problem+json" : "application/json" } });
             };
             document.body.innerHTML = "<div id=\"here\"></div>";
-            import(file).then(async (built) => { window.built = { ...built, ...(await built.pieces()) }; done("ready"); }).catch((error) => done(String(error)));', [
+            import(file).then(async (built) => { window.built = { ...built, ...(await built.pieces()) }; done("ready");
+                }).catch((error) => done(String(error)));', [
             '/build/'.$manifest['web/apart.tsx']['file'],
             json_encode((object) $answers),
         ]);
@@ -185,7 +188,8 @@ final class ApartTest extends BrowserTestCase
         $manifest = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/public/build/manifest.json'), true);
 
         return $this->browser->executeAsyncScript('const [file, plan, done] = arguments;
-            import(file).then((engine) => { const run = engine.tell(engine.begin(JSON.parse(plan), "2027-01-06"), 0, { soreness: 2 }, 0); built.store.add(run); done(run.id); });', [
+            import(file).then((engine) => { const run = engine.tell(engine.begin(JSON.parse(plan), "2027-01-06"), 0, {
+                soreness: 2 }, 0); built.store.add(run); done(run.id); });', [
             '/build/'.$manifest['web/parts/run/run.ts']['file'],
             json_encode($plan),
         ]);
@@ -249,7 +253,9 @@ final class ApartTest extends BrowserTestCase
             string $client,
             array $answer,
         ) => $this->js('window.refuse = { ...window.refuse, [arguments[0]]: JSON.parse(arguments[1]) };
-            if (window.played === undefined) { window.played = true; window.answers = new Proxy(window.answers, { get: (all, path) => Object.entries(window.refuse).find(([client]) => path.includes("/" + client + "/"))?.[1] ?? all[path] }); }', $client, json_encode($answer));
+            if (window.played === undefined) { window.played = true; window.answers = new Proxy(window.answers, { get: (all,
+                path) => Object.entries(window.refuse).find(([client]) => path.includes("/" + client + "/"))?.[1] ?? all[path] });
+                }', $client, json_encode($answer));
         $answers('bad', ['status' => 500, 'body' => ['title' => 'Broken', 'status' => 500, 'errors' => []]]);
         $answers(
             'gone',

@@ -178,7 +178,8 @@ abstract class BrowserTestCase extends TestCase
                 currentTime = 0;
                 destination = {};
                 resume() { return Promise.resolve(); }
-                createOscillator() { return { frequency: { set value(hertz) { window.tones.push(hertz); } }, connect: (to) => to, start() {}, stop() {} }; }
+                createOscillator() { return { frequency: { set value(hertz) { window.tones.push(hertz); } }, connect: (to) => to,
+                    start() {}, stop() {} }; }
                 createGain() { return { gain: { setValueAtTime() {}, exponentialRampToValueAtTime() {} }, connect: (to) => to }; }
             };', ]);
     }
@@ -209,7 +210,8 @@ abstract class BrowserTestCase extends TestCase
     {
         return $this->browser->executeScript('const element = arguments[0], box = element.getBoundingClientRect();
             const over = document.elementFromPoint(box.x + box.width / 2, box.y + box.height / 2);
-            return box.top >= 0 && box.bottom <= window.innerHeight && over !== null && (element.contains(over) || over.contains(element));', [
+            return box.top >= 0 && box.bottom <= window.innerHeight && over !== null &&
+                (element.contains(over) || over.contains(element));', [
             $this->browser->findElement(WebDriverBy::xpath($xpath)),
         ]);
     }
@@ -368,7 +370,8 @@ abstract class BrowserTestCase extends TestCase
         $answer = $this->browser->executeAsyncScript('const [path, body, done] = arguments;
             const token = decodeURIComponent((document.cookie.match(/XSRF-TOKEN=([^;]+)/) ?? ["", ""])[1]);
             const how = body === null ? {} : {method: "POST", body};
-            fetch("/api" + path, {...how, headers: {Accept: "application/json", "Content-Type": "application/json", "X-XSRF-TOKEN": token}}).then((answer) => answer.text()).then(done);', [
+            const headers = {Accept: "application/json", "Content-Type": "application/json", "X-XSRF-TOKEN": token};
+            fetch("/api" + path, {...how, headers}).then((answer) => answer.text()).then(done);', [
             $path,
             $body === null ? null : (string) json_encode($body),
         ]);

@@ -124,7 +124,9 @@ final class BuilderTest extends BrowserTestCase
     {
         $this->signIn();
         $this->link('Audit')->click();
-        $this->css('textarea[name="program"]')->sendKeys("Monday, before lifting, 5 min\nFront plank 3 x 90 s rest 60\nded bug 2 x 10 alt\n");
+        $this->css('textarea[name="program"]')->sendKeys(
+            "Monday, before lifting, 5 min\nFront plank 3 x 90 s rest 60\nded bug 2 x 10 alt\n",
+        );
         $this->button('Read it')->click();
         $this->waitForText('Which exercise is meant?');
         $this->button('Dead bug, opposite arm and leg')->click();

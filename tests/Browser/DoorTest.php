@@ -129,7 +129,8 @@ final class DoorTest extends BrowserTestCase
         // five answers and the big button, all within one moment
         $tapped = $this->browser->executeAsyncScript('const done = arguments[0];
             const tap = (label) => document.querySelector(`[aria-label="${label}"]`).click();
-            const run = () => [...document.querySelectorAll("button")].find((each) => /run it|Run/.test(each.textContent) && each.className.includes("w-full"));
+            const run = () => [...document.querySelectorAll("button")].find((each) => /run it|Run/.test(each.textContent) &&
+                each.className.includes("w-full"));
             const seen = [];
             (async () => {
                 for (const pain of [1, 3, 5, 2, 4]) {

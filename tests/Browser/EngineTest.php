@@ -88,7 +88,8 @@ final class EngineTest extends BrowserTestCase
                 }
                 const last = looks[looks.length - 1];
                 const worked = engine.pause(engine.skip({ ...run }, last), last);
-                return { segment: run.segment, elapsed: engine.elapsedAt(run, last), left: engine.leftAt(run, last), done: plan.sets.map((_, i) => engine.doneOf(worked, i)), log: engine.logOf(worked, 0) };
+                return { segment: run.segment, elapsed: engine.elapsedAt(run, last), left: engine.leftAt(run, last),
+                    done: plan.sets.map((_, i) => engine.doneOf(worked, i)), log: engine.logOf(worked, 0) };
             }))).catch((error) => done(String(error)));', ['/build/'.$manifest['web/parts/run/run.ts']['file'], json_encode($cases)]);
     }
 

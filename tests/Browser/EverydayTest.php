@@ -206,7 +206,8 @@ final class EverydayTest extends BrowserTestCase
             const client = location.pathname.split('/')[2];
             const token = decodeURIComponent(document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN=')).slice(11));
             fetch(`/api/clients/${client}/board`).then((r) => r.json()).then((board) =>
-              fetch(`/api/clients/${client}/moves`, { method: 'POST', headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' }, body: JSON.stringify({ version: board.version, rung }) }),
+              fetch(`/api/clients/${client}/moves`, { method: 'POST', headers: { 'X-XSRF-TOKEN': token,
+                  Accept: 'application/json' }, body: JSON.stringify({ version: board.version, rung }) }),
             ).then((r) => done(r.status));
             JS, [$rung]);
         self::assertSame(200, $done);

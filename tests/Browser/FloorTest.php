@@ -255,7 +255,8 @@ final class FloorTest extends BrowserTestCase
         // 20 minutes in 1,800 uneven looks, among them gaps of a minute as a hidden page has them
         $this->browser->executeScript('let seed = 7; const end = 1200000; const look = () => document.dispatchEvent(new '
             .'Event("visibilitychange"));
-            for (let i = 0; i < 1800; i++) { seed = (seed * 1103515245 + 12345) % 2147483648; window.clockMs = Math.min(end, window.clockMs + (i % 120 === 0 ? 60000 : seed % 97 + 0.37)); look(); }
+            for (let i = 0; i < 1800; i++) { seed = (seed * 1103515245 + 12345) % 2147483648; window.clockMs = Math.min(end,
+                window.clockMs + (i % 120 === 0 ? 60000 : seed % 97 + 0.37)); look(); }
             window.clockMs = end; look();');
         $kept = fn (): array => $this->browser->executeAsyncScript('const done = arguments[0]; const open = '
             .'indexedDB.open("even-rungs-floor"); open.onsuccess = () => { const all = '

@@ -162,9 +162,11 @@ final class PeopleTest extends BrowserTestCase
         $this->waitForText('Before the first set');
         $kept = 'const done = arguments[0]; (async () => {
             const db = await new Promise((yes) => { const r = indexedDB.open("even-rungs-floor"); r.onsuccess = () => yes(r.result); });
-            const runs = db.objectStoreNames.length === 0 ? [] : await new Promise((yes) => { const r = db.transaction("runs").objectStore("runs").getAll(); r.onsuccess = () => yes(r.result); });
+            const runs = db.objectStoreNames.length === 0 ? [] : await new Promise((yes) => {
+                const r = db.transaction("runs").objectStore("runs").getAll(); r.onsuccess = () => yes(r.result); });
             db.close();
-            return JSON.stringify([Object.entries(localStorage), runs, await caches.keys(), document.cookie.includes("even_rungs_session")]);
+            return JSON.stringify([Object.entries(localStorage), runs, await caches.keys(),
+                document.cookie.includes("even_rungs_session")]);
         })().then(done);';
         $before = (string) $this->browser->executeAsyncScript($kept);
         self::assertStringContainsString('Half Entered', $before);

@@ -92,7 +92,11 @@ final class AuditTest extends TestCase
         );
     }
 
-    /** @return iterable<string, array{string, list<array<string, mixed>>, ?string, array<string, int|float>, array<string, mixed>|null, array<string, mixed>}> */
+    /**
+     * @return iterable<string, array{
+     *     string, list<array<string, mixed>>, ?string, array<string, int|float>, array<string, mixed>|null, array<string, mixed>,
+     * }>
+     */
     public static function cases(): iterable
     {
         // the even session takes 5 × 4 s × 2 + 5 × 4 s × 2 + 30 s + 8 × 3 s × 2 and three rests of 30 s

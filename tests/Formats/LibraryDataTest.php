@@ -143,8 +143,22 @@ final class LibraryDataTest extends TestCase
     public function test_common_names_are_known_and_a_bare_name_means_the_anchor(): void
     {
         $library = Documents::data()->library();
-        $means = ['Dead bug' => 'dead-bug-opposite', 'dead bugs' => 'dead-bug-opposite', 'BIRD-DOG' => 'bird-dog-opposite', 'Side plànk' => 'side-plank-split', 'pressout' => 'press-out-standing', 'rollout' => 'rollout-wheel-short', 'goblet squat' => 'goblet-squat-free', 'bridge' => 'bridge', 'Heel taps' => 'heel-taps',
-            'front plank' => 'forearm-plank', 'knee plank' => 'knee-plank', 'Glute bridges' => 'bridge', 'single leg bridge' => 'single-leg-bridge', "Farmer's carry" => 'carry-two-hands', 'suitcase carry' => 'carry-hip', 'wood chop' => 'high-to-low-chop', 'reverse chop' => 'low-to-high-chop', 'ab wheel rollout' => 'rollout-wheel-short', 'stability ball rollout' => 'rollout-ball', 'anti-rotation press' => 'press-out-standing', 'shoulder tap' => 'plank-taps-wide', 'plank drag' => 'plank-drag', 'renegade row' => 'plank-row', 'landmine rotation' => 'bar-arc-full', 'bicycle crunch' => 'bicycle', 'kettlebell deadlift' => 'hinge-kettlebell-floor', 'body saw' => 'body-saw', 'prone arms and legs' => 'prone-arms-legs', 'side-lying leg raise' => 'hip-straight-leg', 'external rotation' => 'external-rotation-free', 'hip abduction' => 'hip-straight-leg', 'clam' => 'clam', 'curl-up' => 'curl-up-supported', 'reverse crunch' => 'reverse-crunch', 'leg raise' => 'hanging-leg-raise', 'hollow hold' => 'hollow-hold', 'Windmills' => 'windmill-reach', 'prone Y' => 'prone-y-floor', 'carry' => 'carry-hip', 'plank' => 'forearm-plank'];
+        $means = [
+            'Dead bug' => 'dead-bug-opposite', 'dead bugs' => 'dead-bug-opposite', 'BIRD-DOG' => 'bird-dog-opposite',
+            'Side plànk' => 'side-plank-split', 'pressout' => 'press-out-standing', 'rollout' => 'rollout-wheel-short',
+            'goblet squat' => 'goblet-squat-free', 'bridge' => 'bridge', 'Heel taps' => 'heel-taps',
+            'front plank' => 'forearm-plank', 'knee plank' => 'knee-plank', 'Glute bridges' => 'bridge',
+            'single leg bridge' => 'single-leg-bridge', "Farmer's carry" => 'carry-two-hands', 'suitcase carry' => 'carry-hip',
+            'wood chop' => 'high-to-low-chop', 'reverse chop' => 'low-to-high-chop', 'ab wheel rollout' => 'rollout-wheel-short',
+            'stability ball rollout' => 'rollout-ball', 'anti-rotation press' => 'press-out-standing',
+            'shoulder tap' => 'plank-taps-wide', 'plank drag' => 'plank-drag', 'renegade row' => 'plank-row',
+            'landmine rotation' => 'bar-arc-full', 'bicycle crunch' => 'bicycle', 'kettlebell deadlift' => 'hinge-kettlebell-floor',
+            'body saw' => 'body-saw', 'prone arms and legs' => 'prone-arms-legs', 'side-lying leg raise' => 'hip-straight-leg',
+            'external rotation' => 'external-rotation-free', 'hip abduction' => 'hip-straight-leg', 'clam' => 'clam',
+            'curl-up' => 'curl-up-supported', 'reverse crunch' => 'reverse-crunch', 'leg raise' => 'hanging-leg-raise',
+            'hollow hold' => 'hollow-hold', 'Windmills' => 'windmill-reach', 'prone Y' => 'prone-y-floor', 'carry' => 'carry-hip',
+            'plank' => 'forearm-plank',
+        ];
         foreach ($means as $typed => $rung) {
             self::assertSame($rung, $library->find($typed)?->id, $typed);
         }

@@ -23,7 +23,9 @@ final class LogCsvTest extends TestCase
 
     public function test_columns_stand_in_any_order_names_are_matched_and_rows_of_a_day_are_one_session(): void
     {
-        $logs = self::read("done,exercise,target,date,side,faults,breathing\r\n8,Dead bug,8,2026-11-02,left,none,yes\r\n7,\"dead BUG\",8,2026-11-02,right,back-arches ribs-flare,no\r\n20,Front plank,20,2026-11-04,,,\r\n");
+        $logs = self::read(
+            "done,exercise,target,date,side,faults,breathing\r\n8,Dead bug,8,2026-11-02,left,none,yes\r\n"
+            ."7,\"dead BUG\",8,2026-11-02,right,back-arches ribs-flare,no\r\n20,Front plank,20,2026-11-04,,,\r\n");
         self::assertSame(['2026-11-02', '2026-11-04'], array_column($logs, 'on'));
         self::assertSame(
             [
@@ -53,7 +55,9 @@ final class LogCsvTest extends TestCase
     public function test_every_row_and_column_that_is_wrong_is_named_at_once(): void
     {
         try {
-            self::read("date,exercise,target,done,side,pain,range,talked\r\n02.11.2026,Dead bug,0,8,middle,11,2,maybe\r\n2026-02-30,Nobody,8,,left,0,0.5,yes\r\n");
+            self::read(
+                "date,exercise,target,done,side,pain,range,talked\r\n"
+                ."02.11.2026,Dead bug,0,8,middle,11,2,maybe\r\n2026-02-30,Nobody,8,,left,0,0.5,yes\r\n");
             self::fail('it cannot be read');
         } catch (UnusableInput $e) {
             self::assertSame(

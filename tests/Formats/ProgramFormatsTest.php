@@ -91,7 +91,9 @@ final class ProgramFormatsTest extends TestCase
 
     public function test_columns_come_in_any_order_and_block_wide_cells_from_the_first_row(): void
     {
-        $program = ProgramCsv::read("\u{FEFF}exercise,day,block,rounds,work_s,rest_s,warm_up_s,claimed_min\r\nBicycle,Mon,1,3,50,25,120,20\r\n\"Plank, front\",mon,1,9,50,25,999,\r\n,mon,2,,,60,,\r\n");
+        $program = ProgramCsv::read(
+            "\u{FEFF}exercise,day,block,rounds,work_s,rest_s,warm_up_s,claimed_min\r\n"
+            ."Bicycle,Mon,1,3,50,25,120,20\r\n\"Plank, front\",mon,1,9,50,25,999,\r\n,mon,2,,,60,,\r\n");
 
         self::assertSame(120 + 3 * 2 * 75 - 25 + 60, Documents::time($program->weeks[0]->sessions[0])->time->total()->toNumber());
         self::assertSame(1200, $program->weeks[0]->sessions[0]->claimed?->toNumber());

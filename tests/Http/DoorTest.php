@@ -194,7 +194,8 @@ final class DoorTest extends HttpTestCase
             ['week' => 1, 'place' => 1, ...$more],
         )->assertStatus(422)->json('errors.0.path');
         self::assertSame(['/sore/0', '/sore/0', '/equipment/0', '/place', '/week', '/pain'], [
-            $at(['sore' => ['pregnancy']]), $at(['sore' => ['tooth']]), $at(['equipment' => ['anvil']]), $at(['place' => 20]), $at(['week' => 100]), $at(['pain' => 11]),
+            $at(['sore' => ['pregnancy']]), $at(['sore' => ['tooth']]), $at(['equipment' => ['anvil']]), $at(['place' => 20]),
+            $at(['week' => 100]), $at(['pain' => 11]),
         ]);
     }
 }

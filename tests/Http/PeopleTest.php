@@ -284,8 +284,10 @@ final class PeopleTest extends HttpTestCase
     public static function weak(): array
     {
         return [
-            'too short' => ['elevenchars'], 'common' => ['qwerty123456'], 'common with signs after it' => ['Password1234!'], 'published' => ['slipway-demo'],
-            'one word again and again' => ['tiptiptiptip'], 'digits' => ['847362518273'], 'their own name' => ['with sanna keel inside'], 'the studio' => ['at slipway studio 9'],
+            'too short' => ['elevenchars'], 'common' => ['qwerty123456'], 'common with signs after it' => ['Password1234!'],
+            'published' => ['slipway-demo'],
+            'one word again and again' => ['tiptiptiptip'], 'digits' => ['847362518273'],
+            'their own name' => ['with sanna keel inside'], 'the studio' => ['at slipway studio 9'],
             'over 72 bytes' => [str_repeat('ab cd é ', 10)],
         ];
     }

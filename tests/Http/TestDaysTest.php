@@ -78,9 +78,10 @@ final class TestDaysTest extends HttpTestCase
     {
         $this->signedIn();
         $version = $this->api('GET', $this->path('/board'))->json('version');
-        $body = ['version' => $version, 'on' => '2026-11-24', 'tests' => (object) [], 'ended_by' => (object) [], 'leg_loading' => ['method' => 'cuff', 'levels' => [
+        $body = ['version' => $version, 'on' => '2026-11-24', 'tests' => (object) [], 'ended_by' => (object) []];
+        $body['leg_loading'] = ['method' => 'cuff', 'levels' => [
             ['level' => 1, 'trace' => [[0, 40.2], [0.3, 41.0]]], ['level' => 2, 'held' => true, 'trace' => [[0, 40.0], [0.3, 29.4]]],
-        ]]];
+        ]];
         $day = $this->api('POST', $this->path('/tests'), $body)->assertOk()->json('days.0.leg_loading');
 
         self::assertSame(['cuff', 1, [true, false]], [$day['method'], $day['score'], array_column($day['levels'], 'held')]);

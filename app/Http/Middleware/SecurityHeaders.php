@@ -21,7 +21,8 @@ final class SecurityHeaders
         $response = $next($request);
         $response->headers->set(
             'Content-Security-Policy',
-            "default-src 'self'; style-src 'self' 'nonce-$nonce'; img-src 'self' data:; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'",
+            "default-src 'self'; style-src 'self' 'nonce-$nonce'; img-src 'self' data:; object-src 'none'; "
+                ."base-uri 'self'; form-action 'self'; frame-ancestors 'none'",
         );
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('X-Frame-Options', 'DENY');

@@ -88,7 +88,7 @@ final class BeforeHeavyLift implements Rule
     {
         $most = $program->numbers;
 
-        return $this->repairs->session('Make it a switch-on: one set of each, no long hold.', $session, static function (Session $found) use ($most): Session {
+        $lighter = static function (Session $found) use ($most): Session {
             $left = $most->switchOnTension->ms;
             $entries = [];
             foreach ($found->entries() as $entry) {
@@ -103,6 +103,8 @@ final class BeforeHeavyLift implements Rule
             }
 
             return $entries === [] ? $found : $found->withBlocks([new StraightBlock($entries, Seconds::zero())]);
-        });
+        };
+
+        return $this->repairs->session('Make it a switch-on: one set of each, no long hold.', $session, $lighter);
     }
 }

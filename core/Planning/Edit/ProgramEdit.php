@@ -150,18 +150,18 @@ final class ProgramEdit
             static fn (string $mark): bool => str_starts_with($why, $mark),
         ) !== [];
 
-        return $entry->planned !== null && $entry->x === null && array_filter($entry->planned->why, $chosen) === [];
+        return $entry->planned !== null && ! $entry->x->areWritten() && array_filter($entry->planned->why, $chosen) === [];
     }
 
     /** Who stands lower now may have been expected higher elsewhere than is allowed: there the nearest allowed rung below is expected. */
     private function stillAllowed(Program $program, Client $client): Program
     {
-        return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries(function (Entry $entry) use ($client): Entry {
+        $allowed = function (Entry $entry) use ($client): Entry {
             $rung = $this->library->find($entry->exercise);
             if (
                 $rung === null
                 || $entry->planned === null
-                || $entry->x !== null
+                || $entry->x->areWritten()
                 || Obstacles::between($client, $rung, $this->library)->isSafe()
             ) {
                 return $entry;
@@ -179,7 +179,9 @@ final class ProgramEdit
             }
 
             return $entry;
-        })));
+        };
+
+        return $program->mapSessions(fn (Session $session): Session => $this->claimed($session->mapEntries($allowed)));
     }
 
     /** Puts a rung in the place of one exercise wherever the program has it; sets and rests stay as they were. */

@@ -13,6 +13,7 @@ use EvenRungs\Core\Planning\Order\SessionOrder;
 use EvenRungs\Core\Program\Change;
 use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\Entry;
+use EvenRungs\Core\Program\Extras;
 use EvenRungs\Core\Program\Kind;
 use EvenRungs\Core\Program\Planned;
 use EvenRungs\Core\Program\Session;
@@ -198,7 +199,7 @@ final class SessionDraft
             Seconds::zero(),
             Change::usual(),
             null,
-            $this->slot->why === [] ? null : ['why' => $this->slot->why, ...($this->slot->atHome ? ['place' => 'home'] : [])],
+            new Extras($this->slot->why === [] ? null : ['why' => $this->slot->why, ...($this->slot->atHome ? ['place' => 'home'] : [])]),
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Planning\Week;
 
 use EvenRungs\Core\Program\Away;
+use EvenRungs\Core\Program\Extras;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Time\Weekday;
 
@@ -34,8 +35,7 @@ final class Calendar
                 $matches[$week->number] = $week->matches();
             }
         }
-        $kept = $program->x['wished'] ?? [];
-        foreach (is_array($kept) ? $kept : [] as $day => $use) {
+        foreach ($program?->x->parts('wished') ?? [] as $day => $use) {
             $known = Weekday::tryFrom((string) $day);
             $wish = is_string($use) ? DayUse::tryFrom($use) : null;
             if ($known !== null && $wish !== null) {
@@ -46,37 +46,34 @@ final class Calendar
         return new self($away, $matches, $wished);
     }
 
-    /** @return array<string, mixed>|null what the program keeps of the wishes */
-    public function kept(): ?array
+    /** What the program keeps of the wishes. */
+    public function kept(): Extras
     {
         $wished = [];
         foreach ($this->wished as $day => $use) {
             $wished[Weekday::cases()[$day]->value] = $use->value;
         }
 
-        return $wished === [] ? null : ['wished' => $wished];
+        return $wished === [] ? new Extras : new Extras(['wished' => $wished]);
     }
 
-    /** @return array<string, mixed> what a week keeps of it, and the notes that are shown */
-    public function notes(int $week): array
+    /** What a week keeps of it, and the notes that are shown, added to what it says already. */
+    public function noted(int $week, Extras $x): Extras
     {
         $away = $this->away[$week] ?? null;
         $matches = $this->matches[$week] ?? [];
 
-        return [
-            ...(
-                $away === null ? [] : [
-                    'away' => ['days' => $away->days, 'equipment' => $away->equipment],
-                    'away_note' => 'Away: other minutes, and only the kit there.',
-                ]
-            ),
-            ...($matches === [] ? [] : [
-                'matches' => array_map(static fn (Weekday $day): string => $day->value, $matches),
-                'match_note' => sprintf(
-                    'Match on %s: only a switch-on that day, nothing hard the day before.',
-                    implode(' and ', array_map(static fn (Weekday $day): string => $day->label(), $matches)),
-                ),
-            ]),
-        ];
+        if ($away !== null) {
+            $x = $x->with('away', ['days' => $away->days, 'equipment' => $away->equipment])
+                ->with('away_note', 'Away: other minutes, and only the kit there.');
+        }
+        if ($matches !== []) {
+            $x = $x->with('matches', array_map(static fn (Weekday $day): string => $day->value, $matches))->with('match_note', sprintf(
+                'Match on %s: only a switch-on that day, nothing hard the day before.',
+                implode(' and ', array_map(static fn (Weekday $day): string => $day->label(), $matches)),
+            ));
+        }
+
+        return $x;
     }
 }

@@ -8,6 +8,7 @@ use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\OutOfRange;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
@@ -19,6 +20,7 @@ use EvenRungs\Core\Planning\Order\DraftItem;
 use EvenRungs\Core\Planning\Session\SessionDraft;
 use EvenRungs\Core\Planning\Session\Slot;
 use EvenRungs\Core\Program\DirectionShares;
+use EvenRungs\Core\Program\Extras;
 use EvenRungs\Core\Program\ExtraSet;
 use EvenRungs\Core\Program\Gap;
 use EvenRungs\Core\Program\Kind;
@@ -68,7 +70,7 @@ final class WeekPlanner
     public function plan(Client $client, int $weeks = 1, Calendar $calendar = new Calendar): Program
     {
         if ($weeks < 1 || $weeks > self::MOST_WEEKS) {
-            throw InvalidValue::outside('the number of weeks', $weeks, 1, self::MOST_WEEKS);
+            throw OutOfRange::outside('the number of weeks', $weeks, 1, self::MOST_WEEKS);
         }
         $goal = GoalRule::for($client, $this->goals);
         $home = $client;
@@ -103,8 +105,8 @@ final class WeekPlanner
                 );
             }
             $most = $light ? $most : [max($most[0] ?? 0, $load[0]), max($most[1] ?? 0, $load[1])];
-            $notes = [...$this->notes($number, $weeks, $light), ...$calendar->notes($number)];
-            $planned[] = new Week($number, $client->otherTraining, $sessions, $notes === [] ? null : $notes);
+            $particular = $calendar->noted($number, $this->noted($number, $weeks, $light));
+            $planned[] = new Week($number, $client->otherTraining, $sessions, $particular);
             $gaps = [...$gaps, ...$this->gaps($number, $covered, $choices, $placements, count($sessions))];
         }
         $title = sprintf('%s: %s', $home->name, $weeks === 1 ? 'one week' : $weeks.' weeks');
@@ -136,17 +138,14 @@ final class WeekPlanner
         return 100 * $now[0] > (100 + self::MOST_GROWTH_PERCENT) * $before[0] && $now[1] > $before[1] + 1;
     }
 
-    /** @return array<string, mixed> what is particular about a week */
-    private function notes(int $number, int $weeks, bool $light): array
+    /** What is particular about a week. */
+    private function noted(int $number, int $weeks, bool $light): Extras
     {
-        return [
-            ...($light ? ['lighter' => 'A lighter week: one set less of each exercise, no step up.'] : []),
-            ...(
-                $number === $weeks && $weeks >= self::TEST_AFTER_WEEKS
-                    ? ['test_day' => 'Test again at the end of this week, not within 48 h of a hard session.']
-                    : []
-            ),
-        ];
+        $x = $light ? new Extras(['lighter' => 'A lighter week: one set less of each exercise, no step up.']) : new Extras;
+
+        return $number === $weeks && $weeks >= self::TEST_AFTER_WEEKS
+            ? $x->with('test_day', 'Test again at the end of this week, not within 48 h of a hard session.')
+            : $x;
     }
 
     /**

@@ -6,6 +6,7 @@ namespace EvenRungs\Core\Review\Testing;
 
 use DateTimeImmutable;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\OutOfRange;
 
 /**
  * A thing in daily life or sport in the client's own words, and how well the client says it goes: 0 not at all, 10 as well as ever.
@@ -36,7 +37,7 @@ final class OwnAim
         $byDay = [];
         foreach ($scores as ['on' => $on, 'score' => $score]) {
             if ($score < 0 || $score > self::MOST) {
-                throw new InvalidValue(sprintf('must be from 0 to %d', self::MOST));
+                throw OutOfRange::because(sprintf('must be from 0 to %d', self::MOST));
             }
             $byDay[$on] = ['on' => $on, 'score' => $score];
         }
