@@ -74,7 +74,13 @@ final class SessionJson
             )
             : null;
 
-        return new Entry($node->string('exercise'), DoseJson::read($node), $node->optionalString('note'), $planned, new Extras($node->opaque('x')));
+        return new Entry(
+            $node->string('exercise'),
+            DoseJson::read($node),
+            $node->optionalString('note'),
+            $planned,
+            new Extras($node->opaque('x')),
+        );
     }
 
     private static function seconds(Node $node, string $key): Seconds

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Clients;
 
 use App\Planning\Board;
+use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Client\Referral;
 use EvenRungs\Core\Log\PainKind;
@@ -43,7 +44,7 @@ final class ClientRow
     /** A stop that no clearance lifts, as what it is. */
     private static function stop(Board $board): ?string
     {
-        $all = $board->client->openStop();
+        $all = Cleared::for($board->client)->openStop();
         if ($all !== null) {
             return sprintf('Everything stopped: %s', PainKind::tryFrom($all->kind)?->symptom() ?? 'pain');
         }

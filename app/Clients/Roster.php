@@ -12,6 +12,7 @@ use App\Support\StudioDay;
 use App\Today\LogBook;
 use App\Today\Verdicts;
 use DateTimeImmutable;
+use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Review\Roster\Need;
 use EvenRungs\Core\Review\Roster\Needs;
@@ -115,7 +116,10 @@ final class Roster
     private static function stoppedOn(Board $board): ?DateTimeImmutable
     {
         $days = array_filter(
-            [$board->client->openStop()?->on, ...array_map($board->client->stopOn(...), array_keys($board->client->standings))],
+            [
+                Cleared::for($board->client)->openStop()?->on,
+                ...array_map(Cleared::for($board->client)->stopOn(...), array_keys($board->client->standings)),
+            ],
         );
 
         return $days === [] ? null : max($days);

@@ -13,6 +13,7 @@ use App\Support\StudioDay;
 use App\Today\LogBook;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Clearance as Allowed;
+use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Client\Flag;
 use EvenRungs\Core\Client\Limit;
@@ -217,7 +218,7 @@ final class Screening
                 $rows[] = [
                     'id' => Allowed::ofStop($ladder),
                     'name' => ucfirst($named(Allowed::ofStop($ladder))),
-                    'covered' => $person->stopOn($ladder) === null,
+                    'covered' => Cleared::for($person)->stopOn($ladder) === null,
                 ];
             }
         }
@@ -225,7 +226,7 @@ final class Screening
             $rows[] = [
                 'id' => Allowed::MONITORED_PAIN,
                 'name' => 'Training with monitored pain, up to 5',
-                'covered' => $person->clearance(Allowed::MONITORED_PAIN) !== null,
+                'covered' => Cleared::for($person)->by(Allowed::MONITORED_PAIN) !== null,
             ];
         }
 

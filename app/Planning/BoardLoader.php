@@ -21,7 +21,7 @@ use EvenRungs\Core\Client\Standing as At;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Choice\Progression;
-use EvenRungs\Core\Planning\Edit\ProgramEdit;
+use EvenRungs\Core\Planning\Edit\StandingEdit;
 use EvenRungs\Core\Program\ExtraSet;
 use EvenRungs\Core\Program\Program as Plan;
 use EvenRungs\Core\Program\ProgramRefit;
@@ -184,7 +184,7 @@ final class BoardLoader
         $style = $this->style($record);
         $steps = new Steps($style, $person);
 
-        return (new ProgramEdit($library, $steps))->caughtUp(
+        return (new StandingEdit($library, $steps))->caughtUp(
             $program,
             $person,
             new Progression($library, $style, $steps, GoalRule::for($person, $this->data->goals())),

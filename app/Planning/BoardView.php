@@ -20,7 +20,7 @@ use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
-use EvenRungs\Core\Planning\Edit\ProgramEdit;
+use EvenRungs\Core\Planning\Edit\StandingEdit;
 use EvenRungs\Core\Program\Block;
 use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\DirectionShares;
@@ -85,9 +85,9 @@ final class BoardView
         ];
     }
 
-    private function edit(Board $board): ProgramEdit
+    private function edit(Board $board): StandingEdit
     {
-        return new ProgramEdit($this->data->library(), $board->steps());
+        return new StandingEdit($this->data->library(), $board->steps());
     }
 
     /** @return array<string, mixed> */

@@ -12,7 +12,7 @@ use EvenRungs\Core\Client\Standing;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Log\Position;
 use EvenRungs\Core\Planning\Choice\Progression;
-use EvenRungs\Core\Planning\Edit\ProgramEdit;
+use EvenRungs\Core\Planning\Edit\StandingEdit;
 use EvenRungs\Core\Program\Program as Plan;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
@@ -96,7 +96,7 @@ final class MoveRung
             [...$board->client->standings, $to->rung->ladder => new Standing($to->rung, $to->step, $to->range)],
         );
         $progression = new Progression($library, $board->style, $board->steps(), $board->goal);
-        $edited = (new ProgramEdit($library, $board->steps()))->standOn(
+        $edited = (new StandingEdit($library, $board->steps()))->standOn(
             $board->program,
             $to->rung,
             $to->step,

@@ -11,6 +11,7 @@ use App\Models\LoggedSet as SetRow;
 use App\Planning\Board;
 use App\Planning\BoardLoader;
 use App\Progress\EvenOuts;
+use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Log\PainKind;
 use EvenRungs\Core\Log\WeekLoad;
@@ -60,9 +61,9 @@ final class LogPage
             'months' => self::months($client),
             'removed' => $this->logs->removed($client),
             'load' => $this->load($client, $board),
-            'stop' => $board->client->openStop() === null ? null : [
-                'on' => $board->client->openStop()->on->format('Y-m-d'),
-                'kind' => PainKind::tryFrom($board->client->openStop()->kind)?->symptom() ?? 'pain',
+            'stop' => Cleared::for($board->client)->openStop() === null ? null : [
+                'on' => Cleared::for($board->client)->openStop()->on->format('Y-m-d'),
+                'kind' => PainKind::tryFrom(Cleared::for($board->client)->openStop()->kind)?->symptom() ?? 'pain',
             ],
         ];
     }

@@ -17,6 +17,7 @@ use App\Planning\MoveRung;
 use App\Support\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Clearance;
+use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Client\Standing;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Shorthand;
@@ -168,7 +169,7 @@ final class Verdicts
         $done = LogBook::recent($client, array_values(array_map(static fn (Position $each): Rung => $each->rung, $places)));
         $arrived = $this->boards->arrived($client);
         $trainedOn = LogBook::lastDay($client);
-        $monitored = $board->client->clearance(Clearance::MONITORED_PAIN);
+        $monitored = Cleared::for($board->client)->by(Clearance::MONITORED_PAIN);
         $judged = [];
         foreach ($places as $ladder => $place) {
             $sessions = $done[$ladder] ?? [];
@@ -187,10 +188,10 @@ final class Verdicts
                 $judge->steps,
                 $place->range,
                 $stopped === null ? null : (
-                    $board->client->clearance(
+                    Cleared::for($board->client)->by(
                         Clearance::ofStop($ladder),
                         $stopped,
-                    ) ?? $board->client->clearance(Clearance::STOP_OF_ALL, $stopped)
+                    ) ?? Cleared::for($board->client)->by(Clearance::STOP_OF_ALL, $stopped)
                 )?->on,
                 $monitored === null ? null : [$monitored->on, $monitored->until],
                 $trainedOn,

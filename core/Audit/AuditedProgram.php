@@ -6,6 +6,8 @@ namespace EvenRungs\Core\Audit;
 
 use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Limit;
+use EvenRungs\Core\Client\Shown;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Obstacles;
@@ -71,7 +73,7 @@ final class AuditedProgram
     /** The longest unbroken hold that is allowed: the style's cap or a limit's, the smaller. */
     public function holdCap(): Seconds
     {
-        $limit = $this->client?->holdCap();
+        $limit = Limit::holdCap($this->client->limits ?? []);
 
         return $limit !== null && $this->numbers->holdCap->isLongerThan($limit) ? $limit : $this->numbers->holdCap;
     }
@@ -86,7 +88,7 @@ final class AuditedProgram
         $shown = $client->shown[$rung->ladder] ?? null;
         $placement = $this->placement($rung->ladder);
         $known = array_filter([
-            $client->abilityIn($rung->category)?->value,
+            Shown::by($client)->abilityIn($rung->category)?->value,
             in_array(
                 $placement?->basis,
                 [Basis::Standing, Basis::HighestClean, Basis::Test],

@@ -98,7 +98,7 @@ final class Age
         if ($rung->level->value <= self::OLD_LEVEL) {
             return null;
         }
-        $shown = $client->shownLevel($rung->category);
+        $shown = Shown::by($client)->level($rung->category);
         $top = max(self::OLD_LEVEL, ($shown ?? 0) + 1);
 
         return $rung->level->value <= $top ? null : sprintf(

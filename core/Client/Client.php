@@ -7,10 +7,7 @@ namespace EvenRungs\Core\Client;
 use DateTimeImmutable;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Level;
-use EvenRungs\Core\Ladder\Library;
-use EvenRungs\Core\Ladder\LimitRule;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\Time\Weekday;
 
 /**
@@ -18,18 +15,6 @@ use EvenRungs\Core\Time\Weekday;
  */
 final class Client
 {
-    /** Timed tests, by the category that they show something of. */
-    private const TESTED = [
-        'front-plank' => 'AE',
-        'flexor' => 'AE',
-        'extensor' => 'AF',
-        'side-plank-left' => 'AL',
-        'side-plank-right' => 'AL',
-    ];
-
-    /** A typed ability that nothing has shown counts as this at most (house rule). */
-    public const MOST_UNSHOWN = 6;
-
     /**
      * @param  ?int  $born  year of birth
      * @param  int|float|null  $massKg  kilograms
@@ -216,101 +201,14 @@ final class Client
         return $this->but(equipment: $equipment, days: $days, away: true);
     }
 
-    /**
-     * The clearance in force that lifts something.
-     *
-     * @param  ?DateTimeImmutable  $after  only one of a later day counts
-     */
-    public function clearance(string $lifts, ?DateTimeImmutable $after = null): ?Clearance
-    {
-        foreach ($this->clearances as $clearance) {
-            if ($clearance->lifts === $lifts && $clearance->isInForce($this->asOf) && ($after === null || $clearance->on > $after)) {
-                return $clearance;
-            }
-        }
-
-        return null;
-    }
-
-    /** No rung above this level, by the clearances in force; null where none says so. */
-    public function clearedLevel(): ?int
-    {
-        $levels = array_filter(
-            array_map(fn (Clearance $each): ?int => $each->isInForce($this->asOf) ? $each->maxLevel : null, $this->clearances),
-        );
-
-        return $levels === [] ? null : min($levels);
-    }
-
-    /** The day of a stop of this ladder that no later clearance lifts; null where there is none. */
-    public function stopOn(string $ladder): ?DateTimeImmutable
-    {
-        $on = ($this->standings[$ladder] ?? null)?->stopped;
-
-        return $on === null || $this->clearance(
-            Clearance::ofStop($ladder),
-            $on,
-        ) !== null || $this->clearance(Clearance::STOP_OF_ALL, $on) !== null ? null : $on;
-    }
-
-    /** A stop of everything that no later clearance lifts. */
-    public function openStop(): ?Stop
-    {
-        return $this->stopped === null || $this->clearance(Clearance::STOP_OF_ALL, $this->stopped->on) !== null ? null : $this->stopped;
-    }
-
     public function hasMedicalLimit(): bool
     {
         return array_filter($this->limits, static fn (Limit $limit): bool => $limit->rule->medical) !== [];
     }
 
-    /**
-     * The highest level in a direction that a test, a standing or training has shown; null where nothing has.
-     */
-    public function shownLevel(Category $category): ?int
-    {
-        $levels = [];
-        foreach ($this->tests->ladders as $clean) {
-            if ($clean->left->category === $category) {
-                $levels[] = min($clean->left->level->value, $clean->right->level->value);
-            }
-        }
-        foreach ($this->standings as $standing) {
-            if ($standing->rung->category === $category) {
-                $levels[] = $standing->rung->level->value;
-            }
-        }
-
-        return $levels === [] ? null : max($levels);
-    }
-
-    private function isShown(Category $category): bool
-    {
-        $tested = array_filter(
-            array_keys($this->tests->holds),
-            static fn (string $test): bool => (self::TESTED[$test] ?? null) === $category->value,
-        );
-
-        return $tested !== [] || $this->shownLevel($category) !== null;
-    }
-
     public function isAtHomeOn(Weekday $day): bool
     {
         return $this->home !== null && in_array($day, $this->home->days, true);
-    }
-
-    /** As typed; over 6 it counts as 6 where nothing in that direction has shown it. */
-    public function abilityIn(Category $category): ?Level
-    {
-        $typed = $this->ability[$category->value] ?? null;
-
-        return $typed === null || ! $this->isHeldBack($category) ? $typed : Level::of(self::MOST_UNSHOWN);
-    }
-
-    /** Whether the typed ability counts as less than was typed. */
-    public function isHeldBack(Category $category): bool
-    {
-        return ($this->ability[$category->value]->value ?? 0) > self::MOST_UNSHOWN && ! $this->isShown($category);
     }
 
     /** @return list<Bar> every reason a limit of this client bars the rung */
@@ -353,51 +251,5 @@ final class Client
         }
 
         return $types;
-    }
-
-    /** The longest unbroken hold that the client's limits allow, or null where none caps it. */
-    public function holdCap(): ?Seconds
-    {
-        return $this->least(static fn (LimitRule $rule): ?Seconds => $rule->holdCap);
-    }
-
-    /** Unbroken time flat on the back in a set stays under this; null where no limit says so. */
-    public function flatUnder(): ?Seconds
-    {
-        return $this->least(static fn (LimitRule $rule): ?Seconds => $rule->flatUnder);
-    }
-
-    /** @param  callable(LimitRule): ?Seconds  $of */
-    private function least(callable $of): ?Seconds
-    {
-        $least = null;
-        foreach ($this->limits as $limit) {
-            $own = $of($limit->rule);
-            $least = $own !== null && ($least === null || $least->isLongerThan($own)) ? $own : $least;
-        }
-
-        return $least;
-    }
-
-    /**
-     * Whether a gate rung was done clean: a typed ability stands at least one level above it, a test shows it, training has shown
-     * it, or the client stands above it on its ladder.
-     */
-    public function hasShown(Rung $gate, Library $library): bool
-    {
-        $typed = $this->abilityIn($gate->category);
-        if ($typed !== null && $typed->value >= $gate->level->value + 1) {
-            return true;
-        }
-        $ladder = $library->ladderOf($gate);
-        $clean = $this->tests->ladders[$ladder->id] ?? null;
-        $standing = $this->standings[$ladder->id] ?? null;
-        $highest = max(
-            $clean === null ? -1 : $ladder->indexOf($clean->lower($ladder)->id) ?? -1,
-            isset($this->shown[$ladder->id]) ? $ladder->indexOf($this->shown[$ladder->id]) ?? -1 : -1,
-            $standing === null ? -1 : ($ladder->indexOf($standing->rung->id) ?? 0) - 1,
-        );
-
-        return $highest >= $ladder->indexOf($gate->id);
     }
 }

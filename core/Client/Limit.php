@@ -8,6 +8,7 @@ use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Ladder\LimitRule;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Ladder\Severity;
+use EvenRungs\Core\Time\Seconds;
 
 /**
  * A limit that one client has.
@@ -54,5 +55,36 @@ final class Limit
         }
 
         return $bars;
+    }
+
+    /**
+     * The longest unbroken hold that limits allow, or null where none caps it.
+     *
+     * @param  list<self>  $limits
+     */
+    public static function holdCap(array $limits): ?Seconds
+    {
+        return self::least(array_map(static fn (self $limit): ?Seconds => $limit->rule->holdCap, $limits));
+    }
+
+    /**
+     * Unbroken time flat on the back in a set stays under this; null where no limit says so.
+     *
+     * @param  list<self>  $limits
+     */
+    public static function flatUnder(array $limits): ?Seconds
+    {
+        return self::least(array_map(static fn (self $limit): ?Seconds => $limit->rule->flatUnder, $limits));
+    }
+
+    /** @param  list<?Seconds>  $times */
+    private static function least(array $times): ?Seconds
+    {
+        $least = null;
+        foreach ($times as $time) {
+            $least = $time !== null && ($least === null || $least->isLongerThan($time)) ? $time : $least;
+        }
+
+        return $least;
     }
 }

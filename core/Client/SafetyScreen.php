@@ -24,11 +24,11 @@ final class SafetyScreen
         foreach ($client->screen->flags ?? [] as $flag) {
             // an emergency is lifted by what a clinician said after it was known, never by an older word
             $after = $flag->urgency === Urgency::Emergency ? $client->screen->on ?? $client->asOf : null;
-            if ($client->clearance($flag->id, $after) === null) {
+            if (Cleared::for($client)->by($flag->id, $after) === null) {
                 $referrals[] = new Referral('flag', $flag->id, $flag->urgency, $flag->text);
             }
         }
-        $stop = $client->openStop();
+        $stop = Cleared::for($client)->openStop();
         if ($stop !== null) {
             $referrals[] = new Referral(
                 'stop',
@@ -61,6 +61,6 @@ final class SafetyScreen
     {
         $named = array_filter($client->clearances, static fn (Clearance $each): bool => $each->lifts === $rule->id) !== [];
 
-        return $client->clearance($rule->id) !== null || (! $named && ($client->screen->cleared ?? false));
+        return Cleared::for($client)->by($rule->id) !== null || (! $named && ($client->screen->cleared ?? false));
     }
 }

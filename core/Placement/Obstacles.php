@@ -7,7 +7,9 @@ namespace EvenRungs\Core\Placement;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Age;
 use EvenRungs\Core\Client\Bar;
+use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Shown;
 use EvenRungs\Core\Ladder\Gate;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
@@ -40,12 +42,12 @@ final class Obstacles
     {
         $unmet = [];
         foreach ($rung->requires as $gate) {
-            if (! $client->hasShown($library->rung($gate->rung), $library)) {
+            if (! Shown::by($client)->has($library->rung($gate->rung), $library)) {
                 $unmet[] = $gate;
             }
         }
 
-        $level = $client->clearedLevel();
+        $level = Cleared::for($client)->level();
         $ungraded = $client->limits === [] ? [] : $library->unanswered($rung);
         $unsuitable = $ungraded !== []
             ? sprintf(
@@ -62,7 +64,14 @@ final class Obstacles
                 ) : null
             );
 
-        return new self($rung, $client->bars($rung), $client->missingKit($rung), $unmet, $unsuitable, $client->stopOn($rung->ladder));
+        return new self(
+            $rung,
+            $client->bars($rung),
+            $client->missingKit($rung),
+            $unmet,
+            $unsuitable,
+            Cleared::for($client)->stopOn($rung->ladder),
+        );
     }
 
     public function isClear(): bool

@@ -6,12 +6,12 @@ namespace EvenRungs\Core\Placement;
 
 use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Shown;
 use EvenRungs\Core\Client\Standing;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Style\Style;
-use EvenRungs\Core\Time\Seconds;
 
 /**
  * Finds the starting rung on every ladder.
@@ -26,14 +26,6 @@ final class Placer
 
     /** How far the first rung of a ladder may stand above the ability (house rule). */
     public const ENTRY_REACH = 2;
-
-    /**
-     * A working hold is at most this share of the test best, in thirds (house rule): the trunk is still needed when the session is over.
-     */
-    private const TEST_SHARE_THIRDS = 2;
-
-    /** Who held far longer than the rung asks starts at most this much higher (house rule). */
-    private const TEST_REACH = 1;
 
     private readonly Swaps $swaps;
 
@@ -60,7 +52,7 @@ final class Placer
         $met = array_values(array_filter($obstacles, static fn (Obstacles $each): bool => ! $each->isClear()));
         $start = $this->fromStanding($client->standings[$ladder->id] ?? null, $steps)
             ?? $this->fromClean($ladder, $client, $steps)
-            ?? $this->fromTimedHold($ladder, $client, $steps, $obstacles)
+            ?? (new TimedStart($ladder, $client, $steps, $obstacles))->start()
             ?? $this->fromAbility($ladder, $client);
         if ($start->rung === null) {
             return new Placement($ladder, null, 0, Basis::None, null, $met, null, $start->why);
@@ -118,7 +110,7 @@ final class Placer
         $rung = $clean->lower($ladder);
         $worse = $clean->worseSide($ladder);
         $hold = $rung->timedTest === null ? null : TimedHold::of($rung->timedTest, $client->tests);
-        $step = $hold === null ? null : $this->stepOf($rung, $hold, $steps);
+        $step = $hold === null ? null : TimedStart::step($rung, $hold, $steps);
 
         return new Start($rung, Basis::HighestClean, $worse, [
             $worse === null
@@ -126,106 +118,20 @@ final class Placer
                 : sprintf('%s is the highest rung done clean on the %s, the worse side; it sets the rung.', $rung->name, $worse),
             ...(
                 $step === null || $hold === null ? [] : [
-                    sprintf('Held %s: the step is at most two thirds of it (house rule).', self::seconds($hold->best)),
+                    sprintf('Held %s: the step is at most two thirds of it (house rule).', TimedStart::seconds($hold->best)),
                 ]
             ),
         ], $step ?? 0);
     }
 
-    /** The highest step whose work in one set is at most two thirds of a test best; null where even the start is more. */
-    private function stepOf(Rung $rung, TimedHold $hold, Steps $steps): ?int
-    {
-        $found = null;
-        foreach ($steps->of($rung) as $i => $dose) {
-            $found = 3 * $dose->measure->work()->ms <= self::TEST_SHARE_THIRDS * $hold->best->ms ? $i : $found;
-        }
-
-        return $found;
-    }
-
-    /** @param  array<string, Obstacles>  $obstacles  by rung */
-    private function fromTimedHold(Ladder $ladder, Client $client, Steps $steps, array $obstacles): ?Start
-    {
-        foreach ($ladder->rungs as $i => $rung) {
-            $hold = $rung->timedTest === null ? null : TimedHold::of($rung->timedTest, $client->tests);
-            if ($hold === null) {
-                continue;
-            }
-            $held = sprintf(
-                'Held %s%s',
-                self::seconds($hold->best),
-                $hold->worseSide === null ? '' : sprintf(' on the %s, the worse side', $hold->worseSide),
-            );
-            $step = $this->stepOf($rung, $hold, $steps);
-            if ($step === null) {
-                $below = $ladder->rungs[max(0, $i - 1)];
-
-                return new Start(
-                    $below,
-                    Basis::Test,
-                    $hold->worseSide,
-                    [
-                        sprintf(
-                            '%s; %s starts at %s, more than two thirds of it (house rule): %s.',
-                            $held,
-                            $rung->name,
-                            self::seconds($steps->of($rung)[0]->measure->work()),
-                            $i === 0 ? 'it is the first of its ladder all the same' : 'the rung below it is taken',
-                        ),
-                    ],
-                );
-            }
-            $above = $step === $steps->last($rung) ? $this->above($rung, $ladder, $obstacles) : null;
-
-            return $above === null
-                ? new Start(
-                    $rung,
-                    Basis::Test,
-                    $hold->worseSide,
-                    [sprintf('%s: step %d of %s is at most two thirds of it (house rule).', $held, $step + 1, $rung->name)],
-                    $step,
-                )
-                : new Start(
-                    $above,
-                    Basis::Test,
-                    $hold->worseSide,
-                    [
-                        sprintf(
-                            '%s: two thirds of it are past the top of %s, so %s, at most one level above (house rule).',
-                            $held,
-                            $rung->name,
-                            $above->name,
-                        ),
-                    ],
-                );
-        }
-
-        return null;
-    }
-
-    /**
-     * The highest allowed rung above, at most one level higher.
-     *
-     * @param  array<string, Obstacles>  $obstacles  by rung
-     */
-    private function above(Rung $rung, Ladder $ladder, array $obstacles): ?Rung
-    {
-        $found = null;
-        foreach ($ladder->above($rung) as $other) {
-            $found = $other->level->value <= $rung->level->value + self::TEST_REACH && $obstacles[$other->id]->isClear() ? $other : $found;
-        }
-
-        return $found;
-    }
-
     private function fromAbility(Ladder $ladder, Client $client): Start
     {
-        $typed = $client->abilityIn($ladder->category);
+        $typed = Shown::by($client)->abilityIn($ladder->category);
         $shown = $typed === null ? $this->shownElsewhere($ladder, $client) : null;
         $level = $typed->value ?? ($shown === null ? self::UNTESTED_LEVEL : max(1, $shown - 1));
         $name = strtolower($ladder->category->label());
         $why = [match (true) {
-            $client->isHeldBack($ladder->category) => sprintf(
+            Shown::by($client)->isHeldBack($ladder->category) => sprintf(
                 'Ability typed as level %d in %s, which nothing has shown: it counts as %d.',
                 $client->ability[$ladder->category->value]->value,
                 $name,
@@ -284,10 +190,5 @@ final class Placer
         $levels = array_filter($levels);
 
         return $levels === [] ? null : max($levels);
-    }
-
-    private static function seconds(Seconds $time): string
-    {
-        return $time->toNumber().' s';
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Placement;
 
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Shown;
 use EvenRungs\Core\Ladder\Gate;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
@@ -107,7 +108,7 @@ final class Road
             }
             foreach ($rung->requires as $before) {
                 $gateRung = $library->rung($before->rung);
-                if (! $client->hasShown($gateRung, $library)) {
+                if (! Shown::by($client)->has($gateRung, $library)) {
                     self::collect($gateRung, $before, $client, $standing, $library, $stretches, $seen);
                 }
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Placement;
 
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Hold;
 use EvenRungs\Core\Dose\Intervals;
@@ -26,19 +27,6 @@ use EvenRungs\Core\Time\Seconds;
  */
 final class Steps
 {
-    /** Break between the pieces of a hold (common practice, no source). */
-    private const BREAK_S = 5;
-
-    /** Pieces of a hold are whole multiples of this. */
-    private const PIECE_MS = 5_000;
-
-    /** A hold grows by 5 s below 30 s and by 10 s above (common practice, no source). */
-    private const LONG_FROM_MS = 30_000;
-
-    private const SHORT_GROWTH_MS = 5_000;
-
-    private const LONG_GROWTH_MS = 10_000;
-
     /** Repetitions of a light accessory in circuits of high-rep styles (common practice, no source), never over twice the rung's top. */
     private const MANY_REPS = 30;
 
@@ -47,6 +35,8 @@ final class Steps
     private const LIGHT_LEVEL = 3;
 
     private readonly ?Style $style;
+
+    private readonly StepBuilder $builder;
 
     /** @var array<string, non-empty-list<Dose>> by rung */
     private array $found = [];
@@ -58,12 +48,13 @@ final class Steps
     public function __construct(?Style $style, private readonly ?Client $client = null)
     {
         $this->style = $client === null ? $style : $style?->suiting($client);
+        $this->builder = new StepBuilder($this->style, $client);
     }
 
     /** @return non-empty-list<Dose> from the start to the top */
     public function of(Rung $rung): array
     {
-        return $this->found[$rung->id] ??= $this->worked($rung);
+        return $this->found[$rung->id] ??= $this->builder->of($rung);
     }
 
     /** The dose of a step; past the last step, the last. */
@@ -87,13 +78,10 @@ final class Steps
         return max(0, min($step, $this->last($rung)));
     }
 
-    /** The longest unbroken hold: the style's cap or a limit's, the smaller; null where neither sets one. */
+    /** The longest unbroken hold; null where nothing sets one. */
     public function cap(): ?Seconds
     {
-        $style = $this->style?->holdCap;
-        $limit = $this->client?->holdCap();
-
-        return $style === null || ($limit !== null && $style->isLongerThan($limit)) ? $limit : $style;
+        return $this->builder->cap();
     }
 
     /**
@@ -220,7 +208,7 @@ final class Steps
                     sprintf(
                         'No hold over %s: %s.',
                         $cap->toClock(),
-                        $this->client?->holdCap() === $cap ? 'a limit asks for short holds, breathing, counted aloud' : sprintf(
+                        Limit::holdCap($this->client->limits ?? []) === $cap ? 'a limit asks for short holds, breathing, counted aloud' : sprintf(
                             '%s holds no longer',
                             $this->style->name ?? 'the style',
                         ),
@@ -255,121 +243,5 @@ final class Steps
     private static function scale(Rung $rung): RangeScale
     {
         return $rung->range ?? RangeScale::share();
-    }
-
-    /** @return non-empty-list<Dose> */
-    private function worked(Rung $rung): array
-    {
-        $steps = $this->distinct(array_map($this->capped(...), $this->ranged($rung, $this->grown($rung))));
-        $flat = $this->client?->flatUnder();
-        $short = $flat === null ? $steps : array_values(
-            array_filter($steps, static fn (Dose $dose): bool => $rung->flatMs($dose) < $flat->ms),
-        );
-
-        return $short === [] ? [$steps[0]] : $short;
-    }
-
-    /** @return non-empty-list<Dose> the rung's own steps, or where the style builds holds one step after the other up to its cap */
-    private function grown(Rung $rung): array
-    {
-        $plan = $this->style?->plan;
-        $builds = ($plan->build ?? false) || ($plan->bySecond ?? false);
-        $cap = $this->cap();
-        $start = $rung->start()->measure;
-        $top = $rung->top()->measure;
-        if ($cap !== null && ($plan->thenMove ?? false)) {
-            $under = array_values(
-                array_filter(
-                    $rung->steps,
-                    static fn (Dose $dose): bool => ! $dose->measure->longestHold()->isLongerThan($cap) && ! (
-                        $dose->measure instanceof Hold && $dose->measure->time->isLongerThan($cap)
-                    ),
-                ),
-            );
-
-            return $under === [] ? [$rung->start()] : $under;
-        }
-        if (
-            $cap === null
-            || ! $builds
-            || ! $start instanceof Hold
-            || ! $top instanceof Hold
-            || $top->time->ms < self::LONG_FROM_MS
-            || $start->time->isLongerThan($cap)
-        ) {
-            return [$rung->start(), ...array_slice($rung->steps, 1)];
-        }
-        $steps = [$rung->start()];
-        for ($ms = $start->time->ms; $ms < $cap->ms;) {
-            $ms = min($cap->ms, $ms + ($ms < self::LONG_FROM_MS ? self::SHORT_GROWTH_MS : self::LONG_GROWTH_MS));
-            $steps[] = $rung->start()->withMeasure(new Hold(Seconds::ofMs($ms)));
-        }
-
-        return $steps;
-    }
-
-    /**
-     * The start at a growing range, then the dose in full range.
-     *
-     * @param  non-empty-list<Dose>  $steps
-     * @return non-empty-list<Dose>
-     */
-    private function ranged(Rung $rung, array $steps): array
-    {
-        $growing = $rung->range?->growing() ?? [];
-        if ($growing === []) {
-            return $steps;
-        }
-        $full = $growing[count($growing) - 1];
-
-        return [
-            ...array_map(static fn (Range $range): Dose => $steps[0]->withRange($range), $growing),
-            ...array_map(static fn (Dose $dose): Dose => $dose->withRange($full), array_slice($steps, 1)),
-        ];
-    }
-
-    /** A hold over the cap in as few pieces as it allows; a hold in every repetition is shortened. */
-    private function capped(Dose $dose): Dose
-    {
-        $cap = $this->cap();
-        $measure = $dose->measure;
-        if ($cap === null || ! $measure->longestHold()->isLongerThan($cap)) {
-            return $dose;
-        }
-
-        return $dose->withMeasure(match (true) {
-            $measure instanceof Reps => new Reps($measure->count, $measure->tempo, $cap),
-            $measure instanceof Intervals => self::pieces(
-                $measure->break->isZero() ? $measure->work() : $measure->hold,
-                $cap,
-                $measure->break->isZero() ? 1 : $measure->count,
-                $measure->break,
-            ),
-            default => self::pieces($measure->work(), $cap, 1, Seconds::zero()),
-        });
-    }
-
-    private static function pieces(Seconds $hold, Seconds $cap, int $times, Seconds $break): Intervals
-    {
-        $count = (int) ceil($hold->ms / $cap->ms);
-        $piece = min($cap->ms, (int) ceil($hold->ms / $count / self::PIECE_MS) * self::PIECE_MS);
-
-        return new Intervals($count * $times, Seconds::ofMs($piece), $break->isZero() ? Seconds::of(self::BREAK_S) : $break);
-    }
-
-    /**
-     * @param  non-empty-list<Dose>  $steps
-     * @return non-empty-list<Dose> without the second of two equal neighbours
-     */
-    private function distinct(array $steps): array
-    {
-        $kept = [$steps[0]];
-        foreach (array_slice($steps, 1) as $step) {
-            if (! $step->hasSetsLike($kept[count($kept) - 1])) {
-                $kept[] = $step;
-            }
-        }
-
-        return $kept;
     }
 }

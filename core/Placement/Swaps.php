@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Placement;
 
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Shown;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
@@ -109,7 +110,7 @@ final class Swaps
     {
         $clean = $client->tests->ladders[$candidate->ladder] ?? null;
 
-        return $client->abilityIn($candidate->category)->value
+        return Shown::by($client)->abilityIn($candidate->category)->value
             ?? ($client->standings[$candidate->ladder] ?? null)?->rung->level->value
             ?? $clean?->lower($this->library->ladder($candidate->ladder))->level->value;
     }

@@ -88,13 +88,13 @@ final class Judge
     /** Sessions that qualify one after the other up to the last. */
     public function cleanRunning(History $history): int
     {
-        return $this->matter($history)->cleanRunning();
+        return $this->matter($history)->qualifying->cleanRunning();
     }
 
     /** Whether the session at a place of the history earns a part of a step. */
     public function qualifies(History $history, int $place): bool
     {
-        return $this->matter($history)->misses($place) === [];
+        return $this->matter($history)->qualifying->misses($place) === [];
     }
 
     private function matter(History $history): Matter

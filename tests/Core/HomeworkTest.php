@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Shown;
 use EvenRungs\Core\Program\Session;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
@@ -51,14 +52,14 @@ final class HomeworkTest extends TestCase
         $library = Documents::data()->library();
         $session = self::week($client)['wed'];
 
-        self::assertSame('home', $session->x['place'] ?? null);
+        self::assertSame('home', $session->x->text('place'));
         self::assertNotSame([], $session->entries());
         foreach ($session->entries() as $entry) {
             $rung = $library->rung($entry->exercise);
             self::assertSame([], array_diff($rung->equipment, ['mat', 'wall']), $rung->id);
-            self::assertTrue($client->hasShown($rung, $library), $rung->id.' was never shown clean');
+            self::assertTrue(Shown::by($client)->has($rung, $library), $rung->id.' was never shown clean');
         }
-        self::assertNull(self::week($client)['mon']->x['place'] ?? null);
+        self::assertNull(self::week($client)['mon']->x->text('place'));
     }
 
     public function test_who_has_shown_nothing_gets_no_homework(): void

@@ -11,6 +11,7 @@ use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Planning\Choice\Progression;
 use EvenRungs\Core\Planning\Edit\ProgramEdit;
+use EvenRungs\Core\Planning\Edit\StandingEdit;
 use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\Gap;
 use EvenRungs\Core\Program\Planned;
@@ -29,6 +30,11 @@ final class ProgramEditTest extends TestCase
     private static function rung(string $id): Rung
     {
         return Documents::data()->library()->rung($id);
+    }
+
+    private static function standing(): StandingEdit
+    {
+        return new StandingEdit(Documents::data()->library(), Documents::steps());
     }
 
     private static function edit(): ProgramEdit
@@ -102,7 +108,7 @@ final class ProgramEditTest extends TestCase
     {
         $client = Documents::client(['ability' => ['AE' => 5], 'equipment' => ['mat'], 'days' => ['mon' => 30]]);
         $program = self::program(array_fill(0, 6, [self::planned('heel-taps', 0), self::planned('forearm-plank', 0, 2)]));
-        $stood = self::edit()->standOn($program, self::rung('knees-up-both-arms'), 0, null, $client, self::progression($client), 2);
+        $stood = self::standing()->standOn($program, self::rung('knees-up-both-arms'), 0, null, $client, self::progression($client), 2);
         $said = self::said($stood);
         $start = 'knees-up-both-arms '.Shorthand::write(
             Documents::steps()->dose(self::rung('knees-up-both-arms'), 0, null)->withSets(3)->withRest(null),
@@ -126,7 +132,7 @@ final class ProgramEditTest extends TestCase
         $ahead = self::planned('dead-bug-opposite', 0);
         $typed = self::planned('heel-taps', 1)->because('Dose typed by the trainer, in place of 8.');
         $caught = static fn (Entry $now, int $present = 2): array => self::said(
-            self::edit()->caughtUp(self::program([[$now], [$now], [$now]]), $client, self::progression($client), $present),
+            self::standing()->caughtUp(self::program([[$now], [$now], [$now]]), $client, self::progression($client), $present),
         );
         $start = 'heel-taps '.Shorthand::write(Documents::steps()->dose(self::rung('heel-taps'), 0, null)->withSets(3)->withRest(null));
         $before = self::said(self::program([[$ahead]]))[0];
@@ -213,13 +219,13 @@ final class ProgramEditTest extends TestCase
         self::assertSame(
             [true, false],
             [
-                self::edit()->trains($replaced->weeks[0]->sessions[0], 'plank'),
-                self::edit()->trains($replaced->weeks[1]->sessions[0], 'plank'),
+                self::standing()->trains($replaced->weeks[0]->sessions[0], 'plank'),
+                self::standing()->trains($replaced->weeks[1]->sessions[0], 'plank'),
             ],
         );
         $seconds = Documents::time(
             $replaced->weeks[0]->sessions[0],
         )->time->total()->ms + Documents::time($replaced->weeks[1]->sessions[0])->time->total()->ms;
-        self::assertSame($seconds, self::edit()->total([$replaced->weeks[0]->sessions[0], $replaced->weeks[1]->sessions[0]])->ms);
+        self::assertSame($seconds, self::standing()->total([$replaced->weeks[0]->sessions[0], $replaced->weeks[1]->sessions[0]])->ms);
     }
 }

@@ -14,7 +14,7 @@ use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Choice\Progression;
-use EvenRungs\Core\Planning\Edit\ProgramEdit;
+use EvenRungs\Core\Planning\Edit\StandingEdit;
 use EvenRungs\Core\Program\DirectionShares;
 use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\Program;
@@ -103,7 +103,7 @@ final class ProgressionTest extends TestCase
             $standings[$rung->ladder] ??= new Standing($rung, (int) $step);
         }
         $stood = $client->known(new DateTimeImmutable('2027-02-01'), $standings, [], null);
-        $edit = new ProgramEdit($library, new Steps($style, $stood));
+        $edit = new StandingEdit($library, new Steps($style, $stood));
         $progression = new Progression($library, $style, new Steps($style, $stood), GoalRule::for($stood, Documents::data()->goals()));
         $caughtUp = $edit->caughtUp($program, $stood, $progression, 5);
 
@@ -142,10 +142,10 @@ final class ProgressionTest extends TestCase
         $weeks = Documents::plan(self::client(), 6)->weeks;
 
         self::assertLessThan(self::sets($weeks[2]), self::sets($weeks[3]));
-        self::assertArrayHasKey('lighter', $weeks[3]->x ?? []);
-        self::assertArrayHasKey('test_day', $weeks[5]->x ?? []);
-        self::assertNull($weeks[0]->x);
-        self::assertNull(Documents::plan(self::client(), 1)->weeks[0]->x);
+        self::assertNotNull($weeks[3]->x->text('lighter'));
+        self::assertNotNull($weeks[5]->x->text('test_day'));
+        self::assertFalse($weeks[0]->x->areWritten());
+        self::assertFalse(Documents::plan(self::client(), 1)->weeks[0]->x->areWritten());
     }
 
     public function test_rehab_stays_under_its_level(): void
@@ -190,13 +190,13 @@ final class ProgressionTest extends TestCase
             $shares = DirectionShares::of($week, $library);
             $ms = array_sum(array_map(static fn (Category $each): int => $shares->ms[$each->value], Category::directions()));
             $sets = array_sum($shares->sets);
-            if ($most !== null && ! isset($week->x['lighter'])) {
+            if ($most !== null && $week->x->text('lighter') === null) {
                 self::assertTrue(
                     $ms <= 1.2 * $most[0] || $sets <= $most[1] + 1,
                     sprintf('week %d: %d ms after %d, %d sets after %d', $week->number, $ms, $most[0], $sets, $most[1]),
                 );
             }
-            $most = isset($week->x['lighter']) ? $most : [max($most[0] ?? 0, $ms), max($most[1] ?? 0, $sets)];
+            $most = $week->x->text('lighter') !== null ? $most : [max($most[0] ?? 0, $ms), max($most[1] ?? 0, $sets)];
         }
     }
 }

@@ -9,6 +9,7 @@ use EvenRungs\Core\Audit\Audit;
 use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Client\Clearance;
+use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Client\Standing;
 use EvenRungs\Core\Client\Stop;
@@ -25,7 +26,7 @@ use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Choice\ExerciseChooser;
 use EvenRungs\Core\Planning\Choice\Progression;
-use EvenRungs\Core\Planning\Edit\ProgramEdit;
+use EvenRungs\Core\Planning\Edit\StandingEdit;
 use EvenRungs\Core\Planning\Week\MissedSession;
 use EvenRungs\Core\Planning\Week\WeekPlanner;
 use EvenRungs\Core\Program\Fit;
@@ -427,7 +428,7 @@ final class Career
             $judge->steps,
             $at->range,
             $stop === null ? null : (
-                $client->clearance(Clearance::ofStop($ladder), $stop) ?? $client->clearance(Clearance::STOP_OF_ALL, $stop)
+                Cleared::for($client)->by(Clearance::ofStop($ladder), $stop) ?? Cleared::for($client)->by(Clearance::STOP_OF_ALL, $stop)
             )?->on,
             null,
             $this->trainedOn,
@@ -439,7 +440,7 @@ final class Career
         $data = Documents::data();
         $client = $this->known($date);
         $steps = new Steps($this->style, $client);
-        $edit = new ProgramEdit($data->library(), $steps);
+        $edit = new StandingEdit($data->library(), $steps);
         if ($verdict->decision === Decision::Stop) {
             Assert::assertTrue($verdict->refer, $where);
             $this->moves['stop']++;
@@ -520,7 +521,7 @@ final class Career
         $data = Documents::data();
         $client = $this->known($day);
         $steps = new Steps($this->style, $client);
-        $edit = new ProgramEdit($data->library(), $steps);
+        $edit = new StandingEdit($data->library(), $steps);
         $caughtUp = $edit->caughtUp(
             $this->program,
             $client,

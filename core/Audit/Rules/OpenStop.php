@@ -9,6 +9,7 @@ use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Audit\Repairs;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
+use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Writing;
 
 final class OpenStop implements Rule
@@ -26,14 +27,14 @@ final class OpenStop implements Rule
     public function check(AuditedProgram $program): array
     {
         $findings = [];
-        $all = $program->client?->openStop();
+        $all = $program->client === null ? null : Cleared::for($program->client)->openStop();
         foreach ($program->sessions() as $session) {
             $client = $program->clientFor($session);
             if ($client === null) {
                 continue;
             }
             foreach ($session->entries as $entry) {
-                $on = $all->on ?? ($entry->rung === null ? null : $client->stopOn($entry->rung->ladder));
+                $on = $all->on ?? ($entry->rung === null ? null : Cleared::for($client)->stopOn($entry->rung->ladder));
                 if ($on !== null) {
                     $findings[] = new Finding(
                         'stop.open',

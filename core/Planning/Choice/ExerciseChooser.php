@@ -6,6 +6,7 @@ namespace EvenRungs\Core\Planning\Choice;
 
 use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Shown;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Position;
@@ -143,7 +144,7 @@ final class ExerciseChooser
             $tested, $placement->step > 0 => Basis::HighestClean,
             $rung->timedTest !== null && TimedHold::of($rung->timedTest, $client->tests) !== null => Basis::Test,
             $rung === $placement->ladder->rungs[0] && $rung->level->value > (
-                $client->abilityIn($rung->category)->value ?? Placer::UNTESTED_LEVEL
+                Shown::by($client)->abilityIn($rung->category)->value ?? Placer::UNTESTED_LEVEL
             ) => Basis::Entry,
             default => Basis::Ability,
         };

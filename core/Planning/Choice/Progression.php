@@ -6,6 +6,7 @@ namespace EvenRungs\Core\Planning\Choice;
 
 use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Shown;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
@@ -121,7 +122,7 @@ final class Progression
      */
     private function mayReach(Rung $next, Rung $from, Rung $today, Client $client): bool
     {
-        $ability = $client->abilityIn($next->category);
+        $ability = Shown::by($client)->abilityIn($next->category);
         $known = max($ability->value ?? 0, $today->level->value);
 
         return $next->level->value <= $from->level->value + 1

@@ -15,6 +15,7 @@ use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Planning\Edit\ProgramEdit;
+use EvenRungs\Core\Program\CutFrom;
 use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\ExtraSet;
 use EvenRungs\Core\Program\MinutesLeft;
@@ -159,7 +160,7 @@ final class Door
         if ($left === null) {
             return new DoorSession(null, $changes, false, sprintf('Even its last exercise takes longer than %s.', $budget->toClock()));
         }
-        foreach ($minutes->lost($left) as [$what, $costs]) {
+        foreach ((new CutFrom($session, $this->library))->lost($left) as [$what, $costs]) {
             $changes[] = new DoorChange('cut', $what, null, sprintf('To fit %s. Lost: %s.', $budget->toClock(), $costs));
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Planning\Edit;
 
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Shown;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
@@ -146,7 +147,7 @@ final class ProgramCopy
     {
         $reasons = Obstacles::between($client, $rung, $this->library)->sentences($this->library);
         $stands = $placed[$rung->ladder]->rung->level->value ?? null;
-        $ability = max($client->abilityIn($rung->category)->value ?? Placer::UNTESTED_LEVEL, $stands ?? 0);
+        $ability = max(Shown::by($client)->abilityIn($rung->category)->value ?? Placer::UNTESTED_LEVEL, $stands ?? 0);
         if ($rung->level->value > $ability + self::ABILITY_REACH) {
             $reasons[] = sprintf('is level %d, and %s stands at %d there', $rung->level->value, $client->name, $ability);
         }

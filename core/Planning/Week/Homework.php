@@ -6,6 +6,7 @@ namespace EvenRungs\Core\Planning\Week;
 
 use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Shown;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Planning\Choice\ExerciseChoice;
@@ -45,7 +46,10 @@ final class Homework
     {
         foreach ($this->library->ladderOf($choice->rung)->downFrom($choice->rung) as $rung) {
             $tested = $rung === $choice->rung && in_array($choice->basis, [Basis::Test, Basis::HighestClean], true);
-            if (($tested || $there->hasShown($rung, $this->library)) && Obstacles::between($there, $rung, $this->library)->isClear()) {
+            if (
+                ($tested || Shown::by($there)->has($rung, $this->library))
+                && Obstacles::between($there, $rung, $this->library)->isClear()
+            ) {
                 return new ExerciseChoice(
                     $rung,
                     $choice->basis,

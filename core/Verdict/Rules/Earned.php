@@ -31,8 +31,8 @@ final class Earned implements Rule
 
     public function decide(Matter $matter): ?Verdict
     {
-        $clean = $matter->cleanRunning();
-        if ($clean < $matter->style->cleanSessions || $matter->daysMissing() > 0) {
+        $clean = $matter->qualifying->cleanRunning();
+        if ($clean < $matter->style->cleanSessions || $matter->qualifying->daysMissing() > 0) {
             return null;
         }
         $history = $matter->history;

@@ -42,7 +42,7 @@ final class FaultRepeat implements Rule
         if ($same !== []) {
             return $this->down(
                 $matter,
-                sprintf('%s ended a set short in two sessions running.', ucfirst($matter->named($same))),
+                sprintf('%s ended a set short in two sessions running.', ucfirst($matter->qualifying->named($same))),
                 'A session without that fault, at its target.',
             );
         }
@@ -65,7 +65,11 @@ final class FaultRepeat implements Rule
 
         return $stays === [] ? null : $this->down(
             $matter,
-            sprintf('%s showed in %d sessions running, though the targets were reached.', ucfirst($matter->named($stays)), self::RUNNING),
+            sprintf(
+                '%s showed in %d sessions running, though the targets were reached.',
+                ucfirst($matter->qualifying->named($stays)),
+                self::RUNNING,
+            ),
             'A session without that fault.',
         );
     }

@@ -35,8 +35,8 @@ final class PainCaution implements Rule
         }
         $would = [sprintf('Pain of %d or less.', LoggedSession::MOST_PAIN)];
         $place = count($matter->history->sessions) - 1;
-        if ($matter->isMonitored($matter->last()->date)) {
-            if ($matter->isMonitoredPain($place)) {
+        if ($matter->qualifying->isMonitored($matter->last()->date)) {
+            if ($matter->qualifying->isMonitoredPain($place)) {
                 return null;
             }
             $before = $matter->history->beforeLast();

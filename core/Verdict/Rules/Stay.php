@@ -28,12 +28,12 @@ final class Stay implements Rule
 
     public function decide(Matter $matter): Verdict
     {
-        $clean = $matter->cleanRunning();
+        $clean = $matter->qualifying->cleanRunning();
         if ($matter->history->last() === null) {
             return $matter->stay(self::id(), ['Nothing was logged on this rung yet.'], [$matter->needed(0)]);
         }
-        $misses = $matter->misses(count($matter->history->sessions) - 1);
-        $days = $matter->daysMissing();
+        $misses = $matter->qualifying->misses(count($matter->history->sessions) - 1);
+        $days = $matter->qualifying->daysMissing();
 
         return $matter->stay(
             self::id(),
