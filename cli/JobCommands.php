@@ -4,20 +4,15 @@ declare(strict_types=1);
 
 namespace EvenRungs\Cli;
 
-use DateTimeImmutable;
 use EvenRungs\Core\Audit\Audit;
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Client\NormGroup;
 use EvenRungs\Core\Client\SafetyScreen;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Ladder\Severity;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Planning\Week\WeekPlanner;
-use EvenRungs\Core\Program\Program;
-use EvenRungs\Core\Program\Session;
-use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Verdict\Judge;
@@ -25,7 +20,6 @@ use EvenRungs\Formats\AuditJson;
 use EvenRungs\Formats\HistoryJson;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\LibraryJson;
-use EvenRungs\Formats\Node;
 use EvenRungs\Formats\NormsJson;
 use EvenRungs\Formats\PlacementJson;
 use EvenRungs\Formats\Problem;
@@ -63,15 +57,18 @@ final class JobCommands
 
     private readonly DataFolder $data;
 
+    private readonly Input $input;
+
     /**
      * @param  resource  $in
      * @param  resource  $out
      * @param  resource  $err
      */
-    public function __construct(private $in, private $out, private $err)
+    public function __construct($in, private $out, private $err)
     {
         $kept = dirname(__DIR__).'/var';
         $this->data = DataFolder::shipped(is_writable($kept) ? $kept.'/built-library' : null);
+        $this->input = new Input($this->data, $in);
     }
 
     /**
@@ -110,29 +107,32 @@ final class JobCommands
 
     private function time(Arguments $arguments): int
     {
-        $text = $this->text($arguments);
+        $text = $this->input->text($arguments);
         $writer = new TimeJson($this->data->library(), $arguments->has('--timeline'));
-        if ($this->isCsv($arguments, $text)) {
+        if ($this->input->isCsv($arguments, $text)) {
             return $this->answer($writer->program(ProgramCsv::read($text)));
         }
         $document = Json::decode($text);
         if (($document->format ?? null) === SessionJson::FORMAT) {
-            $node = $this->checked('session', $document);
+            $node = $this->input->checked('session', $document);
 
             return $this->answer($node->guard(static fn (): array => $writer->session(SessionJson::read($node))));
         }
 
-        return $this->answer($writer->program($this->program($document)));
+        return $this->answer($writer->program($this->input->program($document)));
     }
 
     private function audit(Arguments $arguments): int
     {
-        $text = $this->text($arguments);
-        $program = $this->isCsv($arguments, $text) ? ProgramCsv::read($text) : $this->programOrSession(Json::decode($text));
+        $text = $this->input->text($arguments);
+        $program = $this->input->isCsv($arguments, $text) ? ProgramCsv::read($text) : $this->input->programOrSession(Json::decode($text));
         $style = $arguments->value('--style') ?? (in_array($program->style, $this->data->styleNames(), true) ? $program->style : null);
         $file = $arguments->value('--client');
-        $on = self::on($arguments);
-        $client = $file === null ? null : $this->data->clients()->read($this->checked('client', Json::decode($this->fileText($file))), $on);
+        $on = Input::on($arguments);
+        $client = $file === null ? null : $this->data->clients()->read(
+            $this->input->checked('client', Json::decode($this->input->fileText($file))),
+            $on,
+        );
         $client ??= $on === null ? null : $program->client?->on($on);
         $audit = new Audit($this->data->library(), $style === null ? null : $this->data->style($style));
         try {
@@ -164,7 +164,7 @@ final class JobCommands
 
     private function verdict(Arguments $arguments): int
     {
-        $node = $this->checked('history', $this->document($arguments));
+        $node = $this->input->checked('history', $this->input->document($arguments));
         $written = $node->optionalString('style');
         $style = $this->data->style(
             $arguments->value('--style') ?? (in_array($written, $this->data->styleNames(), true) ? $written : DataFolder::DEFAULT_STYLE),
@@ -172,7 +172,7 @@ final class JobCommands
         $child = $node->optionalChild('client');
         $client = $child === null ? null : $this->data->clients()->read(
             $child,
-            $child->optionalDay('as_of') ?? $node->optionalDay('as_of') ?? self::lastDay($node),
+            $child->optionalDay('as_of') ?? $node->optionalDay('as_of') ?? Input::lastDay($node),
         );
         $judge = new Judge($this->data->library(), $style, $client, $client === null ? null : GoalRule::for($client, $this->data->goals()));
         $history = (new HistoryJson($this->data->library()))->read($node, $judge->steps);
@@ -180,55 +180,16 @@ final class JobCommands
         return $this->answer(HistoryJson::write($judge->decide($history), $history));
     }
 
-    /** The day of the newest session of a history. */
-    private static function lastDay(Node $history): ?DateTimeImmutable
-    {
-        $days = array_filter($history->each('sessions', static fn (Node $session): ?DateTimeImmutable => $session->optionalDay('date')));
-
-        return $days === [] ? null : max($days);
-    }
-
-    /** The day that --on names; null where it is not given. */
-    private static function on(Arguments $arguments): ?DateTimeImmutable
-    {
-        $text = $arguments->value('--on');
-
-        return $text === null ? null : Node::day($text) ?? throw UnusableInput::at(
-            '--on',
-            sprintf('must be a day written YYYY-MM-DD, not "%s"', mb_substr($text, 0, 40)),
-        );
-    }
-
     private function style(Arguments $arguments): Style
     {
         return $this->data->style($arguments->value('--style') ?? DataFolder::DEFAULT_STYLE);
     }
 
-    /** A session alone is audited as a week that has no other. */
-    private function programOrSession(object $document): Program
-    {
-        if (($document->format ?? null) !== SessionJson::FORMAT) {
-            return $this->program($document);
-        }
-        $node = $this->checked('session', $document);
-
-        return new Program([new Week(1, [], [$node->guard(static fn (): Session => SessionJson::read($node))])]);
-    }
-
-    private function program(object $document): Program
-    {
-        if (($document->format ?? null) !== ProgramJson::FORMAT) {
-            throw UnusableInput::at('/format', sprintf('must be "%s" or "%s"', SessionJson::FORMAT, ProgramJson::FORMAT));
-        }
-
-        return (new ProgramJson($this->data->clients()))->read($this->checked('program', $document));
-    }
-
     private function place(Arguments $arguments): int
     {
         $style = $this->style($arguments);
-        $on = self::on($arguments);
-        $client = $this->data->clients()->read($this->checked('client', $this->document($arguments)), $on);
+        $on = Input::on($arguments);
+        $client = $this->data->clients()->read($this->input->checked('client', $this->input->document($arguments)), $on);
         $this->sayWhatIsNotApplied($client);
 
         return $this->answer(PlacementJson::write((new Placer($this->data->library(), $style))->place($client)));
@@ -241,8 +202,8 @@ final class JobCommands
             throw UnusableInput::at('--weeks', sprintf('must be a whole number from 1 to %d', WeekPlanner::MOST_WEEKS));
         }
         $style = $this->style($arguments);
-        $on = self::on($arguments);
-        $client = $this->data->clients()->readForPlanning($this->checked('client', $this->document($arguments)), $on);
+        $on = Input::on($arguments);
+        $client = $this->data->clients()->readForPlanning($this->input->checked('client', $this->input->document($arguments)), $on);
         $this->sayWhatIsNotApplied($client);
         $referrals = (new SafetyScreen)->referrals($client);
         if ($referrals !== []) {
@@ -258,7 +219,7 @@ final class JobCommands
 
     private function swap(Arguments $arguments): int
     {
-        $node = $this->checked('swap-request', $this->document($arguments));
+        $node = $this->input->checked('swap-request', $this->input->document($arguments));
         $library = $this->data->library();
         $name = $node->string('exercise');
         $rung = $library->find($name);
@@ -281,7 +242,7 @@ final class JobCommands
 
     private function norms(Arguments $arguments): int
     {
-        $node = $this->checked('tests', $this->document($arguments));
+        $node = $this->input->checked('tests', $this->input->document($arguments));
         $on = $node->optionalString('on');
 
         return $this->answer(NormsJson::write(
@@ -292,23 +253,6 @@ final class JobCommands
             $node->optionalInt('born'),
             $on === null ? null : (int) substr($on, 0, 4),
         ));
-    }
-
-    /** Medical limits have no severity; one that was written is said to have no effect. */
-    private function sayWhatIsNotApplied(Client $client): void
-    {
-        foreach ($client->limits as $limit) {
-            if ($limit->rule->medical && $limit->severity !== Severity::Moderate) {
-                fwrite(
-                    $this->err,
-                    sprintf(
-                        "/limits: severity \"%s\" of %s is not applied: medical limits bar real and high stress alike\n",
-                        $limit->severity->value,
-                        $limit->rule->id,
-                    ),
-                );
-            }
-        }
     }
 
     private function schema(Arguments $arguments): int
@@ -323,58 +267,18 @@ final class JobCommands
         return self::USED;
     }
 
-    private function document(Arguments $arguments): object
-    {
-        $format = $arguments->value('--format');
-        if ($format !== null && $format !== 'json') {
-            throw UnusableInput::at('--format', 'must be json: this command reads no other format');
-        }
-
-        return Json::decode($this->text($arguments));
-    }
-
-    /** Whether the input is CSV: as asked for, else unless it begins like a JSON object. */
-    private function isCsv(Arguments $arguments, string $text): bool
-    {
-        return match ($arguments->value('--format')) {
-            'json' => false,
-            'csv' => true,
-            null => trim($text) !== '' && ! str_starts_with(ltrim($text, "\u{FEFF} \t\r\n"), '{'),
-            default => throw UnusableInput::at('--format', 'must be json or csv'),
-        };
-    }
-
-    private function text(Arguments $arguments): string
-    {
-        $file = $arguments->operands[0] ?? '-';
-
-        return $file === '-' ? (string) stream_get_contents($this->in, Json::LARGEST + 1) : $this->fileText($file);
-    }
-
-    private function fileText(string $file): string
-    {
-        if (! is_file($file) || ! is_readable($file)) {
-            throw UnusableInput::at($file, 'is not a file that can be read');
-        }
-
-        return (string) file_get_contents($file, false, null, 0, Json::LARGEST + 1);
-    }
-
-    private function checked(string $schema, object $document): Node
-    {
-        $problems = Schemas::check($schema, $document);
-        if ($problems !== []) {
-            throw new UnusableInput($problems);
-        }
-
-        return new Node(Json::toArray($document));
-    }
-
-    /** @param  array<string, mixed>  $answer */
+    /** @param  array<array-key, mixed>  $answer */
     private function answer(array $answer): int
     {
         fwrite($this->out, Json::encode($answer));
 
         return self::USED;
+    }
+
+    private function sayWhatIsNotApplied(Client $client): void
+    {
+        foreach (Unapplied::of($client) as $line) {
+            fwrite($this->err, $line."\n");
+        }
     }
 }

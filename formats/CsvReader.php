@@ -217,7 +217,7 @@ abstract class CsvReader
     /**
      * @param  list<array<string, string|int|float|null>>  $rows  by column
      */
-    protected static function table(array $rows): string
+    public static function table(array $rows): string
     {
         $lines = [implode(',', static::COLUMNS)];
         foreach ($rows as $row) {

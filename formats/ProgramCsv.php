@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
-use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\Dose\Bounds;
 use EvenRungs\Core\Dose\Distance;
 use EvenRungs\Core\Dose\Dose;
@@ -29,7 +28,6 @@ use EvenRungs\Core\Program\StraightBlock;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\Time\Weekday;
-use EvenRungs\Core\Writing;
 
 /**
  * A program as RFC 4180 CSV: one row an entry, block- and session-wide cells read from the first row of each.
@@ -38,8 +36,7 @@ final class ProgramCsv extends CsvReader
 {
     public const COLUMNS = [
         'week', 'day', 'kind', 'block', 'block_type', 'rounds', 'exercise', 'sets', 'reps', 'hold_s', 'intervals',
-        'work_s', 'distance_m', 'pace_m_s', 'tempo', 'side',
-        'rest_s', 'range', 'range_cm', 'load_kg', 'note',
+        'work_s', 'distance_m', 'pace_m_s', 'tempo', 'side', 'rest_s', 'range', 'range_cm', 'load_kg', 'note',
         'round_rest_s', 'rest_after_s', 'side_s', 'station_s', 'warm_up_s', 'cool_down_s', 'claimed_min',
     ];
 
@@ -47,14 +44,7 @@ final class ProgramCsv extends CsvReader
 
     private const LONGEST_NAME = 200;
 
-    private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
-
-    private const KINDS = ['standalone', 'after-lift', 'before-lift', 'activation'];
-
-    private const SIDES = ['both', 'each', 'alternate'];
-
-    private const MEASURES = ['reps', 'intervals',
-        'work_s', 'distance_m', 'hold_s'];
+    private const MEASURES = ['reps', 'intervals', 'work_s', 'distance_m', 'hold_s'];
 
     private function __construct()
     {
@@ -80,11 +70,16 @@ final class ProgramCsv extends CsvReader
         $kinds = $blocks = [];
         foreach ($rows as $number => $row) {
             $week = $this->whole($number, $row, 'week', null, [1, 520]) ?? 1;
-            $day = $this->oneOf($number, $row, 'day', self::DAYS);
+            $day = $this->oneOf($number, $row, 'day', array_column(Weekday::cases(), 'value'));
             if (! isset($row['day'])) {
                 $this->problem($number, 'day', 'is needed');
             }
-            $kind = $this->oneOf($number, $row, 'kind', self::KINDS) ?? $kinds[$week.' '.$day] ?? Kind::Standalone->value;
+            $kind = $this->oneOf(
+                $number,
+                $row,
+                'kind',
+                array_column(Kind::cases(), 'value'),
+            ) ?? $kinds[$week.' '.$day] ?? Kind::Standalone->value;
             $kinds[$week.' '.$day] = $kind;
             $session = $day.' '.$kind;
             $block = $row['block'] ?? $blocks[$week.' '.$session] ?? '1';
@@ -200,13 +195,18 @@ final class ProgramCsv extends CsvReader
         if ($inCircuit && $sets !== 1) {
             $this->problem($number, 'sets', 'must be 1 or empty: a circuit counts rounds');
         }
-        $side = $this->oneOf($number, $row, 'side', self::SIDES);
+        $side = $this->oneOf($number, $row, 'side', array_column(Side::cases(), 'value'));
         if ($side === Side::Alternate->value && $measure !== null && ! $measure instanceof Reps && ! $measure instanceof Work) {
             $this->problem($number, 'side', 'alternate goes only with reps or work_s; write each instead');
         }
         $rest = $this->number($number, $row, 'rest_s', Bounds::Rest);
         $load = $this->number($number, $row, 'load_kg', Bounds::Load);
-        $range = $this->range($number, $row);
+        $share = $this->number($number, $row, 'range', Bounds::Range);
+        $cm = $this->number($number, $row, 'range_cm', Bounds::RangeCm);
+        if ($share !== null && $cm !== null) {
+            $this->problem($number, 'range_cm', 'is a second range beside range; one of them counts');
+        }
+        $range = $cm === null ? ($share === null ? null : Range::share($share)) : Range::cm($cm);
         if ($measure === null || count($this->problems) > $before) {
             return null;
         }
@@ -217,15 +217,6 @@ final class ProgramCsv extends CsvReader
             $row['note'] ?? null,
         );
     }
-
-    /** @param  array<string, string>  $row */
-    private function range(int $number, array $row): ?Range
-    {
-        $share = $this->number($number, $row, 'range', Bounds::Range);
-        $cm = $this->number($number, $row, 'range_cm', Bounds::RangeCm);
-        if ($share !== null && $cm !== null) {
-            $this->problem($number, 'range_cm', 'is a second range beside range; one of them counts');
-        }
 
         return $cm === null ? ($share === null ? null : Range::share($share)) : Range::cm($cm);
     }
@@ -257,8 +248,8 @@ final class ProgramCsv extends CsvReader
         $work = $this->number($number, $row, 'work_s', Bounds::Work);
         $metres = $this->number($number, $row, 'distance_m', Bounds::Distance);
         $pace = $this->number($number, $row, 'pace_m_s', Bounds::Pace);
-        $tempo = $this->tempo($number, $row);
-        $intervals = $this->intervals($number, $row);
+        $tempo = $this->parsed($number, $row, 'tempo', Tempo::parse(...));
+        $intervals = $this->parsed($number, $row, 'intervals', Intervals::parse(...));
         if (count($this->problems) > $before) {
             return null;
         }
@@ -273,125 +264,23 @@ final class ProgramCsv extends CsvReader
         };
     }
 
-    /** @param  array<string, string>  $row */
-    private function tempo(int $number, array $row): ?Tempo
+    /**
+     * What a cell says in the shorthand of core.
+     *
+     * @template Value of object
+     *
+     * @param  array<string, string>  $row
+     * @param  callable(string): Value  $parse
+     * @return ?Value
+     */
+    private function parsed(int $number, array $row, string $column, callable $parse): ?object
     {
         try {
-            return isset($row['tempo']) ? Tempo::parse($row['tempo']) : null;
+            return isset($row[$column]) ? $parse($row[$column]) : null;
         } catch (InvalidValue $e) {
-            $this->problem($number, 'tempo', $e->sentence);
+            $this->problem($number, $column, $e->sentence);
 
             return null;
         }
-    }
-
-    /** @param  array<string, string>  $row */
-    private function intervals(int $number, array $row): ?Intervals
-    {
-        $cell = $row['intervals'] ?? null;
-        if ($cell === null) {
-            return null;
-        }
-        if (preg_match('/^(\d{1,3})\s*[x×]\s*(\d{1,4}(?:\.\d{1,3})?)\s*\/\s*(\d{1,4}(?:\.\d{1,3})?)$/u', $cell, $m) !== 1) {
-            $this->problem($number, 'intervals', sprintf('"%s" is not written as 4x10/5', mb_substr($cell, 0, 40)));
-
-            return null;
-        }
-        try {
-            return new Intervals((int) $m[1], Seconds::of((float) $m[2]), Seconds::of((float) $m[3]));
-        } catch (InvalidValue $e) {
-            $this->problem($number, 'intervals', $e->sentence);
-
-            return null;
-        }
-    }
-
-    public static function write(Program $program): string
-    {
-        $table = [];
-        foreach ($program->weeks as $week) {
-            foreach ($week->sessions as $session) {
-                foreach ($session->blocks as $b => $block) {
-                    $first = [
-                        ...($b === 0 ? self::sessionRow($session) : []),
-                        'block_type' => match (true) {
-                            $block instanceof CircuitBlock => 'circuit',
-                            $block instanceof RestBlock => 'rest',
-                            default => 'straight',
-                        },
-                        'rest_after_s' => $block->restAfter()->toNumber(),
-                        ...(
-                            $block instanceof CircuitBlock ? [
-                                'rounds' => $block->rounds,
-                                'round_rest_s' => $block->roundRest->toNumber(),
-                            ] : []
-                        ),
-                        ...($block instanceof RestBlock ? ['rest_s' => $block->rest->toNumber()] : []),
-                    ];
-                    $rows = $block->entries() === [] ? [[]] : array_map(self::entryRow(...), $block->entries());
-                    foreach ($rows as $e => $row) {
-                        $table[] = [
-                            'week' => $week->number,
-                            'day' => $session->day->value,
-                            'kind' => $session->kind->value,
-                            'block' => $b + 1,
-                            ...($e === 0 ? $first : []),
-                            ...$row,
-                        ];
-                    }
-                }
-            }
-        }
-
-        return self::table($table);
-    }
-
-    /** @return array<string, int|float> */
-    private static function sessionRow(Session $session): array
-    {
-        return [
-            'warm_up_s' => $session->warmUp->toNumber(),
-            'cool_down_s' => $session->coolDown->toNumber(),
-            'side_s' => $session->change->side->toNumber(),
-            'station_s' => $session->change->station->toNumber(),
-            ...($session->claimed === null ? [] : ['claimed_min' => $session->claimed->toNumber() / 60]),
-        ];
-    }
-
-    /** @return array<string, string|int|float> */
-    private static function entryRow(Entry $entry): array
-    {
-        $measure = $entry->dose->measure;
-        $row = match (true) {
-            $measure instanceof Reps => [
-                'reps' => $measure->count,
-                'tempo' => $measure->tempo?->toString(),
-                'hold_s' => $measure->hold?->toNumber(),
-            ],
-            $measure instanceof Hold => ['hold_s' => $measure->time->toNumber()],
-            $measure instanceof Intervals => [
-                'intervals' => sprintf(
-                    '%dx%s/%s',
-                    $measure->count,
-                    Writing::number($measure->hold->toNumber()),
-                    Writing::number($measure->break->toNumber()),
-                ),
-            ],
-            $measure instanceof Work => ['work_s' => $measure->time->toNumber()],
-            $measure instanceof Distance => ['distance_m' => $measure->metres, 'pace_m_s' => $measure->pace],
-            default => throw Contradiction::because('a measure that has no CSV form'),
-        };
-
-        return array_filter([
-            'exercise' => $entry->exercise,
-            'sets' => $entry->dose->sets,
-            ...$row,
-            'side' => $entry->dose->side?->value,
-            'rest_s' => $entry->dose->rest?->toNumber(),
-            'range' => $entry->dose->range?->share,
-            'range_cm' => $entry->dose->range?->cm,
-            'load_kg' => $entry->dose->loadKg,
-            'note' => $entry->note,
-        ], static fn (mixed $value): bool => $value !== null);
     }
 }

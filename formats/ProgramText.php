@@ -24,7 +24,6 @@ use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\Time\Weekday;
 use EvenRungs\Core\Unreadable;
-use EvenRungs\Core\Writing;
 
 /**
  * A program as trainers jot it down: one line an exercise, the name before the dose, under headings for weeks and days.
@@ -49,16 +48,6 @@ final class ProgramText
 
     /** As many as a week of the program format holds. */
     private const MOST_SESSIONS = 21;
-
-    private const DAYS = [
-        'mon' => Weekday::Monday,
-        'tue' => Weekday::Tuesday,
-        'wed' => Weekday::Wednesday,
-        'thu' => Weekday::Thursday,
-        'fri' => Weekday::Friday,
-        'sat' => Weekday::Saturday,
-        'sun' => Weekday::Sunday,
-    ];
 
     private const KINDS = [
         'after' => Kind::AfterLift,
@@ -155,7 +144,7 @@ final class ProgramText
             $this->endSession();
             $this->week = max(1, (int) $m[1]);
         } elseif (preg_match('/^(mon|tue|wed|thu|fri|sat|sun)(?:[a-z]*day|s|rs|nes|ur)?\b[:.,]?(.*)$/', $small, $m) === 1) {
-            $this->startDay(self::DAYS[$m[1]], $m[2]);
+            $this->startDay(Weekday::from($m[1]), $m[2]);
         } elseif (preg_match('/^(warm|cool)[- ]?(?:up|down)\b:?\s*(.+)$/', $small, $m) === 1) {
             $m[1] === 'warm' ? $this->warmUp = self::time($m[2]) : $this->coolDown = self::time($m[2]);
         } elseif (preg_match(
@@ -293,63 +282,5 @@ final class ProgramText
         $this->blocks = [];
         $this->warmUp = $this->coolDown = Seconds::zero();
         $this->claimed = null;
-    }
-
-    /** One entry and its dose; the whole is read back by read(). */
-    public static function write(Program $program): string
-    {
-        $lines = [];
-        foreach ($program->weeks as $week) {
-            $lines[] = 'Week '.$week->number;
-            foreach ($week->sessions as $session) {
-                $lines = [...$lines, '', self::heading($session), ...self::lines($session)];
-            }
-            $lines[] = '';
-        }
-
-        return rtrim(implode("\n", $lines))."\n";
-    }
-
-    private static function heading(Session $session): string
-    {
-        $kind = match ($session->kind) {
-            Kind::Standalone => '',
-            Kind::AfterLift => ', after lifting',
-            Kind::AfterSport => ', after sport',
-            Kind::BeforeLift => ', before lifting',
-            Kind::Activation => ', switch-on',
-        };
-
-        return $session->day->label().$kind.($session->claimed === null ? '' : sprintf(', %s min', $session->claimed->toClock()));
-    }
-
-    /** @return list<string> */
-    private static function lines(Session $session): array
-    {
-        $lines = [
-            ...($session->warmUp->isZero() ? [] : ['warm-up '.$session->warmUp->toClock()]),
-            ...(
-                $session->change->side->isZero() && $session->change->station->isZero() ? [] : [
-                    sprintf(
-                        'changes %ss sides, %ss stations',
-                        Writing::number($session->change->side->toNumber()),
-                        Writing::number($session->change->station->toNumber()),
-                    ),
-                ]
-            ),
-        ];
-        foreach ($session->blocks as $block) {
-            if ($block instanceof RestBlock) {
-                $lines[] = 'rest '.$block->rest->toClock();
-
-                continue;
-            }
-            $lines[] = $block instanceof CircuitBlock ? $block->rounds.' rounds' : 'straight';
-            foreach ($block->entries() as $entry) {
-                $lines[] = $entry->exercise.' '.Shorthand::write($entry->dose);
-            }
-        }
-
-        return [...$lines, ...($session->coolDown->isZero() ? [] : ['cool-down '.$session->coolDown->toClock()])];
     }
 }

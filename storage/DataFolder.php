@@ -44,16 +44,19 @@ final class DataFolder
 
     private string $ownKey = '';
 
+    private readonly KeptLibrary $kept;
+
     /**
      * @param  ?string  $cache  a file in which the shipped library is kept built, for processes that live for one request; null keeps none
      * @param  ?OwnTables  $own  ladders and words of a studio's own, that go before the shipped ones
      */
     public function __construct(
         private readonly string $folder,
-        private readonly ?string $cache = null,
+        ?string $cache = null,
         private readonly ?OwnTables $own = null,
     )
     {
+        $this->kept = new KeptLibrary($folder, $cache);
     }
 
     public static function shipped(?string $cache = null, ?OwnTables $own = null): self
@@ -78,7 +81,7 @@ final class DataFolder
     {
         $place = '-'.explode(':', $key)[0];
 
-        return $this->kept($place, $key) ?? $this->keep(
+        return $this->kept->find($place, $key) ?? $this->kept->keep(
             $this->shippedLibrary()->with($own->ladders($this->poses()), $own->words()),
             $place,
             $key,
@@ -88,48 +91,7 @@ final class DataFolder
     /** The ladders as they are shipped. */
     public function shippedLibrary(): Library
     {
-        return $this->shipped ??= $this->kept('', '') ?? $this->keep($this->build(), '', '');
-    }
-
-    /**
-     * The library as it was kept, unless the tables or the code that builds it have changed since.
-     *
-     * @param  string  $place  what the file's name ends with
-     * @param  string  $key  of the studio's own tables; empty for the shipped ones
-     */
-    private function kept(string $place, string $key): ?Library
-    {
-        if ($this->cache === null || ! is_file($this->cache.$place)) {
-            return null;
-        }
-        [$stamp, $kept] = [...explode("\n", (string) file_get_contents($this->cache.$place), 2), ''];
-        // what an older version of the code kept cannot always be read, so the stamp is looked at first
-        $library = $stamp === $this->stamp().$key ? unserialize($kept) : null;
-
-        return $library instanceof Library ? $library : null;
-    }
-
-    private function keep(Library $library, string $place, string $key): Library
-    {
-        if ($this->cache !== null && is_dir(dirname($this->cache))) {
-            $new = $this->cache.$place.'.'.getmypid();
-            file_put_contents($new, $this->stamp().$key."\n".serialize($library));
-            rename($new, $this->cache.$place);
-        }
-
-        return $library;
-    }
-
-    /** Names, sizes and times of everything the library is made of. */
-    private function stamp(): string
-    {
-        $files = [];
-        foreach (['/*.json', '/ladders/*.json', '/../core/*/*.php', '/../formats/*.php', '/../storage/*.php'] as $pattern) {
-            $found = glob($this->folder.$pattern);
-            $files = [...$files, ...($found === false ? [] : $found)];
-        }
-
-        return md5(implode("\n", array_map(static fn (string $file): string => $file.filesize($file).filemtime($file), $files)));
+        return $this->shipped ??= $this->kept->find('', '') ?? $this->kept->keep($this->build(), '', '');
     }
 
     private function build(): Library

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Audit;
 
-use App\Planning\BoardView;
+use App\Support\ClockField;
 use EvenRungs\Core\Audit\Audit;
 use EvenRungs\Core\Audit\AuditedProgram;
 use EvenRungs\Core\Audit\AuditedWeek;
@@ -127,7 +127,7 @@ final class Audits
                 fn (Finding $finding): array => [...AuditJson::finding($finding, $program), 'place' => $this->place($finding, $read)],
                 $findings,
             ),
-            'total' => BoardView::clock($total),
+            'total' => ClockField::of($total),
             'weeks' => array_map(fn (AuditedWeek $week): array => $this->week($week), $read->weeks),
             'unknown' => $this->unknown($read),
             ...($withProgram ? ['program' => (new ProgramJson($this->data->storedClients()))->write($program)] : []),
@@ -154,12 +154,12 @@ final class Audits
 
         return [
             'number' => $week->number,
-            'total' => BoardView::clock($total),
+            'total' => ClockField::of($total),
             'sessions' => array_map(static fn ($session): array => [
                 'day' => $session->session->day->value,
                 'kind' => $session->session->kind->value,
-                'total' => BoardView::clock($session->time->time->total()),
-                'claimed' => $session->session->claimed === null ? null : BoardView::clock($session->session->claimed),
+                'total' => ClockField::of($session->time->time->total()),
+                'claimed' => $session->session->claimed === null ? null : ClockField::of($session->session->claimed),
                 'hard' => $session->isHard(),
                 'exercises' => count($session->entries),
             ], $week->sessions),
@@ -168,7 +168,7 @@ final class Audits
                 'name' => $direction->label(),
                 'sessions' => $week->times($direction),
                 'sets' => $week->sets($direction),
-                'work' => BoardView::clock(Seconds::ofMs($week->ms($direction))),
+                'work' => ClockField::of(Seconds::ofMs($week->ms($direction))),
             ], Category::directions()),
         ];
     }

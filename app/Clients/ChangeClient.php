@@ -10,6 +10,7 @@ use App\Planning\BoardLoader;
 use App\Planning\PlanAgain;
 use App\Support\Ledger;
 use App\Support\PastDay;
+use App\Support\Standings;
 use App\Support\StudioDay;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
@@ -27,6 +28,7 @@ final class ChangeClient
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
         private readonly Ledger $ledger,
+        private readonly Standings $standings,
         private readonly Screening $screening,
         private readonly PlanAgain $planAgain,
     ) {
@@ -57,10 +59,10 @@ final class ChangeClient
             foreach ($after as $ladder => $placement) {
                 $old = $before[$ladder] ?? null;
                 if ($old?->rung !== $placement->rung || ($old->step ?? null) !== $placement->step || $old?->basis !== $placement->basis) {
-                    $this->ledger->placed($locked, $placement, $person);
+                    $this->standings->placed($locked, $placement, $person);
                 }
             }
-            $this->ledger->settle($locked);
+            $this->standings->settle($locked);
             $this->planAgain->of($locked);
         });
     }

@@ -10,7 +10,7 @@ use App\Planning\BoardLoader;
 use App\Support\Controller;
 use App\Support\Happened;
 use App\Support\StaleVersion;
-use EvenRungs\Formats\ClientJson;
+use EvenRungs\Formats\EvenedJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
@@ -113,7 +113,7 @@ final class ClientController extends Controller
             $body->opaque('document') ?? [],
             array_flip(['as_of', 'standings', 'stopped', 'clearances', 'ladders', 'x']),
         );
-        $x = array_diff_key($body->child('document')->opaque('x') ?? [], array_flip([ClientJson::HELD, ClientJson::EXTRA_SETS]));
+        $x = array_diff_key($body->child('document')->opaque('x') ?? [], array_flip([EvenedJson::HELD, EvenedJson::EXTRA_SETS]));
 
         return [$person->name, $x === [] ? $document : [...$document, 'x' => $x]];
     }

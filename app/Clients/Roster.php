@@ -10,6 +10,7 @@ use App\Planning\Board;
 use App\Planning\BoardLoader;
 use App\Support\StudioDay;
 use App\Today\LogBook;
+use App\Today\LoggedPain;
 use App\Today\Verdicts;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Cleared;
@@ -93,7 +94,7 @@ final class Roster
     private function needs(Client $client, Board $board): Needs
     {
         $today = StudioDay::today()->toDateTimeImmutable();
-        [$painOn, $pain] = LogBook::worstPain($client, Needs::recentFrom($today)) ?? [null, 0];
+        [$painOn, $pain] = LoggedPain::worstPain($client, Needs::recentFrom($today)) ?? [null, 0];
         $tested = TestDay::query()->ofClient($client)->max('on');
         [$waiting, $stuck] = $this->verdicts->counts($client, $today);
 

@@ -11,6 +11,7 @@ use App\Models\Screen;
 use App\Models\Trainer;
 use App\Support\StudioDay;
 use App\Today\LogBook;
+use App\Today\LoggedPain;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Clearance as Allowed;
 use EvenRungs\Core\Client\Cleared;
@@ -73,7 +74,7 @@ final class Screening
     /** Whether a stop asks for the screen anew, before anything is planned or run. */
     public function isAskedAfterStop(Client $record): bool
     {
-        $stop = LogBook::stops($record)->newest;
+        $stop = LoggedPain::stops($record)->newest;
 
         return $stop === null || ($this->askedOn($record) ?? '') > $stop;
     }
@@ -174,7 +175,7 @@ final class Screening
 
     private function stopSince(Client $record, string $asked): ?DateTimeImmutable
     {
-        $newest = LogBook::stops($record)->newest;
+        $newest = LoggedPain::stops($record)->newest;
 
         return $newest === null || $newest < $asked ? null : new DateTimeImmutable($newest);
     }

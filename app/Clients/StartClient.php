@@ -9,6 +9,7 @@ use App\Models\Trainer;
 use App\Planning\BoardLoader;
 use App\Planning\ClientPlanner;
 use App\Support\Ledger;
+use App\Support\Standings;
 use App\Support\StudioDay;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Formats\Node;
@@ -24,6 +25,7 @@ final class StartClient
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
         private readonly Ledger $ledger,
+        private readonly Standings $standings,
         private readonly ClientPlanner $planner,
         private readonly Screening $screening,
     ) {
@@ -35,7 +37,7 @@ final class StartClient
         DB::transaction(function () use ($client, $trainer): void {
             $person = $this->boards->person($client);
             foreach ((new Placer($this->data->library(), $this->boards->style($client)))->place($person) as $placement) {
-                $this->ledger->placed($client, $placement, $person);
+                $this->standings->placed($client, $placement, $person);
             }
             $this->screening->keep(
                 $client,

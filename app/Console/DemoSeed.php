@@ -6,21 +6,14 @@ namespace App\Console;
 
 use App\Accounts\Role;
 use App\Accounts\Studios;
-use App\Clients\Erasure;
 use App\Clients\RecordClearance;
 use App\Clients\StartClient;
 use App\Models\Client;
-use App\Models\LadderChange;
-use App\Models\LogChange;
-use App\Models\LoggedSession;
 use App\Models\OwnAim;
-use App\Models\OwnStyle;
 use App\Models\OwnWord;
 use App\Models\Program;
-use App\Models\SessionTemplate;
 use App\Models\Studio;
 use App\Models\Trainer;
-use App\Models\VerdictAnswer;
 use App\Planning\BoardLoader;
 use App\Progress\TestDays;
 use App\Support\Ledger;
@@ -61,7 +54,7 @@ final class DemoSeed extends Command
         if ($this->option('leave')) {
             return $this->leave($scenario);
         }
-        $byHand = $this->option('again') && ! $this->option('yes') ? $this->enteredByHand($scenario) : null;
+        $byHand = $this->option('again') && ! $this->option('yes') ? EarlierDemo::enteredByHand($scenario) : null;
         if ($byHand !== null) {
             $this->error(sprintf(
                 '%s was entered by hand since the demo was put in place. Nothing was removed; ./even-rungs reset-demo --yes '
@@ -74,7 +67,7 @@ final class DemoSeed extends Command
         DB::transaction(function () use ($scenario, $start, $clearance, $days, $logs, $boards, $ledger): void {
             $studio = $scenario->child('studio');
             if ($this->option('again')) {
-                $this->remove($scenario->each('trainers', static fn (Node $each): string => $each->string('email')));
+                EarlierDemo::remove($scenario->each('trainers', static fn (Node $each): string => $each->string('email')));
             } elseif (Studio::query()->exists()) {
                 return;
             }
@@ -140,9 +133,9 @@ final class DemoSeed extends Command
         if ($trainers->isEmpty()) {
             return self::SUCCESS;
         }
-        $byHand = $this->enteredByHand($scenario);
+        $byHand = EarlierDemo::enteredByHand($scenario);
         if ($byHand === null) {
-            DB::transaction(fn () => $this->remove($emails));
+            DB::transaction(static fn () => EarlierDemo::remove($emails));
 
             return self::SUCCESS;
         }
@@ -163,7 +156,7 @@ final class DemoSeed extends Command
     {
         $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
         $many = $scenario->child('many');
-        $this->remove([$many->string('email')]);
+        EarlierDemo::remove([$many->string('email')]);
         $studio = Studio::query()->create(['name' => $many->string('studio')]);
         $trainer = Trainer::query()->create(
             [
@@ -289,56 +282,5 @@ final class DemoSeed extends Command
     private static function daysAgo(Node $each): string
     {
         return Carbon::today()->subDays($each->int('days_ago'))->toDateString();
-    }
-
-    /** What is in the demo studio that the scenario did not put there; null where nothing is. */
-    private function enteredByHand(Node $scenario): ?string
-    {
-        $emails = $scenario->each('trainers', static fn (Node $each): string => $each->string('email'));
-        $studio = Trainer::query()->whereIn('email', $emails)->value('studio_id');
-        if (! is_string($studio)) {
-            return null;
-        }
-        $names = $scenario->each('clients', static fn (Node $each): string => $each->string('name'));
-        $stranger = Client::query()->ofStudio($studio)->whereNotIn('name', $names)->value('name');
-        if (is_string($stranger)) {
-            return $stranger;
-        }
-        if (LoggedSession::query()->ofStudio($studio)->where('key', 'not like', 'made-up-%')->exists()) {
-            return 'A log';
-        }
-        $meant = array_count_values(
-            [
-                ...$scenario->each('clearances', static fn (Node $each): string => $each->string('client')),
-                ...$scenario->each('test_days', static fn (Node $each): string => $each->string('client')),
-            ],
-        );
-        foreach (Client::query()->ofStudio($studio)->get() as $client) {
-            if ($client->version > 1 + ($meant[$client->name] ?? 0) || $client->archived_at !== null) {
-                return sprintf('A change of %s', $client->name);
-            }
-        }
-        $others = [
-            'An answer to a verdict' => VerdictAnswer::class,
-            'A changed log' => LogChange::class,
-            'A ladder' => LadderChange::class,
-            'A house style' => OwnStyle::class,
-            'A template' => SessionTemplate::class,
-        ];
-        foreach ($others as $what => $model) {
-            if ($model::query()->where('studio_id', $studio)->exists()) {
-                return $what;
-            }
-        }
-
-        return Trainer::query()->where('studio_id', $studio)->whereNotIn('email', $emails)->exists() ? 'A trainer' : null;
-    }
-
-    /** @param  list<string>  $emails of the trainers whose studio goes */
-    private function remove(array $emails): void
-    {
-        foreach (Trainer::query()->whereIn('email', $emails)->pluck('studio_id')->unique() as $studio) {
-            Erasure::studio($studio);
-        }
     }
 }

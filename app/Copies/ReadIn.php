@@ -4,31 +4,20 @@ declare(strict_types=1);
 
 namespace App\Copies;
 
-use App\Accounts\Address;
 use App\Accounts\Role;
-use App\Accounts\Studios;
-use App\Http\Body;
 use App\Http\Progress;
 use App\Library\StudioTables;
 use App\Models\Client;
 use App\Models\Studio;
 use App\Models\Trainer;
-use App\Planning\BoardLoader;
-use App\Progress\EvennessPage;
-use App\Today\LogPage;
-use EvenRungs\Core\InvalidValue;
-use EvenRungs\Formats\Json;
-use EvenRungs\Formats\Node;
 use EvenRungs\Formats\Problem;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 use EvenRungs\Storage\Schemas;
 use Illuminate\Database\UniqueConstraintViolationException;
-use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Throwable;
 
 /**
  * Reads a take-out in: all of it, or nothing.
@@ -66,13 +55,13 @@ final class ReadIn
      */
     public function client(Trainer $by, string $text): Client
     {
-        $document = $this->document($text, TakeOut::OF_CLIENT);
+        $document = TakenOutDocument::read($text, TakeOut::OF_CLIENT);
 
         return $this->once(function () use ($by, $document): Client {
-            $people = $this->people($document, $by->studio_id);
+            $people = ReadInPeople::of($document, $by->studio_id);
             $this->own($document, $by->studio_id, ['own_ladders', 'own_styles'], true);
             $this->tables->changed();
-            $clients = self::list($document, 'clients');
+            $clients = TakenOutDocument::list($document, 'clients');
             if (count($clients) !== 1) {
                 throw UnusableInput::at('/clients', 'a take-out of a client holds exactly one');
             }
@@ -80,7 +69,7 @@ final class ReadIn
             if (! $client->trainers()->whereKey($by->id)->exists() && $by->role !== Role::Owner) {
                 $client->belongsWith($by);
             }
-            $this->checkThatItOpens($client);
+            OpensEverywhere::check($client);
 
             return $client;
         });
@@ -93,22 +82,22 @@ final class ReadIn
      */
     public function studio(string $text): Studio
     {
-        $document = $this->document($text, TakeOut::OF_STUDIO);
+        $document = TakenOutDocument::read($text, TakeOut::OF_STUDIO);
 
         return $this->once(function () use ($document): Studio {
             $of = (array) ($document['studio'] ?? []);
             $studio = Studio::query()->create(
                 [
-                    'name' => self::text($of, 'name', 200),
+                    'name' => TakenOutDocument::text($of, 'name', 200),
                     'emergency_steps' => $of['emergency_steps'] ?? null,
-                    'bands' => self::bands($of['bands'] ?? null),
-                    'kit' => $this->kit($of['kit'] ?? null),
+                    'bands' => TakenOutDocument::bands($of['bands'] ?? null),
+                    'kit' => TakenOutDocument::kit($of['kit'] ?? null, $this->data->library()),
                     ...array_intersect_key(array_map(strval(...), (array) ($of['settings'] ?? [])), array_flip(Studio::SETTINGS)),
                 ],
             );
-            $people = $this->people($document, $studio->id);
+            $people = ReadInPeople::of($document, $studio->id);
             $this->own($document, $studio->id, TakeOut::OWN, false);
-            foreach (self::list($document, 'happened') as $i => $event) {
+            foreach (TakenOutDocument::list($document, 'happened') as $i => $event) {
                 $this->insert('events', $event, "/happened/{$i}", ['studio_id' => $studio->id, 'client_id' => null], $people);
             }
             $owner = Trainer::query()->ofStudio($studio->id)->where('role', Role::Owner)->first() ?? throw UnusableInput::at(
@@ -117,44 +106,12 @@ final class ReadIn
             );
             Auth::setUser($owner);
             $this->tables->changed();
-            foreach (self::list($document, 'clients') as $i => $each) {
-                $this->checkThatItOpens($this->read($each, "/clients/{$i}", $studio->id, $people));
+            foreach (TakenOutDocument::list($document, 'clients') as $i => $each) {
+                OpensEverywhere::check($this->read($each, "/clients/{$i}", $studio->id, $people));
             }
 
             return $studio;
         });
-    }
-
-    /**
-     * @return list<array<string, mixed>>|null
-     *
-     * @throws UnusableInput
-     */
-    private static function bands(mixed $written): ?array
-    {
-        return $written === null ? null : Studios::bands(self::checked('BandsRequest', ['bands' => $written]));
-    }
-
-    /**
-     * @return array<string, ?int>|null
-     *
-     * @throws UnusableInput
-     */
-    private function kit(mixed $written): ?array
-    {
-        return $written === null ? null : Studios::kit(self::checked('KitRequest', ['kit' => $written]), $this->data->library());
-    }
-
-    /**
-     * @param  array<string, mixed>  $document
-     *
-     * @throws UnusableInput where it is not what the API takes
-     */
-    private static function checked(string $schema, array $document): Node
-    {
-        $problems = Schemas::checkUri(Body::COMPONENTS.$schema, (object) $document);
-
-        return $problems === [] ? new Node(Json::toArray((object) $document)) : throw new UnusableInput($problems);
     }
 
     /**
@@ -167,6 +124,7 @@ final class ReadIn
      */
     private function once(callable $read): mixed
     {
+        $this->problems = [];
         try {
             return DB::transaction($read(...));
         } catch (UniqueConstraintViolationException) {
@@ -175,55 +133,6 @@ final class ReadIn
                 'logs of this file are here already: the same client was read in before, or comes from this studio',
             );
         }
-    }
-
-    /** @return array<string, mixed> */
-    private function document(string $text, string $of): array
-    {
-        $document = get_object_vars(Json::decode($text));
-        if (($document['format'] ?? null) !== TakeOut::FORMAT || ($document['version'] ?? null) !== TakeOut::VERSION) {
-            throw UnusableInput::at('/format', sprintf('must be %s, version %d', TakeOut::FORMAT, TakeOut::VERSION));
-        }
-        if (($document['of'] ?? null) !== $of) {
-            throw UnusableInput::at('/of', sprintf('must be "%s" here', $of));
-        }
-        $this->problems = [];
-
-        return $document;
-    }
-
-    /**
-     * @param  array<string, mixed>  $document
-     * @return array<string, string> id by address
-     */
-    private function people(array $document, string $studio): array
-    {
-        $ids = [];
-        foreach (self::list($document, 'people') as $i => $each) {
-            $email = Address::clean(self::text($each, 'email', 200));
-            $role = Role::tryFrom(is_string($each['role'] ?? null) ? $each['role'] : '') ?? throw UnusableInput::at(
-                "/people/{$i}/role",
-                'must be owner, trainer or reader',
-            );
-            $known = Trainer::query()->where('email', $email)->first();
-            if ($known?->studio_id === $studio) {
-                $ids[$email] = $known->id;
-
-                continue;
-            }
-            // an address belongs to one account of the machine: in another studio the name alone is kept
-            $ids[$email] = Trainer::query()->create([
-                'studio_id' => $studio,
-                'name' => self::text($each, 'name', 200),
-                'email' => $known === null ? $email : Str::ulid()->toBase32().'@read-in.invalid',
-                'password' => bin2hex(random_bytes(32)),
-                'role' => $role,
-                // who only wrote something of a client is nobody who works here
-                'disabled_at' => ($each['disabled'] ?? true) !== false || $known !== null ? Carbon::now() : null,
-            ])->id;
-        }
-
-        return $ids;
     }
 
     /**
@@ -236,17 +145,17 @@ final class ReadIn
         $own = (array) ($document['own'] ?? []);
         foreach ($tables as $table) {
             $key = ['own_ladders' => 'ladder', 'own_styles' => 'style', 'own_words' => 'key', 'session_templates' => 'name'][$table];
-            foreach (self::list($own, $table) as $i => $each) {
+            foreach (TakenOutDocument::list($own, $table) as $i => $each) {
                 $there = $mayBeThere ? DB::table($table)->where('studio_id', $studio)->where(
                     $key,
-                    self::text($each, $key, 200),
+                    TakenOutDocument::text($each, $key, 200),
                 )->first() : null;
                 if ($there === null) {
                     $this->insert($table, $each, "/own/{$table}/{$i}", ['studio_id' => $studio], []);
                 } elseif (json_decode((string) $there->document) != ($each['document'] ?? null)) {
                     throw UnusableInput::at(
                         "/own/{$table}/{$i}",
-                        sprintf('the studio has a "%s" of its own that is not the same', self::text($each, $key, 200)),
+                        sprintf('the studio has a "%s" of its own that is not the same', TakenOutDocument::text($each, $key, 200)),
                     );
                 }
             }
@@ -278,31 +187,31 @@ final class ReadIn
             );
         }
         $programs = [];
-        foreach (self::list($taken, 'programs') as $i => $each) {
+        foreach (TakenOutDocument::list($taken, 'programs') as $i => $each) {
             $programs[] = $program = strtolower((string) Str::ulid());
             $this->insert('programs', $each, "{$path}/programs/{$i}", ['id' => $program, ...$whose], $people);
         }
-        foreach (self::list($taken, 'screens') as $i => $each) {
+        foreach (TakenOutDocument::list($taken, 'screens') as $i => $each) {
             $each['touched'] = array_map(
                 static fn (array $touched): array => [
                     ...$touched,
                     'program' => $programs[is_int($touched['program'] ?? null) ? $touched['program'] : -1] ?? '',
                 ],
-                self::list($each, 'touched'),
+                TakenOutDocument::list($each, 'touched'),
             );
             $this->insert('screens', $each, "{$path}/screens/{$i}", $whose, $people);
         }
         $logs = [];
-        $written = self::list($taken, 'logs');
+        $written = TakenOutDocument::list($taken, 'logs');
         foreach ($written as $i => $each) {
             $this->progress->came($i, count($written));
             $log = $this->insert('logged_sessions', $each, "{$path}/logs/{$i}", $whose, $people);
             $logs[(string) ($each['key'] ?? '')] = $log;
-            foreach (self::list($each, 'sets') as $j => $set) {
+            foreach (TakenOutDocument::list($each, 'sets') as $j => $set) {
                 $this->insert('logged_sets', $set, "{$path}/logs/{$i}/sets/{$j}", [...$whose, 'logged_session_id' => $log], $people);
             }
         }
-        foreach (self::list($taken, 'verdict_answers') as $i => $each) {
+        foreach (TakenOutDocument::list($taken, 'verdict_answers') as $i => $each) {
             $log = (array) ($each['log'] ?? []);
             $number = is_string($log['key'] ?? null) ? $logs[$log['key']] ?? null : null;
             $this->insert(
@@ -314,7 +223,7 @@ final class ReadIn
             );
         }
         foreach (TakeOut::PLAIN as $table) {
-            foreach (self::list($taken, $table) as $i => $each) {
+            foreach (TakenOutDocument::list($taken, $table) as $i => $each) {
                 $this->insert($table, $each, "{$path}/{$table}/{$i}", $whose, $people);
             }
         }
@@ -361,45 +270,5 @@ final class ReadIn
         if ($this->problems !== []) {
             throw new UnusableInput($this->problems);
         }
-    }
-
-    /** Whatever a page of the client would stumble over is found here, before it is kept. */
-    private function checkThatItOpens(Client $client): void
-    {
-        try {
-            app(BoardLoader::class)->load($client);
-            app(LogPage::class)->of($client);
-            app(EvennessPage::class)->of($client);
-        } catch (UnusableInput $e) {
-            throw $e;
-        } catch (Throwable $e) {
-            $why = $e instanceof InvalidValue ? $e->sentence : 'something in it is not as it is written today';
-            throw UnusableInput::at('/clients', sprintf('%s cannot be opened with this: %s', $client->name, $why));
-        }
-    }
-
-    /**
-     * @param  array<string, mixed>  $of
-     * @return list<array<string, mixed>>
-     */
-    private static function list(array $of, string $key): array
-    {
-        $list = $of[$key] ?? [];
-        if (! is_array($list) || array_filter($list, static fn (mixed $each): bool => ! is_object($each)) !== []) {
-            throw UnusableInput::at('/'.$key, 'must be a list of objects');
-        }
-
-        return array_map(get_object_vars(...), array_values($list));
-    }
-
-    /** @param  array<string, mixed>  $of */
-    private static function text(array $of, string $key, int $most): string
-    {
-        $value = $of[$key] ?? null;
-
-        return is_string($value) && trim($value) !== '' && mb_strlen($value) <= $most ? $value : throw UnusableInput::at(
-            '/'.$key,
-            sprintf('must be text of 1 to %d characters', $most),
-        );
     }
 }

@@ -9,7 +9,6 @@ use App\Models\Client;
 use App\Models\LadderChange;
 use App\Models\OwnLadder;
 use App\Models\Program;
-use App\Models\Standing;
 use App\Models\Trainer;
 use App\Planning\BoardLoader;
 use App\Support\StaleVersion;
@@ -20,10 +19,8 @@ use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Landing;
 use EvenRungs\Core\Placement\Steps;
-use EvenRungs\Core\Planning\Edit\ProgramEdit;
 use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Formats\Node;
-use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Facades\DB;
@@ -38,6 +35,7 @@ final class OwnLadders
         private readonly DataFolder $data,
         private readonly StudioTables $tables,
         private readonly BoardLoader $boards,
+        private readonly LadderLanding $landing,
     ) {
     }
 
@@ -140,9 +138,9 @@ final class OwnLadders
             $this->tables->changed();
             $moves = [];
             foreach ($affected as $each) {
-                $moves[] = $this->land($each, $after, $label);
+                $moves[] = $this->landing->land($each, $after, $label);
             }
-            $this->forgetUndo($trainer->studio_id, $ladder, $after);
+            $this->landing->forgetUndo($trainer->studio_id, $ladder, $after);
             LadderChange::query()->create([
                 'studio_id' => $trainer->studio_id,
                 'trainer_id' => $trainer->id,
@@ -154,107 +152,6 @@ final class OwnLadders
                 'undone' => false,
             ]);
         });
-    }
-
-    /**
-     * The standing keeps what it rested on: a changed ladder shows nothing new about the client.
-     *
-     * @param  array{client: Client, person: Person, from: Rung, step: int, basis: Basis, landing: Landing}  $affected
-     * @return array{client: string, from: string, from_step: int, basis: string, to: ?string, to_step: int, test: mixed}
-     */
-    private function land(array $affected, Library $after, string $label): array
-    {
-        ['client' => $client, 'from' => $from, 'step' => $step, 'basis' => $basis, 'landing' => $landing] = $affected;
-        $to = $landing->rung;
-        $why = [$label.'.', $landing->why];
-        if ($this->newestRung($client, $from->ladder) === $from->id && ($to?->id !== $from->id || $landing->step !== $step)) {
-            $this->stand($client, $from->ladder, $to?->ladder === $from->ladder ? $to : null, $landing->step, $basis, $why);
-            if ($to !== null && $to->ladder !== $from->ladder && ! isset($this->boards->standings($client)[$to->ladder])) {
-                $this->stand($client, $to->ladder, $to, $landing->step, $basis, $why);
-            }
-        }
-        $test = $this->forgetTest($client, $from->ladder, $after);
-        if ($to?->id !== $from->id) {
-            $this->replaceInWeek($client, $affected['person'], $from->id, $to, $landing->step, $after);
-        }
-        Client::query()->whereKey($client->id)->increment('version');
-
-        return [
-            'client' => $client->id,
-            'from' => $from->id,
-            'from_step' => $step,
-            'basis' => $basis->value,
-            'to' => $to?->id,
-            'to_step' => $landing->step,
-            'test' => $test,
-        ];
-    }
-
-    /** An undo that leads back to a rung that is gone would leave the client on nothing: such a list starts afresh. */
-    private function forgetUndo(string $studio, string $ladder, Library $after): void
-    {
-        $gone = Standing::query()->ofStudio($studio)->where('ladder', $ladder)->whereNotNull('rung')->pluck('rung')->unique()
-            ->reject(static fn (string $rung): bool => $after->hasRung($rung));
-        foreach ($gone as $rung) {
-            $mentions = Change::query()->ofStudio($studio)->where(
-                static fn ($query) => $query->where('before', 'like', '%"'.$rung.'"%')->orWhere('after', 'like', '%"'.$rung.'"%'),
-            );
-            Change::query()->ofStudio($studio)->whereIn('client_id', $mentions->pluck('client_id'))->delete();
-        }
-    }
-
-    private function newestRung(Client $client, string $ladder): ?string
-    {
-        return Standing::query()->ofClient($client)->where('ladder', $ladder)->ordered('id', 'desc')->first()?->rung;
-    }
-
-    /** @param  list<string>  $why */
-    private function stand(Client $client, string $ladder, ?Rung $rung, int $step, Basis $basis, array $why): void
-    {
-        Standing::query()->create([
-            'studio_id' => $client->studio_id,
-            'client_id' => $client->id,
-            'ladder' => $ladder,
-            'rung' => $rung?->id,
-            'step' => $rung === null ? 0 : $step,
-            'basis' => ($rung === null ? Basis::None : $basis)->value,
-            'why' => $why,
-        ]);
-    }
-
-    /**
-     * A highest clean rung that is gone leaves the client's document.
-     *
-     * @return mixed what the document said; null where it stays
-     */
-    private function forgetTest(Client $client, string $ladder, Library $after): mixed
-    {
-        $document = $client->refresh()->document;
-        $clean = $document['tests']['ladders'][$ladder]['highest_clean'] ?? null;
-        foreach (is_array($clean) ? $clean : array_filter([$clean]) as $rung) {
-            if (! $after->hasRung($rung)) {
-                unset($document['tests']['ladders'][$ladder]);
-                $client->document = $document;
-                $client->save();
-
-                return $clean;
-            }
-        }
-
-        return null;
-    }
-
-    private function replaceInWeek(Client $client, Person $person, string $from, ?Rung $to, int $step, Library $after): void
-    {
-        $program = $this->boards->program($client);
-        if ($program === null) {
-            return;
-        }
-        $edit = new ProgramEdit($after, new Steps($this->boards->style($client), $person));
-        $edited = $to === null ? $edit->without($program, $from) : $edit->replace($program, $from, $to, $step);
-        Program::query()->ofClient($client)->current()->firstOrFail()->update(
-            ['document' => (new ProgramJson($this->data->storedClients()))->write($edited)],
-        );
     }
 
     /**
@@ -284,14 +181,14 @@ final class OwnLadders
                 if ($client === null || $from === null || $move['to'] === $move['from'] && $move['to_step'] === $move['from_step']) {
                     continue;
                 }
-                $now = $this->newestRung($client, $from->ladder);
+                $now = $this->landing->newestRung($client, $from->ladder);
                 if (isset($move['test'])) {
                     $document = $client->document;
                     $document['tests']['ladders'][$from->ladder] = ['highest_clean' => $move['test']];
                     $client->update(['document' => $document]);
                 }
                 if ($now === $move['to'] || $now === null) {
-                    $this->stand(
+                    $this->landing->stand(
                         $client,
                         $from->ladder,
                         $from,
@@ -301,7 +198,14 @@ final class OwnLadders
                     );
                 }
                 if ($move['to'] !== null && $move['to'] !== $move['from']) {
-                    $this->replaceInWeek($client, $this->boards->person($client), $move['to'], $from, $move['from_step'], $library);
+                    $this->landing->replaceInWeek(
+                        $client,
+                        $this->boards->person($client),
+                        $move['to'],
+                        $from,
+                        $move['from_step'],
+                        $library,
+                    );
                 }
                 Client::query()->whereKey($client->id)->increment('version');
             }

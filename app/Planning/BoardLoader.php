@@ -13,6 +13,7 @@ use App\Progress\EvenOuts;
 use App\Support\StudioDay;
 use App\Today\LastLoads;
 use App\Today\LogBook;
+use App\Today\LoggedPain;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Client\Client as Person;
@@ -27,7 +28,7 @@ use EvenRungs\Core\Program\Program as Plan;
 use EvenRungs\Core\Program\ProgramRefit;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
-use EvenRungs\Formats\ClientJson;
+use EvenRungs\Formats\EvenedJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Storage\DataFolder;
@@ -95,7 +96,7 @@ final class BoardLoader
      */
     public function document(Client $record): array
     {
-        $stops = LogBook::stops($record);
+        $stops = LoggedPain::stops($record);
         $standings = [];
         foreach ($this->standings($record) as $row) {
             $standings[$row->ladder] = array_filter([
@@ -118,7 +119,7 @@ final class BoardLoader
         $clearances = $this->screening->inForce($record);
         $x = [
             ...is_array($document['x'] ?? null) ? $document['x'] : [],
-            ...ClientJson::evened(EvenOuts::held($record), EvenOuts::sides($record)),
+            ...EvenedJson::write(EvenOuts::held($record), EvenOuts::sides($record)),
         ];
 
         return [

@@ -7,6 +7,7 @@ namespace App\Planning;
 use App\Models\Client;
 use App\Models\Trainer;
 use App\Support\Ledger;
+use App\Support\Standings;
 use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Client\Standing;
 use EvenRungs\Core\Dose\Range;
@@ -26,6 +27,7 @@ final class MoveRung
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
         private readonly Ledger $ledger,
+        private readonly Standings $standings,
         private readonly ClientPlanner $planner,
         private readonly KnownRungs $rungs,
     ) {
@@ -63,7 +65,7 @@ final class MoveRung
                 ? sprintf('%s, step %d', $rung->name, $step + 1)
                 : sprintf('%s to %s', $library->ladderOf($rung)->name, $rung->name);
             $was = $this->ledger->state($locked, $program, $rung->ladder, $before);
-            $after = $this->ledger->stand(
+            $after = $this->standings->stand(
                 $locked,
                 $rung->ladder,
                 new Position($rung, $step, $range),

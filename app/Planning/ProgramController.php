@@ -31,6 +31,7 @@ final class ProgramController extends Controller
     public function __construct(
         private readonly BoardLoader $boards,
         private readonly BoardView $view,
+        private readonly WeekView $weeks,
         private readonly ProgramView $programs,
     ) {
     }
@@ -60,7 +61,7 @@ final class ProgramController extends Controller
         $board = $this->boardWith($client, $program);
         $found = $board->program->weeks[$week - 1] ?? abort(404);
 
-        return new JsonResponse($this->view->week($found, $board));
+        return new JsonResponse($this->weeks->of($found, $board));
     }
 
     public function begin(Request $request, Client $client, BeginProgram $begin): JsonResponse
@@ -137,7 +138,7 @@ final class ProgramController extends Controller
                 'to' => $change->to?->name,
                 'why' => $change->why,
             ], $changes),
-            'week' => $plan->weeks === [] ? null : $this->view->week($plan->weeks[0], $board),
+            'week' => $plan->weeks === [] ? null : $this->weeks->of($plan->weeks[0], $board),
             'weeks' => count($plan->weeks),
         ]);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Support\ClockField;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Ladder\Role;
 use EvenRungs\Core\Program\CircuitBlock;
@@ -19,7 +20,7 @@ use EvenRungs\Storage\DataFolder;
  */
 final class ProgramView
 {
-    public function __construct(private readonly DataFolder $data, private readonly BoardView $view)
+    public function __construct(private readonly DataFolder $data, private readonly WeekView $view)
     {
     }
 
@@ -33,7 +34,7 @@ final class ProgramView
             'style' => $program->style ?? $board->style->id,
             'weeks' => array_map(fn (Week $week): array => [
                 'number' => $week->number,
-                'total' => BoardView::clock($this->total($week)),
+                'total' => ClockField::of($this->total($week)),
                 'sessions' => count($week->sessions),
                 'lighter' => $week->x->get('lighter') !== null,
                 'notes' => $week->x->sentences(),

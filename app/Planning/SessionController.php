@@ -7,7 +7,6 @@ namespace App\Planning;
 use App\Audit\Audits;
 use App\Http\Body;
 use App\Models\Client;
-use App\Models\SessionTemplate;
 use App\Support\Controller;
 use App\Today\FloorPlans;
 use EvenRungs\Core\Client\Client as Person;
@@ -25,17 +24,15 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /**
- * The session builder: a session on the bench, saved into a program or kept as a template.
+ * The session builder: a session, saved into a program or kept as a template.
  */
 final class SessionController extends Controller
 {
-    private const MOST_TEMPLATES = 200;
-
     public function __construct(
-        private readonly Bench $bench,
+        private readonly BuilderView $builder,
+        private readonly BuilderChange $changes,
         private readonly BoardLoader $boards,
         private readonly BoardView $view,
-        private readonly SessionCommands $commands,
         private readonly Audits $audits,
         private readonly DataFolder $data,
     ) {
@@ -45,11 +42,11 @@ final class SessionController extends Controller
     {
         $body = Body::read($request, 'SessionPreviewRequest');
         [$style, $client] = $this->whose($body);
-        $session = $this->session($body);
+        $session = self::session($body);
         $change = $body->optionalChild('change');
 
         return new JsonResponse(
-            $this->bench->of($change === null ? $session : $this->bench->changed($session, $change, $style, $client), $style, $client),
+            $this->builder->of($change === null ? $session : $this->changes->applied($session, $change, $style, $client), $style, $client),
         );
     }
 
@@ -65,7 +62,7 @@ final class SessionController extends Controller
         return [$this->boards->style($record), $this->boards->person($record)];
     }
 
-    private function session(Node $body): Session
+    public static function session(Node $body): Session
     {
         $node = $body->child('session');
 
@@ -75,7 +72,7 @@ final class SessionController extends Controller
     public function show(Client $client, int $week, int $session): JsonResponse
     {
         return new JsonResponse(
-            $this->bench->of($this->found($client, $week, $session), $this->boards->style($client), $this->boards->person($client)),
+            $this->builder->of($this->found($client, $week, $session), $this->boards->style($client), $this->boards->person($client)),
         );
     }
 
@@ -101,34 +98,34 @@ final class SessionController extends Controller
         return ($this->boards->program($client)->weeks[$week - 1] ?? null)?->sessions[$session - 1] ?? abort(404);
     }
 
-    public function save(Request $request, Client $client): JsonResponse
+    public function save(Request $request, Client $client, SaveSession $saves): JsonResponse
     {
         $body = Body::read($request, 'SessionSaveRequest');
-        $this->commands->save(
+        $saves->in(
             $client,
             $this->trainer(),
             $body->int('version'),
             $body->int('week'),
             $body->optionalInt('place'),
-            $this->session($body),
+            self::session($body),
             $body->optionalString('insist'),
         );
 
         return $this->board($client);
     }
 
-    public function remove(Request $request, Client $client): JsonResponse
+    public function remove(Request $request, Client $client, MoveSession $moves): JsonResponse
     {
         $body = Body::read($request, 'SessionPlaceRequest');
-        $this->commands->remove($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->int('place'));
+        $moves->out($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->int('place'));
 
         return $this->board($client);
     }
 
-    public function move(Request $request, Client $client): JsonResponse
+    public function move(Request $request, Client $client, MoveSession $moves): JsonResponse
     {
         $body = Body::read($request, 'SessionMoveRequest');
-        $this->commands->move(
+        $moves->to(
             $client,
             $this->trainer(),
             $body->int('version'),
@@ -142,10 +139,10 @@ final class SessionController extends Controller
     }
 
     /** What a move would break and mend; nothing is stored. */
-    public function checkMove(Request $request, Client $client): JsonResponse
+    public function checkMove(Request $request, Client $client, MoveSession $moves): JsonResponse
     {
         $body = Body::read($request, 'SessionMoveRequest');
-        [$before, $after] = $this->commands->moved(
+        [$before, $after] = $moves->tried(
             $client,
             $body->int('week'),
             $body->int('place'),
@@ -169,10 +166,10 @@ final class SessionController extends Controller
         return new JsonResponse(['breaks' => $plain(array_diff_key($new, $old)), 'mends' => $plain(array_diff_key($old, $new))]);
     }
 
-    public function miss(Request $request, Client $client): JsonResponse
+    public function miss(Request $request, Client $client, MissSession $misses): JsonResponse
     {
         $body = Body::read($request, 'SessionMissedRequest');
-        $this->commands->miss(
+        $misses->say(
             $client,
             $this->trainer(),
             $body->int('version'),
@@ -185,10 +182,10 @@ final class SessionController extends Controller
     }
 
     /** The next day that can take a missed session, or what the week loses; nothing is stored. */
-    public function checkMissed(Request $request, Client $client): JsonResponse
+    public function checkMissed(Request $request, Client $client, MissSession $misses): JsonResponse
     {
         $body = Body::read($request, 'SessionPlaceRequest');
-        $offer = $this->commands->ifMissed($client, $body->int('week'), $body->int('place'));
+        $offer = $misses->ifMissed($client, $body->int('week'), $body->int('place'));
 
         return new JsonResponse(
             [
@@ -201,7 +198,7 @@ final class SessionController extends Controller
     }
 
     /** The day a program begins, and the days on which the client is away. */
-    public function dates(Request $request, Client $client): JsonResponse
+    public function dates(Request $request, Client $client, DateProgram $dating): JsonResponse
     {
         $body = Body::read($request, 'ProgramDaysRequest');
         $shifts = $body->each('shifts', static function (Node $each): Shift {
@@ -214,7 +211,7 @@ final class SessionController extends Controller
                 throw UnusableInput::of($each->path('to'), $e);
             }
         });
-        $this->commands->dates(
+        $dating->from(
             $client,
             $this->trainer(),
             $body->int('version'),
@@ -225,18 +222,18 @@ final class SessionController extends Controller
         return $this->board($client);
     }
 
-    public function mend(Request $request, Client $client): JsonResponse
+    public function mend(Request $request, Client $client, MendFinding $mending): JsonResponse
     {
         $body = Body::read($request, 'MendRequest');
-        $this->commands->mend($client, $this->trainer(), $body->int('version'), $body->string('rule'), $body->string('where'));
+        $mending->of($client, $this->trainer(), $body->int('version'), $body->string('rule'), $body->string('where'));
 
         return $this->board($client);
     }
 
-    public function take(Request $request, Client $client): JsonResponse
+    public function take(Request $request, Client $client, TakeProgram $taking): JsonResponse
     {
         $body = Body::read($request, 'TakeProgramRequest');
-        $this->commands->take(
+        $taking->over(
             $client,
             $this->trainer(),
             $body->int('version'),
@@ -245,41 +242,6 @@ final class SessionController extends Controller
         );
 
         return $this->board($client);
-    }
-
-    public function templates(): JsonResponse
-    {
-        return new JsonResponse(['templates' => SessionTemplate::query()
-            ->ofStudio($this->trainer()->studio_id)
-            ->ordered('name')
-            ->get()
-            ->map(static fn (SessionTemplate $each): array => [
-                'id' => $each->id,
-                'name' => $each->name,
-                'session' => SessionJson::write(SessionJson::read(new Node($each->document))),
-            ])->all()]);
-    }
-
-    public function keepTemplate(Request $request): JsonResponse
-    {
-        $body = Body::read($request, 'TemplateRequest');
-        $studio = $this->trainer()->studio_id;
-        if (SessionTemplate::query()->ofStudio($studio)->count() >= self::MOST_TEMPLATES) {
-            throw UnusableInput::at('/name', sprintf('there are %d templates already', self::MOST_TEMPLATES));
-        }
-        SessionTemplate::query()->updateOrCreate(
-            ['studio_id' => $studio, 'name' => trim($body->string('name'))],
-            ['document' => SessionJson::write($this->session($body))],
-        );
-
-        return $this->templates();
-    }
-
-    public function removeTemplate(int $template): JsonResponse
-    {
-        SessionTemplate::query()->ofStudio($this->trainer()->studio_id)->whereKey($template)->firstOrFail()->delete();
-
-        return $this->templates();
     }
 
     private function board(Client $client): JsonResponse

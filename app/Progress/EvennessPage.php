@@ -9,7 +9,7 @@ use App\Models\EvenOut;
 use App\Models\TestDay;
 use App\Planning\Board;
 use App\Planning\BoardLoader;
-use App\Planning\BoardView;
+use App\Support\ClockField;
 use App\Support\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Ladder\Category;
@@ -100,7 +100,7 @@ final class EvennessPage
             $amount = static fn (WorkDone $of): array => [
                 'sessions' => $of->sessions($code),
                 'sets' => $of->sets[$code] ?? 0,
-                'work' => BoardView::clock(Seconds::ofMs($of->ms[$code] ?? 0)),
+                'work' => ClockField::of(Seconds::ofMs($of->ms[$code] ?? 0)),
             ];
 
             return [
@@ -109,7 +109,7 @@ final class EvennessPage
                 'target_sessions' => $target[$code] ?? $board->style->directionSessions,
                 'planned' => [
                     'sets' => round($average(static fn (DirectionShares $of): int => $of->sets[$code]), 1),
-                    'work' => BoardView::clock(Seconds::ofMs((int) $average(static fn (DirectionShares $of): int => $of->ms[$code]))),
+                    'work' => ClockField::of(Seconds::ofMs((int) $average(static fn (DirectionShares $of): int => $of->ms[$code]))),
                 ],
                 'week' => $amount($week),
                 'month' => $amount($month),

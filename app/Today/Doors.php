@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace App\Today;
 
 use App\Planning\Board;
-use App\Planning\BoardView;
 use App\Planning\ClientPlanner;
+use App\Planning\WeekView;
+use App\Support\ClockField;
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Log\PainKind;
@@ -28,7 +29,7 @@ final class Doors
 {
     public function __construct(
         private readonly DataFolder $data,
-        private readonly BoardView $view,
+        private readonly WeekView $view,
         private readonly ClientPlanner $planner,
     ) {
     }
@@ -157,7 +158,7 @@ final class Doors
                 $body->optionalInt('minutes') ?? $minutes,
             ),
             'changes' => self::changes($door),
-            'budget' => BoardView::clock(Seconds::of(60 * ($body->optionalInt('minutes') ?? $minutes))),
+            'budget' => ClockField::of(Seconds::of(60 * ($body->optionalInt('minutes') ?? $minutes))),
             'stop_over' => LoggedSession::STOP_OVER,
             'refers' => $door->refers,
             'why' => $door->why,

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Today;
 
 use App\Models\Client;
-use App\Models\LoggedSession as LoggedRow;
 use App\Models\Studio;
 use App\Planning\BoardLoader;
 use App\Planning\ClientPlanner;
@@ -13,34 +12,14 @@ use App\Planning\Insistence;
 use App\Support\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Client as Person;
-use EvenRungs\Core\Dose\Dose;
-use EvenRungs\Core\Dose\Hold;
-use EvenRungs\Core\Dose\Reps;
-use EvenRungs\Core\Dose\Shorthand;
-use EvenRungs\Core\Dose\Wording;
-use EvenRungs\Core\Dose\Work;
-use EvenRungs\Core\Figure\Drawing;
-use EvenRungs\Core\Floor\FloorSet;
-use EvenRungs\Core\Floor\FloorSpan;
 use EvenRungs\Core\Floor\RunSheet;
-use EvenRungs\Core\Ladder\Cue;
-use EvenRungs\Core\Ladder\Fault;
-use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Log\LoggedSession;
-use EvenRungs\Core\Log\PainKind;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Planning\Group\GroupMember;
 use EvenRungs\Core\Planning\Group\GroupTurns;
-use EvenRungs\Core\Program\CircuitBlock;
-use EvenRungs\Core\Program\ExtraSet;
-use EvenRungs\Core\Program\Segment;
 use EvenRungs\Core\Program\SegmentKind;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionTime;
 use EvenRungs\Core\Style\Style;
-use EvenRungs\Core\Time\Seconds;
-use EvenRungs\Formats\DoseJson;
-use EvenRungs\Formats\FigureJson;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 
@@ -50,13 +29,12 @@ use EvenRungs\Storage\DataFolder;
  */
 final class FloorPlans
 {
-    private const BREATH_HELD = 'breath-held';
-
     public function __construct(
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
         private readonly ClientPlanner $planner,
         private readonly Spacing $spacing,
+        private readonly FloorPlanView $view,
     ) {
     }
 
@@ -91,12 +69,12 @@ final class FloorPlans
             }
         }
 
-        return ['door' => $door] + $this->plan(
+        return ['door' => $door] + $this->view->of(
             $studio,
             $client->name,
             $session,
             $time->timeline,
-            [$this->member($studio, $client->id, $client->name, $person)],
+            [FloorMemberView::of($studio, $client->id, $client->name, $person)],
             $sets,
             [...($warning === null ? [] : [$warning]), ...$left],
             array_filter($kept, is_string(...)),
@@ -161,12 +139,15 @@ final class FloorPlans
             }
         }
 
-        return $this->plan(
+        return $this->view->of(
             $studio,
             'Group',
             $session,
             $timeline,
-            array_map(fn (GroupMember $each): array => $this->member($studio, $each->id, $each->client->name, $each->client), $members),
+            array_map(
+                static fn (GroupMember $each): array => FloorMemberView::of($studio, $each->id, $each->client->name, $each->client),
+                $members,
+            ),
             $sets,
             mayOpen: array_map(static fn (GroupMember $each): bool => Style::mayHoldToFault($each->client), $members),
             loads: array_map(
@@ -176,246 +157,5 @@ final class FloorPlans
                 $members,
             ),
         );
-    }
-
-    /**
-     * @param  list<Segment>  $timeline
-     * @param  list<array<string, mixed>>  $members
-     * @param  list<array{int, Rung, Dose, FloorSet}>  $sets  each with its member, rung and dose
-     * @param  list<string>  $warnings  to be read before the start
-     * @param  array<string, string>  $kept  why a barred rung is done all the same, by rung
-     * @param  list<array<string, array{kg: ?float, band: ?string, on: string}>>  $loads  of each member, the newest weight or band of
-     *                                                             each rung
-     * @param  list<bool>  $mayOpen  of each member, whether a hold may run to the first fault
-     * @return array<string, mixed>
-     */
-    private function plan(
-        Studio $studio,
-        string $title,
-        Session $session,
-        array $timeline,
-        array $members,
-        array $sets,
-        array $warnings = [],
-        array $kept = [],
-        ?string $planned = null,
-        ?DateTimeImmutable $date = null,
-        array $mayOpen = [],
-        array $loads = [],
-    ): array {
-        $last = [];
-        foreach ($sets as $i => [$member, $rung, , $set]) {
-            $last[$member.' '.$rung->ladder] = $set->spans[0]->segment;
-        }
-        $rungs = [];
-        $ladders = [];
-        foreach ($sets as [, $rung, $dose]) {
-            $rungs[$rung->id] ??= [...$this->rung($rung, $dose), 'kept' => $kept[$rung->id] ?? null];
-            $ladders[$rung->ladder] ??= $this->data->library()->ladderOf($rung)->name;
-        }
-
-        return [
-            'title' => $title,
-            'door' => null,
-            'planned' => $planned,
-            'date' => $date?->format('Y-m-d'),
-            'easy' => LoggedSession::EASY,
-            'day' => $session->day->value,
-            'segments' => array_map(fn (Segment $segment): array => $this->segment($segment, $session), $timeline),
-            'members' => $members,
-            'sets' => array_map(
-                static fn (array $each, int $i): array => [
-                    ...self::set(...[...$each, $each[3]->spans[0]->segment === $last[$each[0].' '.$each[1]->ladder]]),
-                    'twin' => self::twin($sets, $i),
-                    'can_open' => $mayOpen[$each[0]] && $each[2]->measure instanceof Hold,
-                    'last_load_kg' => $loads[$each[0]][$each[1]->id]['kg'] ?? null,
-                    'last_band' => $loads[$each[0]][$each[1]->id]['band'] ?? null,
-                    'banded' => $each[1]->isBanded(),
-                ],
-                $sets,
-                array_keys($sets),
-            ),
-            'rungs' => $rungs,
-            'ladders' => $ladders,
-            'stop' => [
-                'words' => LoggedSession::STOP_WORDS,
-                'over' => LoggedSession::STOP_OVER,
-                'kinds' => array_values(
-                    array_map(
-                        static fn (PainKind $kind): string => $kind->value,
-                        array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops()),
-                    ),
-                ),
-            ],
-            'ticks' => LoggedSession::namedTicks(),
-            'studio' => $studio->id,
-            'bands' => $studio->bands ?? [],
-            'emergency' => $studio->emergencySteps(),
-            'warnings' => $warnings,
-            'all_faults' => array_map(
-                static fn (Fault $fault): array => ['id' => $fault->id, 'name' => $fault->name, 'cue' => $fault->text],
-                array_values($this->data->library()->faults),
-            ),
-        ];
-    }
-
-    /**
-     * The set of the other side that is worked at in the same moments, as alternating sides are.
-     *
-     * @param  list<array{int, Rung, Dose, FloorSet}>  $sets
-     */
-    private static function twin(array $sets, int $i): ?int
-    {
-        foreach ($sets as $k => [$member, $rung, , $set]) {
-            if (
-                $k !== $i
-                && $member === $sets[$i][0]
-                && $rung === $sets[$i][1]
-                && $set->side !== $sets[$i][3]->side
-                && $set->spans == $sets[$i][3]->spans
-            ) {
-                return $k;
-            }
-        }
-
-        return null;
-    }
-
-    /** @return array<string, mixed> who trains, with what is asked of them and what they said today already */
-    private function member(Studio $studio, string $id, string $name, Person $person): array
-    {
-        $signs = [];
-        $readiness = false;
-        foreach ($person->limits as $limit) {
-            foreach ($limit->rule->signs as $sign) {
-                $signs[$sign->value] = ['id' => $sign->value, 'name' => $sign->label()];
-            }
-            $readiness = $readiness || $limit->rule->asksReadiness;
-        }
-
-        return [
-            'client' => $id,
-            'name' => $name,
-            'signs' => array_values($signs),
-            'readiness' => $readiness,
-            'said' => (object) $this->said($studio, $id),
-        ];
-    }
-
-    /** @return array<string, int> soreness and pain as they were said today */
-    private function said(Studio $studio, string $client): array
-    {
-        $said = [];
-        foreach (LoggedRow::query()->ofStudio($studio->id)->where('client_id', $client)->where(
-            'on',
-            StudioDay::today()->toDateString(),
-        )->ordered('id')->get() as $row) {
-            $said = [...$said, ...array_filter(['soreness' => $row->soreness, 'pain_before' => $row->pain_before], is_int(...))];
-        }
-
-        return $said;
-    }
-
-    /** @return array<string, mixed> */
-    private function segment(Segment $segment, Session $session): array
-    {
-        $block = $segment->block === null ? null : $session->blocks[$segment->block];
-        $entry = $segment->entry === null ? null : $block?->entries()[$segment->entry] ?? null;
-
-        return [
-            'ms' => $segment->ms(),
-            'what' => $segment->kind->value,
-            'name' => $entry === null ? null : $this->data->library()->find($entry->exercise)->name ?? $entry->exercise,
-            'rung' => $entry === null ? null : $this->data->library()->find($entry->exercise)?->id,
-            'words' => $entry === null ? null : Wording::of($entry->dose),
-            'side' => $segment->side === null || $entry === null ? $segment->side : ExtraSet::side($entry) ?? $segment->side,
-            'set' => $segment->round ?? $segment->set,
-            'sets' => $block instanceof CircuitBlock ? $block->rounds : $entry?->dose->sets,
-            'repeat' => $segment->repeat,
-            'repeats' => $segment->repeats,
-        ];
-    }
-
-    /** @return array<string, mixed> */
-    private static function set(int $member, Rung $rung, Dose $dose, FloorSet $set, bool $last): array
-    {
-        $scale = LogDocument::scale($rung);
-
-        return [
-            'member' => $member,
-            'rung' => $rung->id,
-            'ladder' => $rung->ladder,
-            'category' => $rung->category->value,
-            'side' => $set->side,
-            'target' => $set->target / $scale,
-            'unit' => LogDocument::unit($rung),
-            'unit_ms' => $set->unitMs * $scale,
-            'dose' => $set->timed ? sprintf(
-                '%s of work',
-                Seconds::ofMs(
-                    array_sum(array_map(static fn (FloorSpan $span): int => $span->toMs - $span->fromMs, $set->spans)),
-                )->toClock(),
-            ) : Shorthand::write($dose->withSets(1)->withRest(null)),
-            'load_kg' => $dose->loadKg,
-            'asked' => (object) (
-                $set->timed ? [
-                    ...array_diff_key(self::asked($rung, $dose), ['target_hold_s' => 0]),
-                    'timed' => true,
-                ] : self::asked($rung, $dose)
-            ),
-            'spans' => array_map(
-                static fn (FloorSpan $span): array => ['segment' => $span->segment, 'from_ms' => $span->fromMs, 'to_ms' => $span->toMs],
-                $set->spans,
-            ),
-            'last_of_ladder' => $last,
-        ];
-    }
-
-    /**
-     * What a set is asked beside its amount, as a log names it: the range, the hold in every repetition, and whether its time is what
-     * counts.
-     *
-     * @return array<string, int|float|bool>
-     */
-    public static function asked(Rung $rung, Dose $dose): array
-    {
-        $hold = $dose->measure instanceof Reps ? $dose->measure->hold : null;
-        $range = $rung->range === null ? [] : DoseJson::writeRange($dose->range);
-
-        return [
-            ...array_combine(array_map(static fn (string $key): string => 'target_'.$key, array_keys($range)), array_values($range)),
-            ...($hold === null ? [] : ['target_hold_s' => $hold->toNumber()]),
-            ...($dose->measure instanceof Work ? ['timed' => true] : []),
-        ];
-    }
-
-    /** @return array<string, mixed> */
-    private function rung(Rung $rung, Dose $dose): array
-    {
-        $coaching = $rung->coaching();
-        $reps = $dose->measure instanceof Reps ? $dose->measure : null;
-        $cues = array_column(array_map(static fn (Cue $cue): array => [$cue->fault, $cue->say], $coaching->cues), 1, 0);
-        $faults = array_values(array_unique([...$rung->faults, self::BREATH_HELD]));
-
-        return [
-            'name' => $rung->name,
-            'watch' => $coaching->watch,
-            'setup' => $coaching->setup,
-            'less_range' => $coaching->lessRange,
-            'range' => $rung->range === null ? null : ($rung->range->isCm() ? 'cm' : 'share'),
-            'faults' => array_map(
-                fn (string $fault): array => [
-                    'id' => $fault,
-                    'name' => $this->data->library()->faults[$fault]->name,
-                    'cue' => $cues[$fault] ?? (
-                        $fault === self::BREATH_HELD ? 'Breathe out on the effort.' : $this->data->library()->faults[$fault]->text
-                    ),
-                ],
-                $faults,
-            ),
-            'figure' => FigureJson::drawing(
-                Drawing::of($rung->figure(), $reps->tempo ?? $rung->tempo, (float) ($reps?->hold?->toNumber() ?? 0)),
-            ),
-        ];
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Today;
 
 use App\Http\Body;
-use App\Planning\BoardView;
+use App\Support\ClockField;
 use App\Support\Controller;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
@@ -61,9 +61,9 @@ final class GroupController extends Controller
                     'why' => $place->why,
                 ], $this->groups->places($ladder, $members), array_keys($members)),
             ], $stations, array_keys($stations)),
-            'total' => BoardView::clock($time->total()),
-            'work' => BoardView::clock(Seconds::ofMs($time->workMs)),
-            'rest' => BoardView::clock(Seconds::ofMs($time->restMs)),
+            'total' => ClockField::of($time->total()),
+            'work' => ClockField::of(Seconds::ofMs($time->workMs)),
+            'rest' => ClockField::of(Seconds::ofMs($time->restMs)),
             'kit' => array_map(
                 fn (string $piece): array => ['id' => $piece, 'name' => $this->data->library()->equipment[$piece]->name ?? $piece],
                 $turns->kit(),

@@ -18,9 +18,8 @@ use Illuminate\Http\Response;
 final class LogController extends Controller
 {
     public function __construct(
-        private readonly Logs $logs,
+        private readonly LogHistoryView $history,
         private readonly LogPage $page,
-        private readonly Verdicts $verdicts,
     ) {
     }
 
@@ -35,47 +34,47 @@ final class LogController extends Controller
         return new JsonResponse($this->page->of($client, $month));
     }
 
-    public function add(Request $request, Client $client): JsonResponse
+    public function add(Request $request, Client $client, AddLog $log): JsonResponse
     {
-        $this->logs->add($client, $this->trainer(), Body::read($request, 'LogRequest'));
+        $log->from($client, $this->trainer(), Body::read($request, 'LogRequest'));
 
         return new JsonResponse($this->page->of($client));
     }
 
-    public function run(Request $request, Client $client, string $key): JsonResponse
+    public function run(Request $request, Client $client, string $key, KeepRun $run): JsonResponse
     {
-        return new JsonResponse(['revision' => $this->logs->run($client, $this->trainer(), $key, Body::read($request, 'LogRunRequest'))]);
+        return new JsonResponse(['revision' => $run->as($client, $this->trainer(), $key, Body::read($request, 'LogRunRequest'))]);
     }
 
-    public function throwAway(Client $client, string $key): JsonResponse
+    public function throwAway(Client $client, string $key, RemoveLog $log): JsonResponse
     {
-        $this->logs->throwAway($client, $this->trainer(), $key);
+        $log->throwAway($client, $this->trainer(), $key);
 
         return new JsonResponse(null, 204);
     }
 
     public function one(Client $client, int $session): JsonResponse
     {
-        return new JsonResponse($this->logs->one($client, $session));
+        return new JsonResponse($this->history->one($client, $session));
     }
 
-    public function edit(Request $request, Client $client, int $session): JsonResponse
+    public function edit(Request $request, Client $client, int $session, EditLog $log): JsonResponse
     {
-        $this->logs->edit($client, $this->trainer(), $session, Body::read($request, 'LogRunRequest'));
+        $log->as($client, $this->trainer(), $session, Body::read($request, 'LogRunRequest'));
 
-        return new JsonResponse($this->logs->one($client, $session));
+        return new JsonResponse($this->history->one($client, $session));
     }
 
-    public function remove(Client $client, int $session): JsonResponse
+    public function remove(Client $client, int $session, RemoveLog $log): JsonResponse
     {
-        $this->logs->remove($client, $this->trainer(), $session);
+        $log->off($client, $this->trainer(), $session);
 
         return new JsonResponse($this->page->of($client));
     }
 
-    public function restore(Client $client, int $change): JsonResponse
+    public function restore(Client $client, int $change, RemoveLog $log): JsonResponse
     {
-        $this->logs->restore($client, $this->trainer(), $change);
+        $log->restore($client, $this->trainer(), $change);
 
         return new JsonResponse($this->page->of($client));
     }
@@ -93,9 +92,9 @@ final class LogController extends Controller
         return new JsonResponse($file->read($client, $this->trainer(), Body::read($request, 'LogImportRequest')->string('csv')));
     }
 
-    public function answer(Request $request, Client $client): JsonResponse
+    public function answer(Request $request, Client $client, AcceptVerdict $verdicts): JsonResponse
     {
-        $this->verdicts->answer($client, $this->trainer(), Body::read($request, 'VerdictAnswerRequest'));
+        $verdicts->answer($client, $this->trainer(), Body::read($request, 'VerdictAnswerRequest'));
 
         return new JsonResponse($this->page->of($client->refresh()));
     }

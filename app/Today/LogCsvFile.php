@@ -20,7 +20,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class LogCsvFile
 {
-    public function __construct(private readonly DataFolder $data, private readonly Logs $logs, private readonly Progress $progress)
+    public function __construct(private readonly DataFolder $data, private readonly AddLog $adds, private readonly Progress $progress)
     {
     }
 
@@ -69,7 +69,7 @@ final class LogCsvFile
             foreach ($logs as $i => $log) {
                 $this->progress->came($i, count($logs));
                 $key = in_array($log['key'], $taken, true) ? 'csv-'.substr(hash('sha256', $client->id.$log['key']), 0, 40) : $log['key'];
-                $added += $this->logs->add($client, $trainer, new Node([...$log, 'key' => $key], ['csv', $log['on']])) ? 1 : 0;
+                $added += $this->adds->from($client, $trainer, new Node([...$log, 'key' => $key], ['csv', $log['on']])) ? 1 : 0;
             }
 
             return ['added' => $added, 'known' => count($logs) - $added];

@@ -32,11 +32,21 @@ final class LogDocument
 
     /**
      * @param  ?string  $on  ISO date of the session, where the one in the body is of a clock that is off
+     *
+     * @throws UnusableInput at the field
+     */
+    public function read(Node $body, ?string $on = null): LogRows
+    {
+        return new LogRows($this->session($body, $on), $this->sets($body));
+    }
+
+    /**
+     * @param  ?string  $on  ISO date of the session, where the one in the body is of a clock that is off
      * @return array<string, mixed> columns of the session
      *
      * @throws UnusableInput when the day is none, or lies ahead
      */
-    public function session(Node $body, ?string $on = null): array
+    private function session(Node $body, ?string $on = null): array
     {
         $columns = ['on' => $on ?? PastDay::of($body, 'on'), 'ticks' => $this->ticks($body)];
         foreach (self::OF_SESSION as $name) {
@@ -82,7 +92,7 @@ final class LogDocument
      *
      * @throws UnusableInput with every set that cannot be
      */
-    public function sets(Node $body): array
+    private function sets(Node $body): array
     {
         $sets = $body->each('sets', $this->set(...));
         $said = new DoorAnswers(

@@ -31,7 +31,7 @@ final class LogPage
     public function __construct(
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
-        private readonly Logs $logs,
+        private readonly LogHistoryView $history,
         private readonly Verdicts $verdicts,
         private readonly EvenOuts $evenOuts,
     ) {
@@ -59,7 +59,7 @@ final class LogPage
             'easy' => LoggedSession::EASY,
             'ticks' => LoggedSession::namedTicks(),
             'months' => self::months($client),
-            'removed' => $this->logs->removed($client),
+            'removed' => $this->history->removed($client),
             'load' => $this->load($client, $board),
             'stop' => Cleared::for($board->client)->openStop() === null ? null : [
                 'on' => Cleared::for($board->client)->openStop()->on->format('Y-m-d'),

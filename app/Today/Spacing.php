@@ -33,15 +33,13 @@ final class Spacing
         ) ? $this->near($client, $day, 'Hard work') : null;
     }
 
-    /**
-     * @param  list<array<string, mixed>>  $sets  columns of logged sets
-     * @return ?string what is kept with a log
-     */
-    public function ofLog(Client $client, array $sets, DateTimeImmutable $day, ?int $except): ?string
+    /** @return ?string what is kept with a log */
+    public function ofLog(Client $client, LogRows $log, ?int $except): ?string
     {
+        $day = new DateTimeImmutable($log->on());
         $done = new WorkDone;
         $library = $this->data->library();
-        foreach ($sets as $set) {
+        foreach ($log->sets as $set) {
             if (is_string($set['rung']) && $library->hasRung($set['rung']) && is_int($set['done']) && $set['done'] > 0) {
                 $done->add(
                     $library->rung($set['rung']),

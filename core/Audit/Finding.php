@@ -11,7 +11,7 @@ final class Finding
 {
     /**
      * @param  string  $where  JSON pointer into the program
-     * @param  array<string, int|float|string|null|list<int|float|string|array<string, string>>>  $evidence  numbers with their unit in the name
+     * @param  array<string, int|float|string|null|list<int|float|string|array<string, string>>>  $evidence
      * @param  list<Fix>  $fixes  what may mend it, the first that helps is taken
      * @param  ?string  $exercise  the one that is meant, by rung or name
      */

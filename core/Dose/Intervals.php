@@ -6,6 +6,7 @@ namespace EvenRungs\Core\Dose;
 
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Core\Unreadable;
 
 /**
  * Short holds with breaks between, together one set: 4 × 10 s with 5 s breaks.
@@ -52,5 +53,19 @@ final class Intervals implements Measure
     public function kind(): MeasureKind
     {
         return MeasureKind::Intervals;
+    }
+
+    /**
+     * Repeats as a table writes them, such as `4x10/5`: how many, seconds held, seconds between.
+     *
+     * @throws InvalidValue where it is not written so, or out of range
+     */
+    public static function parse(string $text): self
+    {
+        if (preg_match('/^(\d{1,3})\s*[x×]\s*(\d{1,4}(?:\.\d{1,3})?)\s*\/\s*(\d{1,4}(?:\.\d{1,3})?)$/u', $text, $m) !== 1) {
+            throw Unreadable::because(sprintf('"%s" is not written as 4x10/5', mb_substr($text, 0, 40)));
+        }
+
+        return new self((int) $m[1], Seconds::of((float) $m[2]), Seconds::of((float) $m[3]));
     }
 }

@@ -195,6 +195,7 @@ final class Steps
     {
         $dose = $this->dose($rung, $step, $range);
         $cap = $this->cap();
+        $limited = Limit::holdCap($this->client->limits ?? []) === $cap;
         $own = max([0, ...array_map(static fn (Dose $each): int => $each->measure->longestHold()->ms, $rung->steps)]);
 
         return [
@@ -208,7 +209,7 @@ final class Steps
                     sprintf(
                         'No hold over %s: %s.',
                         $cap->toClock(),
-                        Limit::holdCap($this->client->limits ?? []) === $cap ? 'a limit asks for short holds, breathing, counted aloud' : sprintf(
+                        $limited ? 'a limit asks for short holds, breathing, counted aloud' : sprintf(
                             '%s holds no longer',
                             $this->style->name ?? 'the style',
                         ),

@@ -108,7 +108,8 @@ final class TimedStart
     {
         $found = null;
         foreach ($this->ladder->above($rung) as $other) {
-            $found = $other->level->value <= $rung->level->value + self::TEST_REACH && $this->obstacles[$other->id]->isClear() ? $other : $found;
+            $near = $other->level->value <= $rung->level->value + self::TEST_REACH;
+            $found = $near && $this->obstacles[$other->id]->isClear() ? $other : $found;
         }
 
         return $found;

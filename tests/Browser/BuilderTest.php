@@ -21,7 +21,7 @@ final class BuilderTest extends BrowserTestCase
 
     private function total(string $expected): void
     {
-        $this->waitUntil(fn (): bool => $this->css('[data-bench-total]')->getText() === $expected, 'The session never took '.$expected);
+        $this->waitUntil(fn (): bool => $this->css('[data-builder-total]')->getText() === $expected, 'The session never took '.$expected);
     }
 
     /** @return list<string> */
@@ -64,7 +64,7 @@ final class BuilderTest extends BrowserTestCase
         }
         $expected = '21:50';
         // changes of sides and stations are written as planned sessions have them; people change inside the rest of a timed circuit
-        $this->waitUntil(fn (): bool => $this->css('[data-bench-total]')->getText() !== '0:00');
+        $this->waitUntil(fn (): bool => $this->css('[data-builder-total]')->getText() !== '0:00');
         $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Change of station")]//input'))->sendKeys(
             [WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, '0'],
         );
@@ -109,9 +109,9 @@ final class BuilderTest extends BrowserTestCase
         $field->sendKeys('6 sets of 12 alternating 2-1-2-0, rest 45'.WebDriverKeys::ENTER);
         $this->waitForText('Make it fit');
         for ($cut = 0; $cut < 20 && str_contains($this->css('body')->getText(), 'Make it fit'); $cut++) {
-            $total = $this->css('[data-bench-total]')->getText();
+            $total = $this->css('[data-builder-total]')->getText();
             $this->css('button[aria-label^="Cut: "]')->click();
-            $this->changed('[data-bench-total]', $total);
+            $this->changed('[data-builder-total]', $total);
         }
         self::assertStringNotContainsString('Make it fit', $this->css('body')->getText());
         $this->button('Save into the week')->click();

@@ -9,7 +9,9 @@ use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Formats\ProgramCsv;
+use EvenRungs\Formats\ProgramCsvWriter;
 use EvenRungs\Formats\ProgramText;
+use EvenRungs\Formats\ProgramTextWriter;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\Schemas;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -49,12 +51,12 @@ final class ProgramFormatsTest extends TestCase
 
     public function test_a_program_survives_csv(): void
     {
-        self::assertEquals(self::plain(self::program()), self::plain(ProgramCsv::read(ProgramCsv::write(self::program()))));
+        self::assertEquals(self::plain(self::program()), self::plain(ProgramCsv::read(ProgramCsvWriter::write(self::program()))));
     }
 
     public function test_a_program_survives_jotted_lines(): void
     {
-        self::assertEquals(self::plain(self::program()), self::plain(ProgramText::read(ProgramText::write(self::program()))));
+        self::assertEquals(self::plain(self::program()), self::plain(ProgramText::read(ProgramTextWriter::write(self::program()))));
     }
 
     public function test_jotted_text_is_bounded_with_a_word_on_where(): void
@@ -81,7 +83,7 @@ final class ProgramFormatsTest extends TestCase
         $session = Documents::straight(
             [['exercise' => '=cmd()', 'reps' => 8, 'note' => "a \"b\", c\nd"], ['exercise' => 'Plank', 'hold_s' => 20, 'note' => '-5']],
         );
-        $csv = ProgramCsv::write(new Program([new \EvenRungs\Core\Program\Week(1, [], [$session])]));
+        $csv = ProgramCsvWriter::write(new Program([new \EvenRungs\Core\Program\Week(1, [], [$session])]));
 
         self::assertStringContainsString("'=cmd()", $csv);
         self::assertStringContainsString("\"a \"\"b\"\", c\nd\"", $csv);

@@ -36,25 +36,25 @@ final class SessionsTest extends HttpTestCase
     public function test_five_stations_fifty_on_twenty_five_off_three_rounds_take_21_50(): void
     {
         $this->signedIn();
-        $bench = $this->change(self::CIRCUIT, ['do' => 'rounds', 'block' => 0, 'text' => '3 rounds 50:25']);
+        $built = $this->change(self::CIRCUIT, ['do' => 'rounds', 'block' => 0, 'text' => '3 rounds 50:25']);
         foreach (['side plank', 'bird dog', 'glute bridge', 'press-out'] as $exercise) {
-            $bench = $this->change($bench['session'], ['do' => 'add', 'block' => 0, 'exercise' => $exercise]);
+            $built = $this->change($built['session'], ['do' => 'add', 'block' => 0, 'exercise' => $exercise]);
         }
 
-        self::assertSame(['21:50', '3 rounds 50:25'], [$bench['total']['text'], $bench['blocks'][0]['line']]);
-        self::assertCount(5, $bench['blocks'][0]['entries']);
-        $last = $bench['ribbon'][count($bench['ribbon']) - 1];
+        self::assertSame(['21:50', '3 rounds 50:25'], [$built['total']['text'], $built['blocks'][0]['line']]);
+        self::assertCount(5, $built['blocks'][0]['entries']);
+        $last = $built['ribbon'][count($built['ribbon']) - 1];
         self::assertEquals([1310, 'cool-down'], [$last['end_s'], $last['what']]);
         self::assertSame(
             750,
             array_sum(
-                array_map(static fn (array $s): int => $s['what'] === 'work' ? (int) ($s['end_s'] - $s['start_s']) : 0, $bench['ribbon']),
+                array_map(static fn (array $s): int => $s['what'] === 'work' ? (int) ($s['end_s'] - $s['start_s']) : 0, $built['ribbon']),
             ),
         );
         $this->api(
             'POST',
             '/sessions/preview',
-            ['session' => $bench['session'], 'change' => ['do' => 'rounds', 'block' => 0, 'text' => 'a few rounds']],
+            ['session' => $built['session'], 'change' => ['do' => 'rounds', 'block' => 0, 'text' => 'a few rounds']],
         )->assertStatus(422)->assertJsonPath('errors.0.path', '/change/text');
     }
 
@@ -75,12 +75,12 @@ final class SessionsTest extends HttpTestCase
                 ],
             ],
         ];
-        $bench = $this->change($session, ['do' => 'dose', 'block' => 0, 'entry' => 0, 'text' => '3 sets of 30 sec, rest 45']);
-        self::assertSame('3 × 30 s r0:45', $bench['blocks'][0]['entries'][0]['dose']);
-        self::assertLessThan($bench['blocks'][0]['order']['cost'], $bench['blocks'][0]['order']['best_cost']);
-        $best = $this->change($bench['session'], ['do' => 'order', 'block' => 0]);
+        $built = $this->change($session, ['do' => 'dose', 'block' => 0, 'entry' => 0, 'text' => '3 sets of 30 sec, rest 45']);
+        self::assertSame('3 × 30 s r0:45', $built['blocks'][0]['entries'][0]['dose']);
+        self::assertLessThan($built['blocks'][0]['order']['cost'], $built['blocks'][0]['order']['best_cost']);
+        $best = $this->change($built['session'], ['do' => 'order', 'block' => 0]);
 
-        self::assertSame($bench['blocks'][0]['order']['best'], array_column($best['blocks'][0]['entries'], 'name'));
+        self::assertSame($built['blocks'][0]['order']['best'], array_column($best['blocks'][0]['entries'], 'name'));
         self::assertSame($best['blocks'][0]['order']['best_cost'], $best['blocks'][0]['order']['cost']);
     }
 
@@ -100,13 +100,13 @@ final class SessionsTest extends HttpTestCase
                 ],
             ],
         ];
-        $bench = $this->api('POST', '/sessions/preview', ['session' => $session, ...$client])->assertOk()->json();
-        self::assertTrue($bench['over']);
-        $cut = $bench['cuts'][0];
+        $built = $this->api('POST', '/sessions/preview', ['session' => $session, ...$client])->assertOk()->json();
+        self::assertTrue($built['over']);
+        $cut = $built['cuts'][0];
         $shorter = $this->api('POST', '/sessions/preview', ['session' => $cut['session'], ...$client])->json();
-        self::assertEquals($bench['total']['seconds'] - $cut['saves']['seconds'], $shorter['total']['seconds']);
+        self::assertEquals($built['total']['seconds'] - $cut['saves']['seconds'], $shorter['total']['seconds']);
 
-        $barred = array_values(array_filter($bench['findings'], static fn (array $f): bool => $f['rule'] === 'limit.shoulder'))[0];
+        $barred = array_values(array_filter($built['findings'], static fn (array $f): bool => $f['rule'] === 'limit.shoulder'))[0];
         $mended = $this->change($session, ['do' => 'fix', 'rule' => $barred['rule'], 'where' => $barred['where']], $client);
         self::assertNotContains('limit.shoulder', array_column($mended['findings'], 'rule'));
     }

@@ -9,7 +9,7 @@ use PhpParser\NodeFinder;
 use PhpParser\ParserFactory;
 
 /**
- * What the house says of itself in numbers: lines too long, classes too long, loose arrays away from the edge, folders that look at each other.
+ * The house in numbers: lines too long, classes too long, loose arrays away from the edge, folders that look at each other.
  */
 final class House
 {

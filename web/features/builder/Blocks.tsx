@@ -22,9 +22,9 @@ import {
   withRest,
   type Place,
 } from './session';
-import type { Bench, useBench } from './useBench';
+import type { Bench, useBuilder } from './useBuilder';
 
-type Tools = ReturnType<typeof useBench>;
+type Tools = ReturnType<typeof useBuilder>;
 type BenchBlock = Bench['blocks'][number];
 type BenchEntry = BenchBlock['entries'][number];
 

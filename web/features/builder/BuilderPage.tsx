@@ -15,7 +15,7 @@ import { Blocks } from './Blocks';
 import { Findings } from '../../parts/findings/Findings';
 import { Ribbon } from './Ribbon';
 import { addRest, emptySession, moveBlock, received, sent, type Session } from './session';
-import { useBench } from './useBench';
+import { useBuilder } from './useBuilder';
 
 /** Builds a session: of a client's week, or one that belongs to nobody yet. */
 export function BuilderPage() {
@@ -58,14 +58,14 @@ function Builder({
   week: number;
   place: number | null;
 }) {
-  const tools = useBench(start, client, `${client ?? 'anyone'} ${week} ${place ?? 'new'}`);
-  const { session, bench } = tools;
-  const data = bench.data;
+  const tools = useBuilder(start, client, `${client ?? 'anyone'} ${week} ${place ?? 'new'}`);
+  const { session, built } = tools;
+  const data = built.data;
   return (
     <div>
       <Head tools={tools} client={client} week={week} place={place} />
-      {bench.isError && <Notice title={bench.error.message} />}
-      {data !== undefined && <Ribbon bench={data} />}
+      {built.isError && <Notice title={built.error.message} />}
+      {data !== undefined && <Ribbon built={data} />}
       <div className="grid grid-cols-[minmax(0,1fr)] gap-4 xl:grid-cols-[minmax(0,1fr)_26rem]">
         <div>
           {data !== undefined && <Blocks tools={tools} blocks={data.blocks} />}
@@ -156,7 +156,7 @@ function Head({
   week,
   place,
 }: {
-  tools: ReturnType<typeof useBench>;
+  tools: ReturnType<typeof useBuilder>;
   client: string | null;
   week: number;
   place: number | null;
@@ -164,7 +164,7 @@ function Head({
   const command = useBoardCommand();
   const board = useBoard();
   const navigate = useNavigate();
-  const data = tools.bench.data;
+  const data = tools.built.data;
   const question = asks(command.error, 'insist');
   const save = (insist?: string) => {
     command.mutate(
@@ -189,7 +189,7 @@ function Head({
         {place === null ? 'Build a session' : `Session of week ${week}`}
       </h1>
       <p aria-live="polite" className="text-right">
-        <b className={`text-3xl ${data?.over === true ? 'text-warn' : ''}`} data-bench-total>
+        <b className={`text-3xl ${data?.over === true ? 'text-warn' : ''}`} data-builder-total>
           {data?.total.text ?? '0:00'}
         </b>{' '}
         {data?.budget !== null && data?.budget !== undefined && (
@@ -232,7 +232,7 @@ function bounded(text: string, most: number): number {
   return Math.max(0, Math.min(most, Math.round(Number(text) || 0)));
 }
 
-function Times({ tools }: { tools: ReturnType<typeof useBench> }) {
+function Times({ tools }: { tools: ReturnType<typeof useBuilder> }) {
   const { session } = tools;
   const seconds = (key: 'warm_up_s' | 'cool_down_s', label: string) => (
     <TextField
@@ -287,7 +287,7 @@ function Times({ tools }: { tools: ReturnType<typeof useBench> }) {
   );
 }
 
-function Templates({ tools }: { tools: ReturnType<typeof useBench> }) {
+function Templates({ tools }: { tools: ReturnType<typeof useBuilder> }) {
   const queries = useQueryClient();
   const templates = useQuery({ queryKey: ['templates'], queryFn: () => answer(api.GET('/templates')) });
   const [name, setName] = useState('');

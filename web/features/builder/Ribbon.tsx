@@ -1,6 +1,6 @@
 import { positionNames } from '../../lib/words';
 import { fills } from '../../parts/week/shares';
-import type { Bench } from './useBench';
+import type { Bench } from './useBuilder';
 
 const minute = 60;
 
@@ -20,11 +20,11 @@ function lookOf(segment: Bench['ribbon'][number]): string {
 }
 
 /** The session drawn to scale: work by direction, rest, changes, and below it the position of the body. */
-export function Ribbon({ bench }: { bench: Bench }) {
-  const total = bench.total.seconds;
+export function Ribbon({ built }: { built: Bench }) {
+  const total = built.total.seconds;
   if (total === 0) return null;
   const width = (seconds: number) => `${(100 * seconds) / total}%`;
-  const budget = bench.budget?.seconds ?? null;
+  const budget = built.budget?.seconds ?? null;
   const minutes = Math.floor(total / minute);
   const every = minutes > 30 ? 10 : 5;
   return (
@@ -33,9 +33,9 @@ export function Ribbon({ bench }: { bench: Bench }) {
         <div
           className="flex h-9 w-full overflow-hidden rounded-md border border-line"
           role="img"
-          aria-label={`Work ${bench.work.text}, rest ${bench.rest.text}, changes ${bench.change.text}`}
+          aria-label={`Work ${built.work.text}, rest ${built.rest.text}, changes ${built.change.text}`}
         >
-          {bench.ribbon.map((segment) => (
+          {built.ribbon.map((segment) => (
             <span
               key={segment.start_s}
               data-what={segment.what}
@@ -50,8 +50,8 @@ export function Ribbon({ bench }: { bench: Bench }) {
         )}
       </div>
       {[
-        runs(bench, (segment) => segment.category ?? ''),
-        runs(bench, (segment) => positionNames[segment.position ?? ''] ?? ''),
+        runs(built, (segment) => segment.category ?? ''),
+        runs(built, (segment) => positionNames[segment.position ?? ''] ?? ''),
       ].map((row, i) => (
         <div
           key={i}
@@ -77,7 +77,7 @@ export function Ribbon({ bench }: { bench: Bench }) {
         ))}
       </div>
       <p className="flex flex-wrap gap-x-4 text-sm text-faint">
-        {bench.directions.map((share) => (
+        {built.directions.map((share) => (
           <span key={share.what}>
             <span className={`mr-1 inline-block size-3 rounded-xs ${fills[share.what] ?? 'bg-faint'}`} aria-hidden />
             {share.what} {share.work.text}
@@ -85,14 +85,14 @@ export function Ribbon({ bench }: { bench: Bench }) {
         ))}
         <span>
           <span className="mr-1 inline-block size-3 rounded-xs border border-line bg-card" aria-hidden />
-          rest {bench.rest.text}
+          rest {built.rest.text}
         </span>
         <span>
           <span className="mr-1 inline-block size-3 rounded-xs bg-line" aria-hidden />
-          changes {bench.change.text}
+          changes {built.change.text}
         </span>
         <span>
-          {bench.positions
+          {built.positions
             .map((share) => `${(positionNames[share.what] ?? share.what).toLowerCase()} ${share.work.text}`)
             .join(', ')}
         </span>
@@ -103,11 +103,11 @@ export function Ribbon({ bench }: { bench: Bench }) {
 
 /** Stretches of one name, breaks and changes counted to the one before. */
 function runs(
-  bench: Bench,
+  built: Bench,
   nameOf: (segment: Bench['ribbon'][number]) => string,
 ): { start: number; end: number; name: string }[] {
   const found: { start: number; end: number; name: string }[] = [];
-  for (const segment of bench.ribbon) {
+  for (const segment of built.ribbon) {
     const name = segment.what === 'work' ? nameOf(segment) : '';
     const last = found.at(-1);
     if (last !== undefined && (last.name === name || segment.what !== 'work')) last.end = segment.end_s;

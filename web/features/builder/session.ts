@@ -28,7 +28,7 @@ export function sent(session: Session): SentSession {
   return session as unknown as SentSession;
 }
 
-export function received(session: Schemas['Bench']['session']): Session {
+export function received(session: Schemas['BuiltSession']['session']): Session {
   return session as unknown as Session;
 }
 

@@ -3,20 +3,20 @@ import { answer, api, type Schemas } from '../../api/client';
 import { useKept } from '../../lib/useKept';
 import { received, sent, type Session } from './session';
 
-export type Bench = Schemas['Bench'];
+export type Bench = Schemas['BuiltSession'];
 export type BenchChange = NonNullable<Schemas['SessionPreviewRequest']['change']>;
 
 const mostSteps = 60;
 
 /** A session being built: every step can be undone and redone, and the honest numbers follow each. */
-export function useBench(start: Session, client: string | null, name: string) {
+export function useBuilder(start: Session, client: string | null, name: string) {
   const queries = useQueryClient();
   const [{ steps, at }, keep, drop] = useKept(`build:${name}`, { steps: [start], at: 0 }, JSON.stringify(start));
   const session = steps[at] ?? start;
-  const key = (of: Session) => ['bench', client, of];
+  const key = (of: Session) => ['built', client, of];
   const whose = client === null ? {} : { client };
 
-  const bench = useQuery({
+  const built = useQuery({
     queryKey: key(session),
     queryFn: () => answer(api.POST('/sessions/preview', { body: { session: sent(session), ...whose } })),
     placeholderData: (before) => before,
@@ -45,7 +45,7 @@ export function useBench(start: Session, client: string | null, name: string) {
 
   return {
     session,
-    bench,
+    built,
     set,
     change,
     isChanged: at > 0,

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Copies;
+
+use App\Models\Client;
+use App\Planning\BoardLoader;
+use App\Progress\EvennessPage;
+use App\Today\LogPage;
+use EvenRungs\Core\InvalidValue;
+use EvenRungs\Formats\UnusableInput;
+use Throwable;
+
+/**
+ * Whether the pages of a client open with what was read in.
+ */
+final class OpensEverywhere
+{
+    /** Whatever a page of the client would stumble over is found here, before it is kept. */
+    public static function check(Client $client): void
+    {
+        try {
+            app(BoardLoader::class)->load($client);
+            app(LogPage::class)->of($client);
+            app(EvennessPage::class)->of($client);
+        } catch (UnusableInput $e) {
+            throw $e;
+        } catch (Throwable $e) {
+            $why = $e instanceof InvalidValue ? $e->sentence : 'something in it is not as it is written today';
+            throw UnusableInput::at('/clients', sprintf('%s cannot be opened with this: %s', $client->name, $why));
+        }
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Copies;
+
+use App\Accounts\Studios;
+use App\Http\Body;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Formats\Json;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\Schemas;
+
+/**
+ * The document of a take-out, read piece by piece.
+ */
+final class TakenOutDocument
+{
+    /**
+     * @return list<array<string, mixed>>|null
+     *
+     * @throws UnusableInput
+     */
+    public static function bands(mixed $written): ?array
+    {
+        return $written === null ? null : Studios::bands(self::checked('BandsRequest', ['bands' => $written]));
+    }
+
+    /**
+     * @return array<string, ?int>|null
+     *
+     * @throws UnusableInput
+     */
+    public static function kit(mixed $written, Library $library): ?array
+    {
+        return $written === null ? null : Studios::kit(self::checked('KitRequest', ['kit' => $written]), $library);
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     *
+     * @throws UnusableInput where it is not what the API takes
+     */
+    public static function checked(string $schema, array $document): Node
+    {
+        $problems = Schemas::checkUri(Body::COMPONENTS.$schema, (object) $document);
+
+        return $problems === [] ? new Node(Json::toArray((object) $document)) : throw new UnusableInput($problems);
+    }
+
+    /** @return array<string, mixed> */
+    public static function read(string $text, string $of): array
+    {
+        $document = get_object_vars(Json::decode($text));
+        if (($document['format'] ?? null) !== TakeOut::FORMAT || ($document['version'] ?? null) !== TakeOut::VERSION) {
+            throw UnusableInput::at('/format', sprintf('must be %s, version %d', TakeOut::FORMAT, TakeOut::VERSION));
+        }
+        if (($document['of'] ?? null) !== $of) {
+            throw UnusableInput::at('/of', sprintf('must be "%s" here', $of));
+        }
+
+        return $document;
+    }
+
+    /**
+     * @param  array<string, mixed>  $of
+     * @return list<array<string, mixed>>
+     */
+    public static function list(array $of, string $key): array
+    {
+        $list = $of[$key] ?? [];
+        if (! is_array($list) || array_filter($list, static fn (mixed $each): bool => ! is_object($each)) !== []) {
+            throw UnusableInput::at('/'.$key, 'must be a list of objects');
+        }
+
+        return array_map(get_object_vars(...), array_values($list));
+    }
+
+    /** @param  array<string, mixed>  $of */
+    public static function text(array $of, string $key, int $most): string
+    {
+        $value = $of[$key] ?? null;
+
+        return is_string($value) && trim($value) !== '' && mb_strlen($value) <= $most ? $value : throw UnusableInput::at(
+            '/'.$key,
+            sprintf('must be text of 1 to %d characters', $most),
+        );
+    }
+}

@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Cli;
+
+use DateTimeImmutable;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\Week;
+use EvenRungs\Formats\Json;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\ProgramJson;
+use EvenRungs\Formats\SessionJson;
+use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
+use EvenRungs\Storage\Schemas;
+
+/**
+ * What a job command is given: a file or standard input, read, checked against its schema.
+ */
+final class Input
+{
+    /** @param  resource  $in */
+    public function __construct(private readonly DataFolder $data, private $in)
+    {
+    }
+
+    /** The day of the newest session of a history. */
+    public static function lastDay(Node $history): ?DateTimeImmutable
+    {
+        $days = array_filter($history->each('sessions', static fn (Node $session): ?DateTimeImmutable => $session->optionalDay('date')));
+
+        return $days === [] ? null : max($days);
+    }
+
+    /** The day that --on names; null where it is not given. */
+    public static function on(Arguments $arguments): ?DateTimeImmutable
+    {
+        $text = $arguments->value('--on');
+
+        return $text === null ? null : Node::day($text) ?? throw UnusableInput::at(
+            '--on',
+            sprintf('must be a day written YYYY-MM-DD, not "%s"', mb_substr($text, 0, 40)),
+        );
+    }
+
+    /** A session alone is audited as a week that has no other. */
+    public function programOrSession(object $document): Program
+    {
+        if (($document->format ?? null) !== SessionJson::FORMAT) {
+            return $this->program($document);
+        }
+        $node = $this->checked('session', $document);
+
+        return new Program([new Week(1, [], [$node->guard(static fn (): Session => SessionJson::read($node))])]);
+    }
+
+    public function program(object $document): Program
+    {
+        if (($document->format ?? null) !== ProgramJson::FORMAT) {
+            throw UnusableInput::at('/format', sprintf('must be "%s" or "%s"', SessionJson::FORMAT, ProgramJson::FORMAT));
+        }
+
+        return (new ProgramJson($this->data->clients()))->read($this->checked('program', $document));
+    }
+
+    public function document(Arguments $arguments): object
+    {
+        $format = $arguments->value('--format');
+        if ($format !== null && $format !== 'json') {
+            throw UnusableInput::at('--format', 'must be json: this command reads no other format');
+        }
+
+        return Json::decode($this->text($arguments));
+    }
+
+    /** Whether the input is CSV: as asked for, else unless it begins like a JSON object. */
+    public function isCsv(Arguments $arguments, string $text): bool
+    {
+        return match ($arguments->value('--format')) {
+            'json' => false,
+            'csv' => true,
+            null => trim($text) !== '' && ! str_starts_with(ltrim($text, "\u{FEFF} \t\r\n"), '{'),
+            default => throw UnusableInput::at('--format', 'must be json or csv'),
+        };
+    }
+
+    public function text(Arguments $arguments): string
+    {
+        $file = $arguments->operands[0] ?? '-';
+
+        return $file === '-' ? (string) stream_get_contents($this->in, Json::LARGEST + 1) : $this->fileText($file);
+    }
+
+    public function fileText(string $file): string
+    {
+        if (! is_file($file) || ! is_readable($file)) {
+            throw UnusableInput::at($file, 'is not a file that can be read');
+        }
+
+        return (string) file_get_contents($file, false, null, 0, Json::LARGEST + 1);
+    }
+
+    public function checked(string $schema, object $document): Node
+    {
+        $problems = Schemas::check($schema, $document);
+        if ($problems !== []) {
+            throw new UnusableInput($problems);
+        }
+
+        return new Node(Json::toArray($document));
+    }
+}
