@@ -218,9 +218,6 @@ final class ProgramCsv extends CsvReader
         );
     }
 
-        return $cm === null ? ($share === null ? null : Range::share($share)) : Range::cm($cm);
-    }
-
     /** @param  array<string, string>  $row */
     private function measure(int $number, array $row): ?Measure
     {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Accounts\Role;
-use App\Accounts\Studios;
 use App\Clients\RecordClearance;
 use App\Clients\StartClient;
 use App\Models\Client;
@@ -54,7 +53,7 @@ final class DemoSeed extends Command
         if ($this->option('leave')) {
             return $this->leave($scenario);
         }
-        $byHand = $this->option('again') && ! $this->option('yes') ? EarlierDemo::enteredByHand($scenario) : null;
+        $byHand = $this->option('again') && ! $this->option('yes') ? DemoStudio::enteredByHand($scenario) : null;
         if ($byHand !== null) {
             $this->error(sprintf(
                 '%s was entered by hand since the demo was put in place. Nothing was removed; ./even-rungs reset-demo --yes '
@@ -65,20 +64,12 @@ final class DemoSeed extends Command
             return self::FAILURE;
         }
         DB::transaction(function () use ($scenario, $start, $clearance, $days, $logs, $boards, $ledger): void {
-            $studio = $scenario->child('studio');
             if ($this->option('again')) {
-                EarlierDemo::remove($scenario->each('trainers', static fn (Node $each): string => $each->string('email')));
+                DemoStudio::remove($scenario->each('trainers', static fn (Node $each): string => $each->string('email')));
             } elseif (Studio::query()->exists()) {
                 return;
             }
-            $record = Studio::query()->create(['name' => $studio->string('name'), 'bands' => Studios::bands($studio)]);
-            $scenario->each('trainers', static fn (Node $each): Trainer => Trainer::query()->create([
-                'studio_id' => $record->id,
-                'name' => $each->string('name'),
-                'email' => $each->string('email'),
-                'password' => $each->string('password'),
-                'role' => $each->string('role'),
-            ]));
+            $record = DemoStudio::studio($scenario);
             $this->clients($scenario, $record, $start);
             $scenario->each(
                 'trainers',
@@ -133,9 +124,9 @@ final class DemoSeed extends Command
         if ($trainers->isEmpty()) {
             return self::SUCCESS;
         }
-        $byHand = EarlierDemo::enteredByHand($scenario);
+        $byHand = DemoStudio::enteredByHand($scenario);
         if ($byHand === null) {
-            DB::transaction(static fn () => EarlierDemo::remove($emails));
+            DB::transaction(static fn () => DemoStudio::remove($emails));
 
             return self::SUCCESS;
         }
@@ -156,7 +147,7 @@ final class DemoSeed extends Command
     {
         $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
         $many = $scenario->child('many');
-        EarlierDemo::remove([$many->string('email')]);
+        DemoStudio::remove([$many->string('email')]);
         $studio = Studio::query()->create(['name' => $many->string('studio')]);
         $trainer = Trainer::query()->create(
             [

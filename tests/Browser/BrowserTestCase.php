@@ -4,19 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use DateTimeImmutable;
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
-use Facebook\WebDriver\Exception\JavascriptErrorException;
-use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
-use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverDimension;
 use Facebook\WebDriver\WebDriverExpectedCondition as Until;
-use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\TestServer;
 
@@ -25,9 +20,7 @@ use Tests\Support\TestServer;
  */
 abstract class BrowserTestCase extends TestCase
 {
-    protected const WAIT_S = 30;
-
-    protected const POLL_MS = 25;
+    use PageTools;
 
     /** @var resource|null the driver, one for all tests */
     private static $driver = null;
@@ -241,122 +234,6 @@ abstract class BrowserTestCase extends TestCase
     protected function endSessions(): void
     {
         TestServer::shell('db even_rungs -e "DELETE FROM sessions"');
-    }
-
-    protected function field(string $name): RemoteWebElement
-    {
-        return $this->element(WebDriverBy::name($name));
-    }
-
-    protected function button(string $text): RemoteWebElement
-    {
-        return $this->element(WebDriverBy::xpath(sprintf('//button[contains(normalize-space(.), "%s")]', $text)));
-    }
-
-    protected function link(string $text): RemoteWebElement
-    {
-        return $this->element(WebDriverBy::xpath(sprintf('//a[contains(normalize-space(.), "%s")]', $text)));
-    }
-
-    protected function css(string $selector): RemoteWebElement
-    {
-        return $this->element(WebDriverBy::cssSelector($selector));
-    }
-
-    protected function element(WebDriverBy $by): RemoteWebElement
-    {
-        $found = $this->browser->wait(self::WAIT_S, self::POLL_MS)->until(
-            Until::elementToBeClickable($by),
-            'No such element: '.$by->getValue(),
-        );
-        // out from under what is fixed at the bottom of a page, and until it stands still: a list that changes moves what is clicked
-        try {
-            $stands = $this->browser->executeAsyncScript('const [element, done] = arguments; element.scrollIntoView({block: '
-                .'"center"}); let last = "", same = 0, looks = 0;
-            (function look() {
-                if (!element.isConnected) return done(false);
-                const { x, y, width, height } = element.getBoundingClientRect();
-                const now = [x, y, width, height].join();
-                same = now === last ? same + 1 : 0;
-                last = now;
-                same > 1 || ++looks > 60 ? done(true) : setTimeout(look, 16);
-            })();', [$found]);
-        } catch (StaleElementReferenceException|JavascriptErrorException) {
-            $stands = false;
-        }
-
-        return $stands ? $found : $this->element($by);
-    }
-
-    /** @param  callable(): bool  $is  asked again where the page was drawn anew in the middle of looking */
-    protected function waitUntil(callable $is, string $why = 'it never came to be'): void
-    {
-        $look = static function () use ($is): bool {
-            try {
-                return $is();
-            } catch (StaleElementReferenceException) {
-                return false;
-            }
-        };
-        $this->browser->wait(self::WAIT_S, self::POLL_MS)->until($look, $why);
-    }
-
-    protected function waitForText(string $text): void
-    {
-        $this->waitUntil(
-            fn (): bool => $this->browser->executeScript(
-                'return document.body !== null && document.body.innerText.includes(arguments[0])',
-                [$text],
-            ) === true,
-            'The page never said: '.$text,
-        );
-        // a wait that ends well is what a test asserts of a page
-        $this->addToAssertionCount(1);
-    }
-
-    /** Waits until the text of an element differs, and gives the new text. */
-    protected function changed(string $selector, string $from): string
-    {
-        $this->waitUntil(fn (): bool => $this->css($selector)->getText() !== $from, $selector.' stayed '.$from);
-
-        return $this->css($selector)->getText();
-    }
-
-    protected function waitUntilGone(string $selector): void
-    {
-        $this->waitUntil(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector($selector)) === [], $selector.' stayed');
-    }
-
-    /** Writes over what stands in a field. */
-    protected function fill(string $selector, string $text): void
-    {
-        $field = $this->css($selector);
-        $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
-        $field->sendKeys($text);
-    }
-
-    protected function tick(string $label): void
-    {
-        $box = WebDriverBy::xpath(sprintf('//label[contains(normalize-space(.), "%s")]/input', $label));
-        try {
-            $this->element($box)->click();
-        } catch (StaleElementReferenceException) {
-            // the page was read anew between finding and clicking
-            $this->element($box)->click();
-        }
-    }
-
-    protected function type(string $label, string $text): void
-    {
-        $this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//input', $label)))->sendKeys($text);
-    }
-
-    /** Types a day into a date field, as a browser of the United States takes it. */
-    protected function fillDay(string $label, string $iso): void
-    {
-        $field = $this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//input', $label)));
-        $field->sendKeys((new DateTimeImmutable($iso))->format('mdY'));
-        self::assertSame((new DateTimeImmutable($iso))->format('Y-m-d'), $field->getAttribute('value'));
     }
 
     /**

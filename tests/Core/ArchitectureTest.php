@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use SplFileInfo;
+use Tests\Support\House;
 
 /**
  * The dependency rule of the house: core ← formats ← storage ← {cli, app}, and no rule of the job in the pages.
@@ -157,6 +158,28 @@ final class ArchitectureTest extends TestCase
                     $code,
                     $path.' works out a time that PHP should give',
                 );
+            }
+        }
+    }
+
+    public function test_lines_and_classes_are_short_folders_see_no_circles_and_loose_arrays_stay_at_the_edge(): void
+    {
+        $house = new House(dirname(__DIR__, 2));
+        self::assertSame([], $house->longLines());
+        self::assertSame([], $house->longClasses());
+        self::assertSame([], $house->looseArrays());
+        self::assertSame([], $house->cycles());
+    }
+
+    /** What PHP, Opis and the database say of themselves is shown; the product's own exceptions carry a sentence and have a type each. */
+    public function test_no_code_reads_the_message_of_an_exception_of_its_own(): void
+    {
+        $others = ['formats/Json.php', 'storage/Schemas.php', 'app/Http/Problem.php'];
+        foreach (['core', 'formats', 'storage', 'cli', 'app'] as $folder) {
+            foreach (self::code($folder, '.php') as $path => $code) {
+                if (! in_array(substr($path, strlen(dirname(__DIR__, 2)) + 1), $others, true)) {
+                    self::assertStringNotContainsString('getMessage(', $code, $path);
+                }
             }
         }
     }

@@ -6,45 +6,13 @@ namespace Tests\Http;
 
 use EvenRungs\Cli\JobCommands;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\Artisan;
 
 /**
  * Stops, clearances, what is kept with a reason, and one truth of dose between page, sheet and command line.
  */
 final class SafeFirstTest extends HttpTestCase
 {
-    private const CLEAN = ['target' => 8, 'done' => 8, 'faults' => [], 'pain' => 0, 'effort' => 5, 'breathing' => true];
-
-    private function path(string $rest, string $name = 'Maren Tidewell'): string
-    {
-        return '/clients/'.$this->clientNamed($name)->id.$rest;
-    }
-
-    /** @return array<string, mixed> */
-    private function board(string $name = 'Maren Tidewell'): array
-    {
-        return $this->api('GET', $this->path('/board', $name))->assertOk()->json();
-    }
-
-    /** @param  array<string, mixed>  $set */
-    private function log(int $ago, array $set): void
-    {
-        $sides = array_map(
-            static fn (string $side): array => ['rung' => 'heel-taps', 'side' => $side, ...self::CLEAN, ...$set],
-            ['left', 'right'],
-        );
-        $this->api(
-            'POST',
-            $this->path('/logs'),
-            ['key' => 'safe-'.$ago.'-'.bin2hex(random_bytes(4)), 'on' => Carbon::today()->subDays($ago)->toDateString(), 'sets' => $sides],
-        )->assertOk();
-    }
-
-    /** @return array<string, mixed> */
-    private function verdict(): array
-    {
-        return array_column($this->api('GET', $this->path('/logs'))->json('verdicts'), null, 'ladder')['dead-bug'];
-    }
+    use TrainsSafely;
 
     public function test_numbness_halts_everything_until_a_later_clearance_and_a_new_screen(): void
     {
@@ -221,65 +189,5 @@ final class SafeFirstTest extends HttpTestCase
                 );
             }
         }
-    }
-
-    public function test_the_demo_is_not_reset_over_what_was_entered_by_hand(): void
-    {
-        $this->signedIn();
-        $this->log(1, []);
-        self::assertSame(1, Artisan::call('demo:seed', ['--again' => true]));
-        self::assertStringContainsString('entered by hand', Artisan::output());
-        self::assertSame('Maren Tidewell', $this->clientNamed('Maren Tidewell')->name, 'nothing was removed');
-    }
-
-    public function test_hard_work_within_48_hours_is_warned_of_before_it_starts_and_kept_with_the_log(): void
-    {
-        $this->signedIn();
-        $sets = array_merge(
-            ...array_fill(
-                0,
-                4,
-                array_map(
-                    static fn (string $side): array => [
-                        'rung' => 'heel-taps',
-                        'side' => $side,
-                        ...self::CLEAN,
-                        'target' => 12,
-                        'done' => 12,
-                    ],
-                    ['left', 'right'],
-                ),
-            ),
-        );
-        $more = array_fill(0, 4, ['rung' => 'press-out-standing', 'side' => 'both', ...self::CLEAN]);
-        foreach ([1, 0] as $ago) {
-            $this->api(
-                'POST',
-                $this->path('/logs'),
-                ['key' => 'hard-'.$ago.'-key', 'on' => Carbon::today()->subDays($ago)->toDateString(), 'sets' => [...$sets, ...$more]],
-            )->assertOk();
-        }
-        $sessions = array_column($this->api('GET', $this->path('/logs'))->json('sessions'), 'warned', 'on');
-        self::assertSame([], $sessions[Carbon::today()->subDay()->toDateString()]);
-        self::assertStringContainsString('within 48 h', $sessions[Carbon::today()->toDateString()][0]);
-        self::assertStringContainsString(
-            'within 48 h',
-            implode(' ', $this->api('GET', $this->path('/floor/1/1'))->assertOk()->json('warnings')),
-        );
-        self::assertStringContainsString('within 48 h', (string) $this->api('GET', $this->path('/tests'))->json('warning'));
-    }
-
-    /** @return list<string> */
-    private function errors(): array
-    {
-        return array_values(
-            array_map(
-                static fn (array $each): string => $each['message'],
-                array_filter(
-                    $this->api('GET', $this->path('/audit'))->assertOk()->json('findings'),
-                    static fn (array $each): bool => $each['severity'] === 'error',
-                ),
-            ),
-        );
     }
 }

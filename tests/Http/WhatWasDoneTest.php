@@ -12,41 +12,9 @@ use Illuminate\Support\Carbon;
  */
 final class WhatWasDoneTest extends HttpTestCase
 {
-    private const CLEAN = ['target' => 8, 'done' => 8, 'faults' => [], 'pain' => 0, 'effort' => 4, 'breathing' => true];
+    use SessionsOfAClient;
 
     private string $client;
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->signedIn();
-        $this->client = $this->clientNamed('Maren Tidewell')->id;
-    }
-
-    private function path(string $end): string
-    {
-        return '/clients/'.$this->client.$end;
-    }
-
-    /** @return array<string, mixed> */
-    private function board(): array
-    {
-        return $this->api('GET', $this->path('/board'))->assertOk()->json();
-    }
-
-    /** @return list<array<string, mixed>> sets of both sides */
-    private static function sets(array $more = []): array
-    {
-        return array_map(
-            static fn (string $side): array => ['rung' => 'heel-taps', 'side' => $side, ...self::CLEAN, ...$more],
-            ['left', 'right'],
-        );
-    }
-
-    private function logs(string $planned): int
-    {
-        return LoggedSession::query()->where('client_id', $this->client)->where('planned', $planned)->count();
-    }
 
     public function test_every_session_has_a_day_and_what_is_left_moves_on_while_the_client_is_away(): void
     {
@@ -188,98 +156,5 @@ final class WhatWasDoneTest extends HttpTestCase
         self::assertCount(1, $removed);
         $this->api('POST', $this->path('/removed-logs/'.$removed[0]['change'].'/restore'))->assertOk();
         self::assertSame(1, LoggedSession::query()->where('client_id', $this->client)->count());
-    }
-
-    public function test_signs_are_asked_where_a_limit_calls_for_them_and_hold_the_rung(): void
-    {
-        self::assertSame(
-            [[], false],
-            [
-                $this->api('GET', $this->path('/floor/1/1'))->json('members.0.signs'),
-                $this->api('GET', $this->path('/floor/1/1'))->json('members.0.readiness'),
-            ],
-        );
-        foreach ([3, 0] as $ago) {
-            $this->api(
-                'POST',
-                $this->path('/logs'),
-                [
-                    'key' => 'signs-'.$ago.'-log',
-                    'on' => Carbon::today()->subDays($ago)->toDateString(),
-                    'signs' => $ago === 0 ? ['doming'] : [],
-                    'readiness' => 7,
-                    'sets' => self::sets(['target' => 12, 'done' => 12]),
-                ],
-            )->assertOk();
-        }
-        $verdict = array_column($this->api('GET', $this->path('/logs'))->json('verdicts'), null, 'ladder')['dead-bug'];
-        self::assertStringContainsString('sign: the belly domes', (string) json_encode($verdict));
-        self::assertNotSame('progress', $verdict['verdict']);
-    }
-
-    public function test_what_was_said_today_is_not_asked_again(): void
-    {
-        $this->api(
-            'POST',
-            $this->path('/logs'),
-            ['key' => 'morning-1', 'on' => Carbon::today()->toDateString(), 'soreness' => 2, 'sets' => self::sets()],
-        )->assertOk();
-        self::assertSame(['soreness' => 2], $this->api('GET', $this->path('/floor/1/1'))->json('members.0.said'));
-    }
-
-    public function test_the_last_weight_is_offered_everywhere_and_never_invented(): void
-    {
-        $goblet = fn (): array => array_values(
-            array_filter(
-                array_merge(
-                    ...array_map(static fn (array $block): array => $block['entries'], $this->board()['week']['sessions'][0]['blocks']),
-                ),
-                static fn (array $entry): bool => $entry['exercise'] === 'goblet-squat-free',
-            ),
-        )[0];
-        $floor = fn (): array => array_values(
-            array_filter(
-                $this->api('GET', $this->path('/floor/1/1'))->json('sets'),
-                static fn (array $set): bool => $set['rung'] === 'goblet-squat-free',
-            ),
-        )[0];
-        self::assertSame([null, null, null], [$goblet()['last_load'], $goblet()['last_load_kg'], $floor()['last_load_kg']]);
-        foreach ([[9, 6], [2, 8], [5, 12]] as [$ago, $kg]) {
-            $this->api(
-                'POST',
-                $this->path('/logs'),
-                [
-                    'key' => 'loaded-'.$ago.'-log',
-                    'on' => Carbon::today()->subDays($ago)->toDateString(),
-                    'sets' => [['rung' => 'goblet-squat-free', 'side' => 'both', 'target' => 6, 'done' => 8, 'load_kg' => $kg]],
-                ],
-            )->assertOk();
-        }
-        self::assertEquals(
-            [8, 8, null],
-            [$goblet()['last_load_kg'], $floor()['last_load_kg'], $floor()['load_kg']],
-            'the newest by its day, and nothing is preset',
-        );
-        self::assertStringContainsString('last 8 kg, ', $goblet()['last_load']);
-        self::assertContains('load', $goblet()['missing'], 'an offer is no plan');
-        $standing = array_column($this->board()['ladders'], 'standing', 'id')['goblet-squat'] ?? null;
-        self::assertStringContainsString('last 8 kg', (string) ($standing['last_load'] ?? ''));
-    }
-
-    public function test_the_history_is_read_by_month(): void
-    {
-        foreach (['2026-09-30', '2026-10-01', '2026-10-31', '2026-11-02'] as $i => $on) {
-            $this->api('POST', $this->path('/logs'), ['key' => 'history-'.$i.'-log', 'on' => $on, 'sets' => self::sets()])->assertOk();
-        }
-        $page = $this->api('GET', $this->path('/logs?month=2026-10'))->assertOk()->json();
-        self::assertSame(['2026-10-31', '2026-10-01'], array_column($page['sessions'], 'on'));
-        self::assertSame(
-            [['month' => '2026-11', 'sessions' => 1], ['month' => '2026-10', 'sessions' => 2], ['month' => '2026-09', 'sessions' => 1]],
-            $page['months'],
-        );
-        self::assertCount(4, $this->api('GET', $this->path('/logs'))->json('sessions'));
-        foreach (['2026-13', '2026-1', "2026-10'--"] as $bent) {
-            $this->api('GET', $this->path('/logs?month='.rawurlencode($bent)))->assertStatus(422);
-        }
     }
 }

@@ -35,7 +35,8 @@ final class House
     ];
 
     /** Where documents are read and written, and so loose arrays belong: paths that match. */
-    private const EDGE = '#^(formats/|storage/|core/Program/Extras\.php|app/Models/|app/Http/|app/\w+/\w+(View|Page|Document|Rows|Resource)\.php)#';
+    private const EDGE = '#^(formats/|storage/|core/Program/Extras\.php|app/Models/|app/Http/'
+        .'|app/\w+/\w+(View|Page|Document|Rows)\.php)#';
 
     /** @param  string  $root  folder of the checkout */
     public function __construct(private readonly string $root)

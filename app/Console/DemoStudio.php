@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Accounts\Studios;
 use App\Clients\Erasure;
 use App\Models\Client;
 use App\Models\LadderChange;
@@ -17,9 +18,9 @@ use App\Models\VerdictAnswer;
 use EvenRungs\Formats\Node;
 
 /**
- * What was entered by hand into a demo that is there, and taking it away.
+ * The studio of the demo: put in place, taken away, and whether anything was entered into it by hand.
  */
-final class EarlierDemo
+final class DemoStudio
 {
     /** What is in the demo studio that the scenario did not put there; null where nothing is. */
     public static function enteredByHand(Node $scenario): ?string
@@ -70,5 +71,21 @@ final class EarlierDemo
         foreach (Trainer::query()->whereIn('email', $emails)->pluck('studio_id')->unique() as $studio) {
             Erasure::studio($studio);
         }
+    }
+
+    /** The studio of a scenario with its people. */
+    public static function studio(Node $scenario): Studio
+    {
+        $studio = $scenario->child('studio');
+        $record = Studio::query()->create(['name' => $studio->string('name'), 'bands' => Studios::bands($studio)]);
+        $scenario->each('trainers', static fn (Node $each): Trainer => Trainer::query()->create([
+            'studio_id' => $record->id,
+            'name' => $each->string('name'),
+            'email' => $each->string('email'),
+            'password' => $each->string('password'),
+            'role' => $each->string('role'),
+        ]));
+
+        return $record;
     }
 }
