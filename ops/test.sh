@@ -45,6 +45,8 @@ code=0
     step "PHPStan, highest level: core, formats, storage, cli" vendor/bin/phpstan analyse -c phpstan.neon --no-progress --memory-limit=1G --error-format=raw
     step "PHPStan, level 8: app" vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=1G --error-format=raw
     step "TypeScript, ESLint, Prettier" npm run -s check
+    say "The house in numbers:"
+    php ops/house.php
     use_instance plain
     trap 'stop_services >/dev/null 2>&1 || true' EXIT
     start_services 8641 8741

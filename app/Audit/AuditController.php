@@ -22,8 +22,12 @@ use Illuminate\Http\Request;
  */
 final class AuditController extends Controller
 {
-    public function __construct(private readonly Audits $audits, private readonly DataFolder $data, private readonly BoardLoader $boards)
-    {
+    public function __construct(
+        private readonly Audits $audits,
+        private readonly AuditView $view,
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+    ) {
     }
 
     public function read(Request $request): JsonResponse
@@ -31,7 +35,7 @@ final class AuditController extends Controller
         $body = Body::read($request, 'AuditRequest');
         $program = $body->has('program') ? $this->program($body) : $this->audits->pasted($body->optionalString('text') ?? '');
 
-        return new JsonResponse($this->audits->of($program, $this->style($body), $this->client($body)));
+        return new JsonResponse($this->view->of($program, $this->style($body), $this->client($body)));
     }
 
     public function fix(Request $request): JsonResponse
@@ -40,7 +44,7 @@ final class AuditController extends Controller
         [$style, $client] = [$this->style($body), $this->client($body)];
 
         return new JsonResponse(
-            $this->audits->of(
+            $this->view->of(
                 $this->audits->mended($this->program($body), $body->string('rule'), $body->string('where'), $style, $client),
                 $style,
                 $client,
@@ -53,7 +57,7 @@ final class AuditController extends Controller
         $program = $this->boards->program($client);
 
         return new JsonResponse(
-            $this->audits->of($program ?? new Program([]), $this->boards->style($client), $this->boards->person($client), false),
+            $this->view->of($program ?? new Program([]), $this->boards->style($client), $this->boards->person($client), false),
         );
     }
 

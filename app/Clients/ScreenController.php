@@ -16,13 +16,13 @@ use Illuminate\Http\Request;
  */
 final class ScreenController extends Controller
 {
-    public function __construct(private readonly Screening $screening, private readonly BoardLoader $boards)
+    public function __construct(private readonly ScreenPage $page, private readonly BoardLoader $boards)
     {
     }
 
     public function show(Client $client): JsonResponse
     {
-        return new JsonResponse($this->screening->of($client, $this->boards->person($client), $this->boards->style($client)->monitorsPain));
+        return new JsonResponse($this->page->of($client, $this->boards->person($client), $this->boards->style($client)->monitorsPain));
     }
 
     public function ask(Request $request, Client $client, ChangeClient $change): JsonResponse

@@ -9,7 +9,7 @@ use App\Accounts\Role;
 use App\Accounts\Studios;
 use App\Clients\Erasure;
 use App\Copies\ReadIn;
-use App\Copies\TakeOut;
+use App\Copies\TakeOutDocument;
 use App\Models\Studio;
 use App\Support\Happened;
 use EvenRungs\Formats\UnusableInput;
@@ -113,7 +113,7 @@ final class StudioAdmin extends Command
 
     private function takeOut(string $name): int
     {
-        $this->output->write(app(TakeOut::class)->studio(self::named($name)), false, OutputInterface::OUTPUT_RAW);
+        $this->output->write(app(TakeOutDocument::class)->studio(self::named($name)), false, OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;
     }

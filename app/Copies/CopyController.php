@@ -21,7 +21,7 @@ use Illuminate\Support\Str;
  */
 final class CopyController extends Controller
 {
-    public function __construct(private readonly TakeOut $takeOut, private readonly Happened $happened)
+    public function __construct(private readonly TakeOutDocument $takeOut, private readonly Happened $happened)
     {
     }
 

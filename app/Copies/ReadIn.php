@@ -55,7 +55,7 @@ final class ReadIn
      */
     public function client(Trainer $by, string $text): Client
     {
-        $document = TakenOutDocument::read($text, TakeOut::OF_CLIENT);
+        $document = TakenOutDocument::read($text, TakeOutDocument::OF_CLIENT);
 
         return $this->once(function () use ($by, $document): Client {
             $people = ReadInPeople::of($document, $by->studio_id);
@@ -82,7 +82,7 @@ final class ReadIn
      */
     public function studio(string $text): Studio
     {
-        $document = TakenOutDocument::read($text, TakeOut::OF_STUDIO);
+        $document = TakenOutDocument::read($text, TakeOutDocument::OF_STUDIO);
 
         return $this->once(function () use ($document): Studio {
             $of = (array) ($document['studio'] ?? []);
@@ -96,7 +96,7 @@ final class ReadIn
                 ],
             );
             $people = ReadInPeople::of($document, $studio->id);
-            $this->own($document, $studio->id, TakeOut::OWN, false);
+            $this->own($document, $studio->id, TakeOutDocument::OWN, false);
             foreach (TakenOutDocument::list($document, 'happened') as $i => $event) {
                 $this->insert('events', $event, "/happened/{$i}", ['studio_id' => $studio->id, 'client_id' => null], $people);
             }
@@ -222,7 +222,7 @@ final class ReadIn
                 $people,
             );
         }
-        foreach (TakeOut::PLAIN as $table) {
+        foreach (TakeOutDocument::PLAIN as $table) {
             foreach (TakenOutDocument::list($taken, $table) as $i => $each) {
                 $this->insert($table, $each, "{$path}/{$table}/{$i}", $whose, $people);
             }
@@ -240,7 +240,7 @@ final class ReadIn
     private function insert(string $table, array $written, string $path, array $whose, array $people): int
     {
         $before = count($this->problems);
-        $row = ($this->rows[$table] ??= TakeOut::rowsOf($table))->read($written, $path, $this->problems);
+        $row = ($this->rows[$table] ??= TakeOutDocument::rowsOf($table))->read($written, $path, $this->problems);
         if (isset(self::SCHEMAS[$table]) && is_object($written['document'] ?? null)) {
             $this->problems = [
                 ...$this->problems,

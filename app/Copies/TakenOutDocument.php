@@ -53,8 +53,8 @@ final class TakenOutDocument
     public static function read(string $text, string $of): array
     {
         $document = get_object_vars(Json::decode($text));
-        if (($document['format'] ?? null) !== TakeOut::FORMAT || ($document['version'] ?? null) !== TakeOut::VERSION) {
-            throw UnusableInput::at('/format', sprintf('must be %s, version %d', TakeOut::FORMAT, TakeOut::VERSION));
+        if (($document['format'] ?? null) !== TakeOutDocument::FORMAT || ($document['version'] ?? null) !== TakeOutDocument::VERSION) {
+            throw UnusableInput::at('/format', sprintf('must be %s, version %d', TakeOutDocument::FORMAT, TakeOutDocument::VERSION));
         }
         if (($document['of'] ?? null) !== $of) {
             throw UnusableInput::at('/of', sprintf('must be "%s" here', $of));

@@ -28,7 +28,8 @@ final class LadderController extends Controller
     public function __construct(
         private readonly DataFolder $data,
         private readonly OwnLadders $own,
-        private readonly LadderDraft $drafts,
+        private readonly DraftDocument $drafts,
+        private readonly LadderDocument $documents,
         private readonly StudioTables $tables,
     ) {
     }
@@ -70,7 +71,7 @@ final class LadderController extends Controller
                 $this->data->shippedLibrary()->hasLadder($ladder) => 'changed',
                 default => 'own',
             },
-            'ladder' => $document === null ? null : self::objects($this->drafts->write($document)),
+            'ladder' => $document === null ? null : LadderDocument::objects($this->drafts->write($document)),
             'history' => $changes->map(static fn (LadderChange $change): array => [
                 'label' => $change->label,
                 'on' => $change->created_at->toIso8601String(),
@@ -84,7 +85,7 @@ final class LadderController extends Controller
     {
         abort_unless($this->data->library()->hasLadder($ladder), 404);
 
-        return new JsonResponse(['ladder' => self::objects($this->drafts->copy($this->data->library()->ladder($ladder)))]);
+        return new JsonResponse(['ladder' => LadderDocument::objects($this->drafts->copy($this->data->library()->ladder($ladder)))]);
     }
 
     /** Says what saving would do, and does nothing. */
@@ -93,26 +94,13 @@ final class LadderController extends Controller
         $body = Body::read($request, 'LadderDraftRequest');
         $document = $this->drafts->read($body, $body->optionalString('id'));
 
-        return $this->affected((string) $document['id'], $document);
+        return new JsonResponse($this->documents->affected($this->trainer()->studio_id, (string) $document['id'], $document));
     }
 
     /** Says what taking the studio's own ladder away would do. */
     public function checkRemove(string $ladder): JsonResponse
     {
-        return $this->affected($ladder, null);
-    }
-
-    /** @param  ?array<string, mixed>  $document */
-    private function affected(string $ladder, ?array $document): JsonResponse
-    {
-        return new JsonResponse(['affected' => array_map(static fn (array $each): array => [
-            'client' => $each['client']->id,
-            'name' => $each['client']->name,
-            'from' => $each['from']->name,
-            'to' => $each['landing']->rung?->name,
-            'moves' => $each['landing']->rung?->id !== $each['from']->id || $each['landing']->step !== $each['step'],
-            'why' => $each['landing']->why,
-        ], $this->own->affected($this->trainer()->studio_id, $ladder, $document))]);
+        return new JsonResponse($this->documents->affected($this->trainer()->studio_id, $ladder, null));
     }
 
     public function save(Request $request): JsonResponse
@@ -135,20 +123,14 @@ final class LadderController extends Controller
     /** Says what reading a ladder from its document would do, and does nothing. */
     public function checkImport(Request $request): JsonResponse
     {
-        $document = $this->imported($request);
+        $document = $this->documents->imported($request);
 
-        return $this->affected((string) $document['id'], $document);
-    }
-
-    /** @return array<string, mixed> even-rungs ladder, checked */
-    private function imported(Request $request): array
-    {
-        return $this->drafts->checked(Json::toArray(Json::decode((string) $request->getContent())), '');
+        return new JsonResponse($this->documents->affected($this->trainer()->studio_id, (string) $document['id'], $document));
     }
 
     public function import(Request $request): JsonResponse
     {
-        $document = $this->imported($request);
+        $document = $this->documents->imported($request);
         $id = (string) $document['id'];
         $row = $this->own->row($this->trainer()->studio_id, $id);
         $this->own->save($this->trainer(), $id, $row->version ?? 0, $document, sprintf('%s read from a file', $document['name']));
@@ -233,18 +215,5 @@ final class LadderController extends Controller
         $this->tables->changed();
 
         return $this->words();
-    }
-
-    /**
-     * @param  array<string, mixed>  $draft
-     * @return array<string, mixed> with empty objects as objects
-     */
-    private static function objects(array $draft): array
-    {
-        foreach ($draft['rungs'] as $i => $rung) {
-            $draft['rungs'][$i]['stresses'] = (object) $rung['stresses'];
-        }
-
-        return $draft;
     }
 }

@@ -7,7 +7,7 @@ namespace App\Planning;
 use App\Http\Body;
 use App\Library\RungPage;
 use App\Models\Client;
-use App\Progress\Forecasts;
+use App\Progress\ForecastView;
 use App\Support\Controller;
 use App\Support\Ledger;
 use EvenRungs\Core\Client\Limit;
@@ -105,7 +105,7 @@ final class BoardController extends Controller
         return new JsonResponse($this->view->minutesOn($data->library()->rung($rung), $this->boards->load($client)));
     }
 
-    public function road(Client $client, string $rung, DataFolder $data, Forecasts $forecasts): JsonResponse
+    public function road(Client $client, string $rung, DataFolder $data, ForecastView $forecasts): JsonResponse
     {
         $library = $data->library();
         abort_unless($library->hasRung($rung), 404);

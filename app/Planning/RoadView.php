@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use App\Progress\Forecasts;
+use App\Progress\ForecastView;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Ladder\Library;
@@ -50,7 +50,7 @@ final class RoadView
                     'step' => $stretch->step,
                     'steps' => count($board->steps()->of($stretch->from)),
                 ],
-                'forecast' => Forecasts::ofStretch($outlook, $stretch),
+                'forecast' => ForecastView::ofStretch($outlook, $stretch),
                 'rungs' => array_map(
                     static fn (Rung $rung): array => self::rung($rung, $stretch, $road->goal, $board, $library),
                     $stretch->rungs,

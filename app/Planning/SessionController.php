@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Audit\Audits;
+use App\Audit\AuditView;
 use App\Http\Body;
 use App\Models\Client;
 use App\Support\Controller;
-use App\Today\FloorPlans;
+use App\Today\FloorPlanPage;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Program\ProgramDates;
@@ -34,6 +35,7 @@ final class SessionController extends Controller
         private readonly BoardLoader $boards,
         private readonly BoardView $view,
         private readonly Audits $audits,
+        private readonly AuditView $audited,
         private readonly DataFolder $data,
     ) {
     }
@@ -77,7 +79,7 @@ final class SessionController extends Controller
     }
 
     /** Everything a device needs to run it. */
-    public function floor(Client $client, int $week, int $session, FloorPlans $plans): JsonResponse
+    public function floor(Client $client, int $week, int $session, FloorPlanPage $plans): JsonResponse
     {
         $found = $this->found($client, $week, $session);
         $program = $this->boards->program($client) ?? abort(404);
@@ -153,7 +155,7 @@ final class SessionController extends Controller
         $found = fn ($program): array => array_column(
             array_map(
                 static fn (array $finding): array => ['key' => $finding['rule'].' '.$finding['message'], ...$finding],
-                $this->audits->of($program, $style, $person, false)['findings'],
+                $this->audited->of($program, $style, $person, false)['findings'],
             ),
             null,
             'key',

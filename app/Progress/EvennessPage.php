@@ -36,9 +36,9 @@ final class EvennessPage
     public function __construct(
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
-        private readonly Forecasts $forecasts,
+        private readonly ForecastView $forecasts,
         private readonly EvenOuts $evenOuts,
-        private readonly OwnAims $ownAims,
+        private readonly OwnAimsView $ownAims,
     ) {
     }
 
@@ -211,7 +211,7 @@ final class EvennessPage
                 'steps' => count($each->steps),
                 'since' => $since?->format('Y-m-d'),
                 'days' => $since === null ? null : (int) $since->diff($today)->days,
-                'forecast' => Forecasts::ofLadder($outlook, $each),
+                'forecast' => ForecastView::ofLadder($outlook, $each),
             ];
         }, $inUse);
     }

@@ -28,24 +28,6 @@ final class OwnAims
     {
     }
 
-    /** @return list<array<string, mixed>> those that are not over, oldest first */
-    public function of(Client $client): array
-    {
-        $today = StudioDay::today()->toDateTimeImmutable();
-
-        return array_values(OwnAim::query()->ofClient($client)->where(
-            'ended_on',
-            null,
-        )->ordered('id')->get()->map(static fn (OwnAim $row): array => [
-            'id' => $row->id,
-            'words' => $row->words,
-            'scores' => $row->aim()->scores,
-            'change' => $row->aim()->change(),
-            'due' => $row->aim()->isDue($today),
-            'says' => $row->aim()->says(),
-        ])->all());
-    }
-
     /** @throws UnusableInput at the field */
     public function add(Client $client, Trainer $trainer, Node $body): void
     {

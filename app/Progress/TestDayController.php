@@ -12,19 +12,19 @@ use Illuminate\Http\Request;
 
 final class TestDayController extends Controller
 {
-    public function __construct(private readonly TestDays $days)
+    public function __construct(private readonly TestDays $days, private readonly TestDaysPage $page)
     {
     }
 
     public function show(Client $client): JsonResponse
     {
-        return new JsonResponse($this->days->of($client));
+        return new JsonResponse($this->page->of($client));
     }
 
     public function store(Request $request, Client $client): JsonResponse
     {
         $this->days->add($client, $this->trainer(), Body::read($request, 'TestDayRequest'));
 
-        return new JsonResponse($this->days->of($client->refresh()));
+        return new JsonResponse($this->page->of($client->refresh()));
     }
 }

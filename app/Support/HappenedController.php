@@ -21,18 +21,18 @@ use Illuminate\Http\Response;
  */
 final class HappenedController extends Controller
 {
-    private const PAGE = 100;
-
     private const MOST_EXPORTED = 20_000;
 
     public function ofStudio(Request $request): JsonResponse
     {
-        return new JsonResponse($this->page($request, Event::query()->ofStudio($this->trainer()->studio_id)));
+        return new JsonResponse(
+            RecordPage::of($request, Event::query()->ofStudio($this->trainer()->studio_id), $this->trainer()->studio_id),
+        );
     }
 
     public function ofClient(Request $request, Client $client): JsonResponse
     {
-        return new JsonResponse($this->page($request, Event::query()->ofClient($client)));
+        return new JsonResponse(RecordPage::of($request, Event::query()->ofClient($client), $this->trainer()->studio_id));
     }
 
     /** Something was wrong while somebody trained: when, with whom, what, and what was done. It may come in later than it was. */
@@ -85,43 +85,13 @@ final class HappenedController extends Controller
         return $this->export($request, Event::query()->ofClient($client));
     }
 
-    /**
-     * @param  StudioBuilder<Event>  $events
-     * @return array<string, mixed>
-     */
-    private function page(Request $request, StudioBuilder $events): array
-    {
-        $before = $request->integer('before');
-        $query = $this->filtered($request, $events);
-        if ($before > 0) {
-            $query->where('id', '<', $before);
-        }
-        $rows = $query->ordered('id', 'desc')->atMost(self::PAGE + 1)->get();
-        $trainers = Trainer::query()->ofStudio($this->trainer()->studio_id)->ordered('name')->pluck('name', 'id');
-        $clients = Client::query()->ofStudio($this->trainer()->studio_id)->pluck('name', 'id');
-        $page = $rows->take(self::PAGE);
-
-        return [
-            'events' => $page->map(static fn (Event $each): array => [
-                'id' => $each->id,
-                'at' => $each->created_at->toIso8601ZuluString(),
-                'who' => $each->trainer_id === null ? null : $trainers[$each->trainer_id] ?? null,
-                'client' => $each->client_id === null ? null : ['id' => $each->client_id, 'name' => $clients[$each->client_id] ?? ''],
-                'act' => $each->act,
-                'detail' => $each->detail,
-            ])->values()->all(),
-            'more' => count($rows) > self::PAGE,
-            'people' => $trainers->map(static fn (string $name, string $id): array => ['id' => $id, 'name' => $name])->values()->all(),
-        ];
-    }
-
     /** @param  StudioBuilder<Event>  $events */
     private function export(Request $request, StudioBuilder $events): Response
     {
         $trainers = Trainer::query()->ofStudio($this->trainer()->studio_id)->pluck('name', 'id');
         $clients = Client::query()->ofStudio($this->trainer()->studio_id)->pluck('name', 'id');
         $rows = [];
-        foreach ($this->filtered($request, $events)->ordered('id', 'desc')->atMost(self::MOST_EXPORTED)->get() as $each) {
+        foreach (RecordPage::filtered($request, $events)->ordered('id', 'desc')->atMost(self::MOST_EXPORTED)->get() as $each) {
             $rows[] = [
                 'at' => $each->created_at->toIso8601ZuluString(),
                 'who' => $trainers[$each->trainer_id] ?? null,
@@ -135,24 +105,5 @@ final class HappenedController extends Controller
             'Content-Type' => 'text/csv; charset=utf-8',
             'Content-Disposition' => 'attachment; filename="even-rungs-what-happened.csv"',
         ]);
-    }
-
-    /**
-     * @param  StudioBuilder<Event>  $events
-     * @return StudioBuilder<Event>
-     */
-    private function filtered(Request $request, StudioBuilder $events): StudioBuilder
-    {
-        $who = $request->query('who');
-        $words = $request->query('words');
-        if (is_string($who) && $who !== '') {
-            $events->where('trainer_id', $who);
-        }
-        if (is_string($words) && trim($words) !== '') {
-            $like = '%'.addcslashes(mb_substr(trim($words), 0, 100), '\\%_').'%';
-            $events->where(static fn ($query) => $query->where('act', 'like', $like)->orWhere('detail', 'like', $like));
-        }
-
-        return $events;
     }
 }

@@ -19,7 +19,7 @@ use Illuminate\Http\Request;
  */
 final class DoorController extends Controller
 {
-    public function __construct(private readonly Doors $doors, private readonly BoardLoader $boards)
+    public function __construct(private readonly DoorView $doors, private readonly BoardLoader $boards)
     {
     }
 
@@ -30,7 +30,7 @@ final class DoorController extends Controller
     }
 
     /** Everything a device needs to run it. */
-    public function floor(Request $request, Client $client, FloorPlans $plans): JsonResponse
+    public function floor(Request $request, Client $client, FloorPlanPage $plans): JsonResponse
     {
         $body = Body::read($request, 'DoorRequest');
         $board = $this->boards->load($client);
@@ -48,7 +48,7 @@ final class DoorController extends Controller
                 $door->session,
                 ProgramDates::keys($program)[$week][$place] ?? null,
                 ProgramDates::of($program)?->session($week, $place),
-                Doors::kept($body, $door),
+                DoorView::kept($body, $door),
             ),
         );
     }

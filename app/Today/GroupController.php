@@ -87,7 +87,7 @@ final class GroupController extends Controller
     }
 
     /** Everything a device needs to run it. */
-    public function floor(Request $request, FloorPlans $plans): JsonResponse
+    public function floor(Request $request, FloorPlanPage $plans): JsonResponse
     {
         $body = Body::read($request, 'GroupRequest');
         $studio = $this->trainer()->studio()->firstOrFail();

@@ -32,7 +32,7 @@ final class LogPage
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
         private readonly LogHistoryView $history,
-        private readonly Verdicts $verdicts,
+        private readonly VerdictsView $verdicts,
         private readonly EvenOuts $evenOuts,
     ) {
     }

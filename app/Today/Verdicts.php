@@ -5,25 +5,18 @@ declare(strict_types=1);
 namespace App\Today;
 
 use App\Models\Client;
-use App\Models\LoggedSet as SetRow;
-use App\Models\Studio;
 use App\Models\Trainer;
 use App\Models\VerdictAnswer;
 use App\Planning\Board;
 use App\Planning\BoardLoader;
-use App\Planning\MoveRung;
 use App\Support\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Clearance;
 use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Client\Standing;
-use EvenRungs\Core\Dose\Dose;
-use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Log\Bands;
 use EvenRungs\Core\Log\History;
 use EvenRungs\Core\Log\Position;
-use EvenRungs\Core\Log\TwoForTwo;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Planning\Choice\ExerciseChooser;
 use EvenRungs\Core\Review\Roster\Needs;
@@ -42,76 +35,7 @@ final class Verdicts
     public function __construct(
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
-        private readonly MoveRung $move,
     ) {
-    }
-
-    /** @return list<array<string, mixed>> of every ladder with logs on the rung where the client trains */
-    public function of(Client $client): array
-    {
-        $verdicts = [];
-        $answers = $this->answers($client);
-        $board = $this->boards->load($client);
-        $loaded = LastLoads::sets($client);
-        $bands = Studio::query()->findOrFail($client->studio_id)->bands();
-        foreach ($this->judged($client) as [$history, $verdict, $log]) {
-            $answer = $answers->get($history->ladder->id);
-            $answered = self::isAnswerTo($answer, $history, $log) ? $answer : null;
-            $moves = $verdict->to !== null && ! $verdict->to->is($history->position());
-            $verdicts[] = [
-                'ladder' => $history->ladder->id,
-                'name' => $history->ladder->name,
-                'category' => $history->ladder->category->value,
-                'verdict' => $verdict->decision->value,
-                'scope' => $verdict->scope,
-                'rule' => $verdict->rule,
-                'sentence' => Judge::sentence($verdict->rule),
-                'from' => $history->rung->name,
-                'from_rung' => $history->rung->id,
-                'from_step' => $history->step,
-                'from_dose' => self::oneSet($history->dose()),
-                'to' => $verdict->to?->rung->name,
-                'dose' => $verdict->dose === null ? null : self::oneSet($verdict->dose),
-                'reasons' => $verdict->reasons,
-                'would_change' => $verdict->wouldChange,
-                'refer' => $verdict->refer,
-                'retest' => $verdict->retest,
-                'swap' => $verdict->swap?->name,
-                'load' => self::load($loaded[$history->rung->id] ?? [], $bands),
-                'moves' => $moves,
-                'gives_way' => $moves && $answered === null ? $this->move->givesWay($board, $verdict->to) : [],
-                'answered' => $answered?->answer,
-                'moved_here' => $answer !== null
-                    && $answer->to !== null
-                    && $answer->log === $log
-                    && $answer->to == HistoryJson::writePosition($history->position()),
-                'note' => $answered?->note,
-                'logged_on' => $history->last()?->date->format('Y-m-d'),
-            ];
-        }
-
-        return $verdicts;
-    }
-
-    /** One set as it is written: sets and rest follow the goal and the minutes of each day. */
-    private static function oneSet(Dose $dose): string
-    {
-        return (string) preg_replace('/^1 × /u', '', Shorthand::write($dose->withSets(1)->withRest(null)));
-    }
-
-    /**
-     * Whether the load may go up.
-     *
-     * @param  list<SetRow>  $sets  with a load, oldest first
-     */
-    private static function load(array $sets, Bands $bands): ?string
-    {
-        $lastSets = [];
-        foreach ($sets as $set) {
-            $lastSets[$set->logged_session_id] = [$set->band ?? (float) $set->load_kg, $set->target, $set->done];
-        }
-
-        return TwoForTwo::advice(array_values($lastSets), $bands);
     }
 
     /** @return array{int, int} ladders with a verdict other than *stay* that nobody has answered, and ladders that are stuck */
@@ -133,7 +57,7 @@ final class Verdicts
     }
 
     /** @return Collection<string, VerdictAnswer> the newest of each ladder */
-    private function answers(Client $client): Collection
+    public function answers(Client $client): Collection
     {
         return VerdictAnswer::query()->ofClient($client)->newestOfEachLadder()->get()->toBase()->keyBy(
             static fn (VerdictAnswer $each): string => $each->ladder,
@@ -141,7 +65,7 @@ final class Verdicts
     }
 
     /** An answer belongs to the verdict that it was given to: its ladder, its newest log, and where the client stood. */
-    private static function isAnswerTo(?VerdictAnswer $answer, History $history, ?string $log): bool
+    public static function isAnswerTo(?VerdictAnswer $answer, History $history, ?string $log): bool
     {
         return $answer !== null && $answer->log === $log && $answer->from == HistoryJson::writePosition($history->position());
     }

@@ -7,7 +7,7 @@ namespace Tests\Http;
 use App\Accounts\Role;
 use App\Clients\Erasure;
 use App\Copies\ReadIn;
-use App\Copies\TakeOut;
+use App\Copies\TakeOutDocument;
 use App\Models\Client;
 use App\Models\Event;
 use App\Models\Studio;
@@ -90,7 +90,7 @@ final class CopiesTest extends HttpTestCase
         Erasure::studio($client->studio_id);
         $this->app->make('auth')->forgetGuards();
         $studio = app(ReadIn::class)->studio($out);
-        self::assertSame($out, app(TakeOut::class)->studio($studio));
+        self::assertSame($out, app(TakeOutDocument::class)->studio($studio));
         self::assertSame(6, Client::query()->ofStudio($studio->id)->count());
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
-use App\Clients\Roster;
+use App\Clients\RosterPage;
 use App\Models\Event;
 use App\Models\LoggedSession;
 use App\Today\Logs;
@@ -136,7 +136,7 @@ final class DoorsTest extends HttpTestCase
     {
         $this->signedIn();
         $this->app->bind(
-            Roster::class,
+            RosterPage::class,
             static fn () => throw new QueryException(
                 'mariadb',
                 'select 1',

@@ -8,7 +8,7 @@ use App\Accounts\Role;
 use App\Models\Client;
 use App\Models\Trainer;
 use App\Planning\BoardLoader;
-use App\Today\Verdicts;
+use App\Today\VerdictsView;
 use EvenRungs\Storage\Schemas;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase;
@@ -80,7 +80,7 @@ final class MigrationTest extends TestCase
                     ),
                     $client->name,
                 );
-                self::assertIsArray($this->app?->make(Verdicts::class)->of($client));
+                self::assertIsArray($this->app?->make(VerdictsView::class)->of($client));
             }
         } finally {
             config(['database.default' => 'mariadb']);

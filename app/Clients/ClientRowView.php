@@ -16,7 +16,7 @@ use EvenRungs\Core\Review\Evenness\DirectionLevels;
 /**
  * A client as one row of the list.
  */
-final class ClientRow
+final class ClientRowView
 {
     /** @return array<string, mixed> */
     public static function of(Board $board): array

@@ -25,7 +25,7 @@ use EvenRungs\Storage\DataFolder;
 /**
  * The session of today as the client's answers at the door rewrite it, beside what was planned.
  */
-final class Doors
+final class DoorView
 {
     public function __construct(
         private readonly DataFolder $data,

@@ -23,7 +23,7 @@ use Illuminate\Support\Collection;
 /**
  * The clients of a studio, those first who need the trainer's eye.
  */
-final class Roster
+final class RosterPage
 {
     /** Rows that are found anew in one look; others are shown as they were last, or not yet, until the next one. */
     private const AT_ONCE = 8;
@@ -82,7 +82,7 @@ final class Roster
     private function found(Client $client): array
     {
         $board = $this->boards->load($client);
-        $row = ClientRow::of($board);
+        $row = ClientRowView::of($board);
         $needs = array_map(
             static fn (array $need): array => ['kind' => $need[0]->value, 'on' => $need[1]?->format('Y-m-d'), 'count' => $need[2]],
             $this->needs($client, $board)->all,

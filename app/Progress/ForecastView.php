@@ -26,7 +26,7 @@ use EvenRungs\Storage\DataFolder;
 /**
  * Forecasts from what a client has logged in the last weeks.
  */
-final class Forecasts
+final class ForecastView
 {
     public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards)
     {

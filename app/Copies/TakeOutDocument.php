@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
  * of what was read in. It holds no number of this database and not the moment it was written at. The list of what can be undone, passwords
  * and second factors stay behind.
  */
-final class TakeOut
+final class TakeOutDocument
 {
     public const FORMAT = 'even-rungs/take-out';
 

@@ -27,7 +27,7 @@ use EvenRungs\Storage\DataFolder;
  * Everything a device needs to run a session without asking again: the timeline, the sets it fills, cues, figures, and the rule
  * that stops.
  */
-final class FloorPlans
+final class FloorPlanPage
 {
     public function __construct(
         private readonly DataFolder $data,

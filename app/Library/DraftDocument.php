@@ -21,7 +21,7 @@ use EvenRungs\Storage\Schemas;
 /**
  * A ladder while a trainer writes it: doses in shorthand, ids not needed for what is new.
  */
-final class LadderDraft
+final class DraftDocument
 {
     private const LONGEST_ID = 60;
 
