@@ -18,12 +18,12 @@ final class OrderWeights
      * @param  int  $changeOfKit  each change of kit
      */
     public function __construct(
-        public readonly int $outOfTurn = 2,
-        public readonly int $sameDirection = 16,
-        public readonly int $shouldersTwice = 8,
-        public readonly int $balanceAfterHold = 6,
-        public readonly int $changeOfPosition = 2,
-        public readonly int $changeOfKit = 1,
+        public readonly int $outOfTurn,
+        public readonly int $sameDirection,
+        public readonly int $shouldersTwice,
+        public readonly int $balanceAfterHold,
+        public readonly int $changeOfPosition,
+        public readonly int $changeOfKit,
     ) {
     }
 }

@@ -52,13 +52,13 @@ final class Style
         public readonly Seconds $standaloneLength,
         public readonly Seconds $shortLength,
         public readonly int $mostTrainingDays,
-        public readonly StylePlan $plan = new StylePlan,
-        public readonly int $cleanSessions = self::USUAL_CLEAN,
-        public readonly int $daysOnRung = 0,
-        public readonly int $mostEffort = 6,
-        public readonly bool $monitorsPain = false,
-        public readonly OrderWeights $orderWeights = new OrderWeights,
-        public readonly WeekWeights $weekWeights = new WeekWeights,
+        public readonly StylePlan $plan,
+        public readonly int $cleanSessions,
+        public readonly int $daysOnRung,
+        public readonly int $mostEffort,
+        public readonly bool $monitorsPain,
+        public readonly OrderWeights $orderWeights,
+        public readonly WeekWeights $weekWeights,
     ) {
     }
 

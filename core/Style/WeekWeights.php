@@ -20,14 +20,14 @@ final class WeekWeights
      * @param  int  $idleMinutes  each whole five minutes offered on a day without a session, one at least
      */
     public function __construct(
-        public readonly int $directionShort = 100,
-        public readonly int $wishBroken = 70,
-        public readonly int $hardShort = 40,
-        public readonly int $noFreeDay = 30,
-        public readonly int $hardBesideSport = 6,
-        public readonly int $finisherOnHeavyDay = 4,
-        public readonly int $hardMinutesLost = 1,
-        public readonly int $idleMinutes = 1,
+        public readonly int $directionShort,
+        public readonly int $wishBroken,
+        public readonly int $hardShort,
+        public readonly int $noFreeDay,
+        public readonly int $hardBesideSport,
+        public readonly int $finisherOnHeavyDay,
+        public readonly int $hardMinutesLost,
+        public readonly int $idleMinutes,
     ) {
     }
 }

@@ -74,7 +74,13 @@ final class DoseBordersTest extends TestCase
             50,
             51,
         ];
-        yield 'rounds of a circuit' => [static fn ($n) => new CircuitBlock($entries(1), $n, Seconds::zero(), Seconds::zero()), 0, 1, 50, 51];
+        yield 'rounds of a circuit' => [
+            static fn ($n) => new CircuitBlock($entries(1), $n, Seconds::zero(), Seconds::zero()),
+            0,
+            1,
+            50,
+            51,
+        ];
         $rest = new RestBlock(Seconds::of(30), Seconds::zero());
         yield 'blocks of a session' => [
             static fn ($n) => new Session(
@@ -144,7 +150,11 @@ final class DoseBordersTest extends TestCase
     {
         self::assertSame('2 sets of 8 reps, left and right make one', Wording::of(Shorthand::parse('2 × 8 /alt'), true));
         self::assertSame('2 sets of 8 reps', Wording::of(Shorthand::parse('2 × 8'), true), 'both sides at once are no sides');
-        self::assertSame('2 sets of 8 s on each side', Wording::of(Shorthand::parse('2 × 8 s /s'), true), 'seconds are not counted in pairs');
+        self::assertSame(
+            '2 sets of 8 s on each side',
+            Wording::of(Shorthand::parse('2 × 8 s /s'), true),
+            'seconds are not counted in pairs',
+        );
     }
 
     public function test_rounds_are_written_as_they_are_read(): void
@@ -159,7 +169,10 @@ final class DoseBordersTest extends TestCase
         self::assertSame('3 rounds', Rounds::write(3, $of('1 × 40 s work r0:20', '1 × 8 r0:20')), 'a station of its own dose');
         $read = Rounds::parse('Circuit: 3 rounds of 50 s on, 25 s off');
         self::assertSame([3, 50_000, 25_000], [$read?->count, $read?->work?->ms, $read?->rest?->ms]);
-        self::assertSame([3, null, null], [Rounds::parse('3 rounds')?->count, Rounds::parse('3x')?->work, Rounds::parse('3 rounds')?->rest]);
+        self::assertSame(
+            [3, null, null],
+            [Rounds::parse('3 rounds')?->count, Rounds::parse('3x')?->work, Rounds::parse('3 rounds')?->rest],
+        );
         self::assertNull(Rounds::parse('a few rounds'));
     }
 
@@ -186,7 +199,13 @@ final class DoseBordersTest extends TestCase
     {
         $like = static fn (string $a, string $b): bool => Shorthand::parse($a)->hasSetsLike(Shorthand::parse($b));
         self::assertTrue($like('2 × 8 /s 2-0-2-0 @8 kg half range r0:30', '5 × 8 /s 2-0-2-0 @8 kg half range r0:30'));
-        foreach (['2 × 9 /s @8 kg r0:30', '2 × 8 @8 kg r0:30', '2 × 8 /s @9 kg r0:30', '2 × 8 /s @8 kg r0:31', '2 × 8 /s @8 kg half range r0:30'] as $b) {
+        foreach ([
+            '2 × 9 /s @8 kg r0:30',
+            '2 × 8 @8 kg r0:30',
+            '2 × 8 /s @9 kg r0:30',
+            '2 × 8 /s @8 kg r0:31',
+            '2 × 8 /s @8 kg half range r0:30',
+        ] as $b) {
             self::assertFalse($like('2 × 8 /s @8 kg r0:30', $b), $b);
         }
         self::assertSame(Side::Each, Shorthand::parse('2 × 8 /s')->side);

@@ -109,7 +109,10 @@ final class FloorBordersTest extends TestCase
             ]],
             ['type' => 'rest', 'rest_s' => 60],
         ]);
-        $cuts = array_map(static fn ($cut): string => sprintf('%s (%s) %s', $cut->what, $cut->costs, $cut->saves->toClock()), $fit->cuts($session));
+        $cuts = array_map(
+            static fn ($cut): string => sprintf('%s (%s) %s', $cut->what, $cut->costs, $cut->saves->toClock()),
+            $fit->cuts($session),
+        );
         self::assertSame([
             'The rest of 1:00 (less time to recover) 1:00',
             'Set 3 of forearm plank (one of 3 sets of anti-extension) 1:00',

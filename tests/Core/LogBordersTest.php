@@ -52,12 +52,14 @@ final class LogBordersTest extends TestCase
         self::assertSame(11, TwoForTwo::next(10, 1));
         self::assertNull(TwoForTwo::next(9.9, 1), 'a kilogram is over a tenth');
         self::assertNull(TwoForTwo::next(20, 2.5));
-        self::assertSame(27.5, TwoForTwo::next(25, 2.5), "exactly a tenth");
+        self::assertSame(27.5, TwoForTwo::next(25, 2.5), 'exactly a tenth');
     }
 
     public function test_the_next_weight_or_band_is_named_with_where_it_comes_from(): void
     {
-        $bands = Bands::of([new Band('Sand', 'yellow', 10), new Band('Moss', 'green', 11), new Band('Slate', 'grey', 13), new Band('Coal', 'black')]);
+        $bands = Bands::of(
+            [new Band('Sand', 'yellow', 10), new Band('Moss', 'green', 11), new Band('Slate', 'grey', 13), new Band('Coal', 'black')],
+        );
         $say = static fn (int|float|string $load, int ...$last): ?string => TwoForTwo::advice(
             array_map(static fn (int $reps): array => [$load, 8, $reps], $last),
             $bands,
@@ -71,8 +73,14 @@ final class LogBordersTest extends TestCase
             'Two repetitions over in two sessions, but 1 kg more is over a tenth of 8 kg: repetitions or lever first.',
             $say(8, 10, 10),
         );
-        self::assertSame('Two repetitions over the goal in the last set of two sessions: the Moss band next, from Sand.', $say('Sand', 10, 10));
-        self::assertStringContainsString('the band after Moss, Slate, pulls 13 kg for 11 kg, over a tenth more', (string) $say('Moss', 10, 10));
+        self::assertSame(
+            'Two repetitions over the goal in the last set of two sessions: the Moss band next, from Sand.',
+            $say('Sand', 10, 10),
+        );
+        self::assertStringContainsString(
+            'the band after Moss, Slate, pulls 13 kg for 11 kg, over a tenth more',
+            (string) $say('Moss', 10, 10),
+        );
         self::assertStringContainsString('the band after Slate is Coal. Nobody measured', (string) $say('Slate', 10, 10));
         self::assertStringContainsString('on the heaviest band, Coal', (string) $say('Coal', 10, 10));
         self::assertNull($say('Chalk', 10, 10), 'a band that the studio does not have');
@@ -100,8 +108,13 @@ final class LogBordersTest extends TestCase
     public function test_two_reports_of_one_session_count_at_their_worst(): void
     {
         $both = self::session([self::set(8)], soreness: 1, painBefore: 2, painNextDay: null, ticks: ['ribs-down', 'breathing'])
-            ->with(self::session([self::set(7)], soreness: 3, painBefore: 1, painNextDay: 4, ticks: ['breathing'], signs: [Sign::cases()[0]]));
-        self::assertSame([3, 2, 4, ['breathing'], 2], [$both->soreness, $both->painBefore, $both->painNextDay, $both->ticks, count($both->sets)]);
+            ->with(
+                self::session([self::set(7)], soreness: 3, painBefore: 1, painNextDay: 4, ticks: ['breathing'], signs: [Sign::cases()[0]]),
+            );
+        self::assertSame(
+            [3, 2, 4, ['breathing'], 2],
+            [$both->soreness, $both->painBefore, $both->painNextDay, $both->ticks, count($both->sets)],
+        );
         self::assertSame([Sign::cases()[0]], $both->signs);
         self::assertSame(['breathing'], self::session([])->with(self::session([], ticks: ['breathing']))->ticks, 'one was asked');
     }
@@ -125,7 +138,9 @@ final class LogBordersTest extends TestCase
 
     public function test_a_kind_of_pain_that_stops_everything_goes_before_one_that_stops_a_ladder(): void
     {
-        $of = static fn (?PainKind $a, ?PainKind $b): ?PainKind => self::session([], painKind: $a)->with(self::session([], painKind: $b))->painKind;
+        $of = static fn (?PainKind $a, ?PainKind $b): ?PainKind => self::session([], painKind: $a)->with(
+            self::session([], painKind: $b),
+        )->painKind;
         self::assertSame(PainKind::Numb, $of(PainKind::Sharp, PainKind::Numb));
         self::assertSame(PainKind::Sharp, $of(PainKind::Ordinary, PainKind::Sharp));
         self::assertSame(PainKind::Familiar, $of(PainKind::Familiar, null));

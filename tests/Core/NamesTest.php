@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Name;
 use EvenRungs\Core\Ladder\RangeScale;
 use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\UnknownName;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
