@@ -8,9 +8,10 @@ if [ "${1:-}" = mutants ]; then
     shift
     exec php ops/mutants.php "$@"
 fi
+EVEN_RUNGS_LETTERS=1 vendor/bin/phpunit tests/Core/SearchTest.php
 EVEN_RUNGS_SOLVER_CASES=${EVEN_RUNGS_SOLVER_CASES:-500} vendor/bin/phpunit tests/Reference/SolverTest.php
 EVEN_RUNGS_CAREERS=${EVEN_RUNGS_CAREERS:-1000} EVEN_RUNGS_WEEKS=${EVEN_RUNGS_WEEKS:-52} EVEN_RUNGS_ENDLESS=${EVEN_RUNGS_ENDLESS:-120} EVEN_RUNGS_MISSING=${EVEN_RUNGS_MISSING:-120} vendor/bin/phpunit tests/Core/ClosedLoopTest.php
-EVEN_RUNGS_CLIENTS=${EVEN_RUNGS_CLIENTS:-10000} vendor/bin/phpunit --filter test_every_plan_keeps_its_promises_whoever_the_client_is tests/Core/WeekPlannerTest.php
+EVEN_RUNGS_CLIENTS=${EVEN_RUNGS_CLIENTS:-10000} vendor/bin/phpunit --filter test_every_plan_keeps_its_promises_whoever_the_client_is tests/Core/WeekPromisesTest.php
 # 100,000 bent requests and 200 kills of servers, 20 of the browser, on servers of their own
 use_instance test
 trap 'stop_services >/dev/null 2>&1 || true' EXIT
@@ -19,4 +20,4 @@ artisan migrate:fresh --force --no-interaction >"$var/log/migrate.log" 2>&1
 artisan demo:seed
 EVEN_RUNGS_FUZZ=${EVEN_RUNGS_FUZZ:-100000} vendor/bin/phpunit tests/Http/FuzzTest.php
 EVEN_RUNGS_KILLS=${EVEN_RUNGS_KILLS:-200} vendor/bin/phpunit tests/Browser/KillsTest.php
-EVEN_RUNGS_BROWSER_KILLS=${EVEN_RUNGS_BROWSER_KILLS:-20} vendor/bin/phpunit --filter test_a_browser_that_is_killed tests/Browser/FloorTest.php
+EVEN_RUNGS_BROWSER_KILLS=${EVEN_RUNGS_BROWSER_KILLS:-20} vendor/bin/phpunit --filter test_a_browser_that_is_killed tests/Browser/FloorLossesTest.php

@@ -66,7 +66,7 @@ final class ClosedLoopTest extends TestCase
         self::assertGreaterThan(0, $moves['back']);
     }
 
-    private const MISSING = 6;
+    private const MISSING = 4;
 
     private const MISSING_WEEKS = 18;
 
@@ -101,7 +101,7 @@ final class ClosedLoopTest extends TestCase
         self::assertGreaterThan($careers, $up, 'who is perfect when they come goes up all the same');
     }
 
-    private const ENDLESS = 4;
+    private const ENDLESS = 3;
 
     /** A seed whose fourth career stood for ever on rungs above those it trained; soak draws its own. */
     private const ONCE_LOCKED = 77;

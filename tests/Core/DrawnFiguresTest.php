@@ -11,8 +11,8 @@ use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 
 /**
- * Every figure is drawn as when somebody last looked at it, moving and still: a sum a rung. Whoever changes how figures are drawn looks at all
- * of them anew (the contact sheet on the page Library), and then writes the new sums into tests/cases/figures.tsv.
+ * Every figure is drawn as when somebody last looked at it, moving and still: a sum a rung. Whoever changes how figures are drawn looks at
+ * all of them anew, and then writes the new sums into tests/cases/figures.tsv.
  */
 final class DrawnFiguresTest extends TestCase
 {

@@ -14,6 +14,7 @@ use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Choice\Progression;
+use EvenRungs\Core\Planning\Edit\ProgramEdit;
 use EvenRungs\Core\Planning\Edit\StandingEdit;
 use EvenRungs\Core\Program\DirectionShares;
 use EvenRungs\Core\Program\Entry;
@@ -129,7 +130,7 @@ final class ProgressionTest extends TestCase
         self::assertSame($caughtUp, $edit->caughtUp($caughtUp, $stood, $progression, 5), 'and only once');
         self::assertSame($program, $edit->caughtUp($program, $stood, $progression, 1), 'the first week expects nothing');
 
-        $typed = $edit->changeDose($program, 4, 0, 1, 0, Shorthand::parse('2 × 60 s'));
+        $typed = (new ProgramEdit($library, new Steps($style, $stood)))->changeDose($program, 4, 0, 1, 0, Shorthand::parse('2 × 60 s'));
         self::assertEquals(
             $typed->weeks[4]->sessions[0]->blocks[1]->entries()[0],
             $edit->caughtUp($typed, $stood, $progression, 5)->weeks[4]->sessions[0]->blocks[1]->entries()[0],

@@ -42,7 +42,7 @@ final class VerdictWordsTest extends TestCase
         return (new Judge(Documents::data()->library(), Documents::data()->style($style)))->decide($history);
     }
 
-    /** @return iterable<string, array{array<string, mixed>, array<string, mixed>, string, string}> of the left side, of the session, why, what */
+    /** @return iterable<string, array{array<string, mixed>, array<string, mixed>, string, string}> left side, session, why, what would */
     public static function misses(): iterable
     {
         $ten = ['target_reps' => 10, 'reps' => 10];

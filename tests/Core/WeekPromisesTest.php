@@ -31,10 +31,8 @@ final class WeekPromisesTest extends TestCase
     use TestTrait;
     use Weeks;
 
-    private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
-
     /** Random clients of one seed; `./even-rungs soak` asks for more. */
-    private const CLIENTS = 150;
+    private const CLIENTS = 100;
 
     /** One client in nine is planned twice, to see that nothing is left to chance. */
     private const TWICE_UNDER_S = 10;

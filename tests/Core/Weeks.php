@@ -16,6 +16,8 @@ use Tests\Support\Documents;
  */
 trait Weeks
 {
+    private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
+
     /** @param  array<string, mixed>  $client */
     private static function week(array $client): Program
     {

@@ -16,6 +16,7 @@ use EvenRungs\Core\Log\Position;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Choice\Progression;
+use EvenRungs\Core\Planning\Edit\ProgramEdit;
 use EvenRungs\Core\Planning\Edit\StandingEdit;
 use EvenRungs\Core\Program\Fit;
 use EvenRungs\Core\Program\Program;
@@ -175,7 +176,7 @@ trait CareerVerdicts
             if ($verdict->scope === Verdict::ALL) {
                 $this->halted = new Stop($date, 'numb');
             }
-            $this->program = $this->refitted($edit->instead($this->program, $ladder, $verdict->swap), $date);
+            $this->program = $this->refitted((new ProgramEdit($data->library(), $steps))->instead($this->program, $ladder, $verdict->swap), $date);
 
             return true;
         }
