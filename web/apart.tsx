@@ -1,7 +1,7 @@
 /** Pieces of the interface as they are built, to be run apart from their pages: by the tests, against the table of cases. */
 import type { Unit } from './lib/units';
 import type { RungBrief } from './parts/rungs/useRungs';
-import type { Place } from './features/week/DoseLine';
+import type { Place } from './features/week/changes';
 import type { Schemas } from './api/client';
 import type { ReactNode } from 'react';
 

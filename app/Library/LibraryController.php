@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace App\Library;
 
+use App\Planning\ClientPlanner;
 use App\Support\Controller;
 use EvenRungs\Core\Client\Flag;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Log\Bands;
 use EvenRungs\Core\Planning\Choice\Intent;
+use EvenRungs\Core\Planning\Group\GroupCircuit;
+use EvenRungs\Core\Planning\Week\WeekPlanner;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Storage\DataFolder;
@@ -49,6 +53,12 @@ final class LibraryController extends Controller
                 'resists' => $each->resists(),
                 'direction' => $each->isDirection(),
             ], Category::cases()),
+            'numbers' => [
+                'most_weeks' => WeekPlanner::MOST_WEEKS,
+                'usual_weeks' => ClientPlanner::USUAL_WEEKS,
+                'most_bands' => Bands::MOST,
+                'most_stations' => GroupCircuit::MOST_STATIONS,
+            ],
         ]);
     }
 

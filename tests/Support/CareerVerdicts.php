@@ -176,7 +176,10 @@ trait CareerVerdicts
             if ($verdict->scope === Verdict::ALL) {
                 $this->halted = new Stop($date, 'numb');
             }
-            $this->program = $this->refitted((new ProgramEdit($data->library(), $steps))->instead($this->program, $ladder, $verdict->swap), $date);
+            $this->program = $this->refitted(
+                (new ProgramEdit($data->library(), $steps))->instead($this->program, $ladder, $verdict->swap),
+                $date,
+            );
 
             return true;
         }

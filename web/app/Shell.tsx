@@ -1,8 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { CircleUser, LogOut, Moon, Sun } from 'lucide-react';
 import { lazy, Suspense } from 'react';
-import { Link, Outlet, useNavigate } from 'react-router';
+import { Link, Outlet, useLocation, useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
+import { Boundary } from '../ui/Boundary';
 import { Button } from '../ui/Button';
 import { Mark } from '../ui/Mark';
 import { useMay, useMe } from '../lib/session';
@@ -42,6 +43,7 @@ export function Shell() {
     retry: false,
   });
   const navigate = useNavigate();
+  const address = useLocation().pathname;
 
   async function signOut() {
     await answer(api.POST('/sign-out'));
@@ -107,7 +109,9 @@ export function Shell() {
         </Button>
       </header>
       <main id="main" className="flex-1">
-        <Outlet />
+        <Boundary of={address}>
+          <Outlet />
+        </Boundary>
       </main>
       <footer className="border-t border-line px-4 py-2 text-sm text-faint print:hidden">
         Stop at pain that is not ordinary effort. Even Rungs does not diagnose; it defers to local rules and licensed

@@ -18,6 +18,9 @@ use EvenRungs\Core\Style\Style;
  */
 final class GroupCircuit
 {
+    /** Stations that one circuit of a group may have (house rule). */
+    public const MOST_STATIONS = 12;
+
     public function __construct(private readonly Library $library, private readonly Swaps $swaps, private readonly Style $style)
     {
     }

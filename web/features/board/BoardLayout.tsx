@@ -5,7 +5,7 @@ import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Conflict } from './Conflict';
-import { useBoard, useBoardCommand, type Board } from '../../parts/board/useBoard';
+import { redo, undo, useBoard, useBoardChange, type Board } from '../../parts/board/useBoard';
 
 const tabs = [
   ['screen', 'Screen'],
@@ -146,14 +146,14 @@ function Head({ board }: { board: Board }) {
 }
 
 function UndoRedo({ board }: { board: Board }) {
-  const command = useBoardCommand();
+  const command = useBoardChange();
   return (
     <>
       <Button
         disabled={board.undo === null || command.isPending}
         title={board.undo === null ? 'Nothing to undo' : `Undo: ${board.undo}`}
         onClick={() => {
-          command.mutate({ do: 'undo' });
+          command.mutate(undo());
         }}
       >
         <Undo2 size={18} aria-hidden /> <span className="sr-only sm:not-sr-only">Undo</span>
@@ -162,7 +162,7 @@ function UndoRedo({ board }: { board: Board }) {
         disabled={board.redo === null || command.isPending}
         title={board.redo === null ? 'Nothing to redo' : `Redo: ${board.redo}`}
         onClick={() => {
-          command.mutate({ do: 'redo' });
+          command.mutate(redo());
         }}
       >
         <Redo2 size={18} aria-hidden /> <span className="sr-only sm:not-sr-only">Redo</span>

@@ -2,34 +2,13 @@ import { useMutationState, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiError } from '../../api/client';
 import { Button } from '../../ui/Button';
-import { useBoardCommand, useClientId, type Board, type BoardCommand } from '../../parts/board/useBoard';
-
-const names: Record<BoardCommand['do'], string> = {
-  move: 'Your move',
-  dose: 'Your change of a dose',
-  swap: 'Your swap',
-  aim: 'Your aim',
-  use: 'Your choice of ladders',
-  follow: 'Your house style',
-  begin: 'Your new program',
-  session: 'Your session',
-  'remove-session': 'Taking out a session',
-  'move-session': 'Your move of a session',
-  'miss-session': 'Your word on a missed session',
-  dates: 'Your days of the program',
-  mend: 'Your fix',
-  open: 'Your choice of program',
-  copy: 'Your copied program',
-  plan: 'Your new plan',
-  undo: 'Your undo',
-  redo: 'Your redo',
-};
+import { useBoardChange, useClientId, type Board, type BoardChange } from '../../parts/board/useBoard';
 
 /** What happens when somebody else changed the client first: theirs, mine on top, or a look at both. */
 export function Conflict() {
   const client = useClientId();
   const queries = useQueryClient();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const [both, setBoth] = useState(false);
   const [settled, setSettled] = useState(0);
   const last = useMutationState({ filters: { mutationKey: ['board', client] } }).at(-1);
@@ -37,7 +16,7 @@ export function Conflict() {
   if (last === undefined || !(error instanceof ApiError) || error.problem.status !== 409) return null;
   if (last.submittedAt === settled) return null;
   const newer = error.problem.current as Board;
-  const mine = last.variables as BoardCommand;
+  const mine = last.variables as BoardChange;
   const shown = queries.getQueryData<Board>(['board', client]);
 
   function take() {
@@ -51,15 +30,15 @@ export function Conflict() {
       <h2 id="conflict" className="text-lg font-bold">
         Somebody changed this client in the meantime
       </h2>
-      <p>{names[mine.do]} was not made yet. Nothing is lost: choose what counts.</p>
+      <p>{mine.name} was not made yet. Nothing is lost: choose what counts.</p>
       {both && (
         <dl className="my-2 grid gap-x-6 sm:grid-cols-2">
           <div className="rounded bg-paper p-2">
             <dt className="font-bold">Mine</dt>
             <dd>
-              {names[mine.do]}
-              {mine.do === 'move' && `: ${nameOf(newer, mine.rung)}`}
-              {mine.do === 'dose' && `: ${mine.dose}`}. Before it the week took {shown?.week?.total.text ?? '–'} min.
+              {mine.name}
+              {mine.about !== undefined && `: ${mine.about(newer)}`}. Before it the week took{' '}
+              {shown?.week?.total.text ?? '–'} min.
             </dd>
           </div>
           <div className="rounded bg-paper p-2">

@@ -9,13 +9,14 @@ import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { Insist } from '../../ui/Insist';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useBoard, useBoardCommand, useClientId } from '../../parts/board/useBoard';
+import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { Blocks } from './Blocks';
 import { Findings } from '../../parts/findings/Findings';
 import { Ribbon } from './Ribbon';
 import { addRest, emptySession, moveBlock, received, sent, type Session } from './session';
 import { useBuilder } from './useBuilder';
+import { saveSession } from './changes';
 
 /** Builds a session: of a client's week, or one that belongs to nobody yet. */
 export function BuilderPage() {
@@ -161,27 +162,18 @@ function Head({
   week: number;
   place: number | null;
 }) {
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const board = useBoard();
   const navigate = useNavigate();
   const data = tools.built.data;
   const question = asks(command.error, 'insist');
   const save = (insist?: string) => {
-    command.mutate(
-      {
-        do: 'session',
-        week,
-        ...(place === null ? {} : { place }),
-        session: sent(tools.session),
-        ...(insist === undefined ? {} : { insist }),
+    command.mutate(saveSession(week, place, sent(tools.session), insist), {
+      onSuccess: () => {
+        tools.drop();
+        void navigate(`../week?week=${week}`);
       },
-      {
-        onSuccess: () => {
-          tools.drop();
-          void navigate(`../week?week=${week}`);
-        },
-      },
-    );
+    });
   };
   return (
     <div className="flex flex-wrap items-end gap-3">

@@ -10,6 +10,8 @@ import { fills } from '../../parts/week/shares';
 import { OwnAims } from './OwnAims';
 import { useEvenness, useEvennessChange, type Evenness } from '../../parts/evenness/useEvenness';
 import { weeksText } from '../../parts/evenness/weeksText';
+import { extraSet, hold, letGo } from './changes';
+import { Empty } from '../../ui/Empty';
 
 /** One page to show a client: how even the rungs are, and what was really done. */
 export function EvennessPage() {
@@ -92,7 +94,7 @@ function Levels({ data }: { data: Evenness }) {
             {(each.holds || each.held !== null) && (
               <InPlan
                 inPlan={each.held}
-                take={{ do: 'hold', category: each.code }}
+                take={hold(each.code)}
                 offer={`Hold the rung: ${each.name}`}
                 said="The rung is held while the dose moves"
               />
@@ -194,7 +196,7 @@ function ExtraSet({
   return (
     <InPlan
       inPlan={of.in_plan}
-      take={{ do: 'extra-set', ladder: of.ladder }}
+      take={extraSet(of.ladder)}
       offer={`Take the ${side ?? ''} set into the plan`}
       said={`One set more on the ${of.in_plan?.side ?? ''} is part of the plan`}
     />
@@ -226,7 +228,7 @@ function InPlan({
           className="print:hidden"
           disabled={change.isPending}
           onClick={() => {
-            change.mutate(inPlan === null ? take : { do: 'let-go', choice: inPlan.id });
+            change.mutate(inPlan === null ? take : letGo(inPlan.id));
           }}
         >
           {inPlan === null ? offer : 'Let go'}
@@ -244,7 +246,7 @@ function Front({ data }: { data: Evenness }) {
   if (tests === null) {
     return (
       <Card title="Front, back and sides" under="From timed holds on a test day.">
-        <p>No test day yet.</p>
+        <Empty>No test day yet.</Empty>
       </Card>
     );
   }

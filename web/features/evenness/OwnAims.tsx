@@ -6,6 +6,8 @@ import { TextField } from '../../ui/Field';
 import { fieldError } from '../../lib/fieldError';
 import { Scale } from '../../parts/run/Scale';
 import { useEvennessChange, type Evenness } from '../../parts/evenness/useEvenness';
+import { endAim, ownAim, scoreAim } from './changes';
+import { Empty } from '../../ui/Empty';
 
 type Aim = Evenness['own_aims'][number];
 
@@ -19,20 +21,17 @@ export function OwnAims({ aims }: { aims: Aim[] }) {
       {aims.map((aim) => (
         <OneAim key={aim.id} aim={aim} mayWrite={mayWrite} />
       ))}
-      {aims.length === 0 && <p>Nothing is written down yet.</p>}
+      {aims.length === 0 && <Empty>Nothing is written down yet.</Empty>}
       {mayWrite && (
         <form
           className="flex flex-wrap items-end gap-2 print:hidden"
           onSubmit={(event) => {
             event.preventDefault();
-            change.mutate(
-              { do: 'aim', words },
-              {
-                onSuccess: () => {
-                  setWords('');
-                },
+            change.mutate(ownAim(words), {
+              onSuccess: () => {
+                setWords('');
               },
-            );
+            });
           }}
         >
           <TextField
@@ -88,7 +87,7 @@ function OneAim({ aim, mayWrite }: { aim: Aim; mayWrite: boolean }) {
               value={aim.scores.find((each) => each.on === on)?.score}
               onChange={(score) => {
                 if (score === undefined) return;
-                change.mutate({ do: 'score', aim: aim.id, score, on });
+                change.mutate(scoreAim(aim.id, score, on));
                 setAsking(false);
               }}
             />
@@ -105,7 +104,7 @@ function OneAim({ aim, mayWrite }: { aim: Aim; mayWrite: boolean }) {
           <Button
             look="quiet"
             onClick={() => {
-              change.mutate({ do: 'end', aim: aim.id });
+              change.mutate(endAim(aim.id));
             }}
           >
             This aim is over

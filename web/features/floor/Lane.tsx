@@ -2,6 +2,7 @@ import { Infinity as NoEnd, Pause, Play, RotateCcw, SkipForward } from 'lucide-r
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
+import { TwoTaps } from '../../ui/TwoTaps';
 import { SelectField, TextField } from '../../ui/Field';
 import { Following, type Drawing } from '../../ui/Figure';
 import { wake } from '../../parts/run/cues';
@@ -261,7 +262,6 @@ function mayOpen(run: Run): boolean {
 
 /** A run that stood here when the page was opened: go on, end here, or nothing of it. */
 function LeftHalfWay({ run, act }: { run: Run; act: (by: (run: Run, at: number) => Run) => void }) {
-  const [sure, setSure] = useState(false);
   return (
     <div role="group" aria-label="What became of it">
       <h3 className="text-2xl font-bold">What became of this session?</h3>
@@ -280,15 +280,13 @@ function LeftHalfWay({ run, act }: { run: Run; act: (by: (run: Run, at: number) 
           <Play size={24} aria-hidden /> Go on
         </Button>
         <EndHere act={act} />
-        <Button
-          className={`min-h-14 text-lg ${sure ? 'border-warn text-warn' : ''}`}
-          onClick={() => {
-            if (sure) discard(run.id);
-            else setSure(true);
+        <TwoTaps
+          name="Throw it away"
+          className="min-h-14 text-lg"
+          onSure={() => {
+            discard(run.id);
           }}
-        >
-          {sure ? 'Throw it away: tap again' : 'Throw it away'}
-        </Button>
+        />
       </div>
     </div>
   );

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
 import { Code } from '../../ui/Code';
 import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
 import { Still } from '../../ui/Figure';
@@ -142,7 +143,7 @@ export function GroupPage() {
             </div>
           ))}
           <Button
-            disabled={stations.length >= 12}
+            disabled={stations.length >= (library.data?.numbers.most_stations ?? 0)}
             onClick={() => {
               setStations([...stations, 'bridge']);
             }}
@@ -159,20 +160,14 @@ export function GroupPage() {
         </div>
         <fieldset>
           <legend className="font-semibold">Who is where</legend>
-          <div className="flex flex-wrap gap-1">
-            {([false, true] as const).map((each) => (
-              <Button
-                key={String(each)}
-                aria-pressed={rotate === each}
-                className={rotate === each ? 'border-stand bg-stand text-on-stand' : ''}
-                onClick={() => {
-                  setRotate(each);
-                }}
-              >
-                {each ? 'They rotate through the stations' : 'All at the same station'}
-              </Button>
-            ))}
-          </div>
+          <Choice
+            options={[
+              [false, 'All at the same station'],
+              [true, 'They rotate through the stations'],
+            ]}
+            value={rotate}
+            onChange={setRotate}
+          />
         </fieldset>
         {(plan.data?.kit.length ?? 0) > 0 && (
           <fieldset>

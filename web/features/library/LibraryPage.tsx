@@ -13,6 +13,7 @@ import { useLibrary } from '../../parts/board/useBoard';
 import { Landings } from '../../parts/landings/Landings';
 import { RungCard } from './RungCard';
 import { useFigures, useLibraryChanged, useRungs, type RungBrief, type Wanted } from '../../parts/rungs/useRungs';
+import { Empty } from '../../ui/Empty';
 
 const levels = Array.from({ length: 10 }, (_, i) => String(i + 1));
 /** Every exercise there is: found by name, by what it trains and by what it spares. */
@@ -159,7 +160,9 @@ export function LibraryPage() {
         </p>
       </div>
       {rungs.isError && <Notice title={rungs.error.message} />}
-      {rungs.data?.rungs.length === 0 && <p>Nothing fits all of this. Take a wish away, or try another name.</p>}
+      {rungs.data?.rungs.length === 0 && (
+        <Empty>Nothing fits all of this. Take a wish away, or try another name.</Empty>
+      )}
       {wanted.q === undefined ? (
         <Ladders rungs={rungs.data?.rungs ?? []} figures={figures} />
       ) : (

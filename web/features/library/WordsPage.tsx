@@ -8,6 +8,7 @@ import { TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { useLibraryChanged, type RungBrief } from '../../parts/rungs/useRungs';
+import { Empty } from '../../ui/Empty';
 
 /** The names this studio uses that the library does not know, each matched once. */
 export function WordsPage() {
@@ -77,7 +78,7 @@ export function WordsPage() {
           Keep these words
         </Button>
       </form>
-      {words.data.words.length === 0 && <p>No words of your own yet.</p>}
+      {words.data.words.length === 0 && <Empty>No words of your own yet.</Empty>}
       <ul>
         {words.data.words.map((word) => (
           <li key={word.id} className="flex items-center gap-3 border-t border-line py-1">

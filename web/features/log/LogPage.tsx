@@ -16,6 +16,7 @@ import { Grid } from './Grid';
 import { Logged } from './Logged';
 import { startOf } from './rows';
 import { VerdictCard } from './VerdictCard';
+import { Empty } from '../../ui/Empty';
 
 type Page = Schemas['LogPage'];
 
@@ -104,9 +105,7 @@ export function LogPage() {
         )}
         <section aria-label="Verdicts">
           <h2 className="text-xl font-bold">Verdicts</h2>
-          {logs.data.verdicts.length === 0 && (
-            <p className="text-faint">Nothing was logged on the rungs where the client stands.</p>
-          )}
+          {logs.data.verdicts.length === 0 && <Empty>Nothing was logged on the rungs where the client stands.</Empty>}
           {logs.data.verdicts.map((verdict) => (
             <VerdictCard
               key={verdict.ladder}

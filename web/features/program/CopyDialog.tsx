@@ -1,46 +1,42 @@
 import { useQuery } from '@tanstack/react-query';
 import { Copy } from 'lucide-react';
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { answer, api, isConflict } from '../../api/client';
 import { Button } from '../../ui/Button';
+import { CloseDialog, Dialog } from '../../ui/Dialog';
 import { SelectField } from '../../ui/Field';
 import { Waiting } from '../../ui/Notice';
-import { useBoard, useBoardCommand, useClientId } from '../../parts/board/useBoard';
+import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
 import { usePrograms } from './usePrograms';
+import { copyProgram } from './changes';
 
 /** Takes another client's program over, with this client's limits, and shows every change before it is made. */
 export function CopyDialog({ disabled }: { disabled: boolean }) {
   const [open, setOpen] = useState(false);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild>
+    <Dialog
+      title="Copy a program from another client"
+      open={open}
+      onOpenChange={setOpen}
+      trigger={
         <Button disabled={disabled}>
           <Copy size={18} aria-hidden /> Copy from another client
         </Button>
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed inset-x-2 top-4 z-40 mx-auto flex max-h-[calc(100vh-2rem)] max-w-3xl flex-col overflow-hidden rounded-lg border border-line bg-card p-4"
-        >
-          <Dialog.Title className="text-xl font-bold">Copy a program from another client</Dialog.Title>
-          <Choose
-            onDone={() => {
-              setOpen(false);
-            }}
-          />
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+      }
+    >
+      <Choose
+        onDone={() => {
+          setOpen(false);
+        }}
+      />
+    </Dialog>
   );
 }
 
 function Choose({ onDone }: { onDone: () => void }) {
   const client = useClientId();
   const board = useBoard();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')) });
   const others = clients.data?.clients.filter((each) => each.id !== client) ?? [];
   const [from, setFrom] = useState('');
@@ -113,14 +109,14 @@ function Choose({ onDone }: { onDone: () => void }) {
         </div>
       )}
       <div className="flex justify-end gap-2 pt-2">
-        <Dialog.Close asChild>
+        <CloseDialog>
           <Button look="quiet">Cancel</Button>
-        </Dialog.Close>
+        </CloseDialog>
         <Button
           look="act"
           disabled={check.data === undefined || command.isPending}
           onClick={() => {
-            command.mutate({ do: 'copy', from, program: chosen }, { onSuccess: onDone });
+            command.mutate(copyProgram(from, chosen), { onSuccess: onDone });
           }}
         >
           Begin this program

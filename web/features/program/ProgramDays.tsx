@@ -5,7 +5,8 @@ import { longDate, today } from '../../lib/dates';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { fieldError } from '../../lib/fieldError';
-import { useBoard, useBoardCommand } from '../../parts/board/useBoard';
+import { useBoard, useBoardChange } from '../../parts/board/useBoard';
+import { datesOfProgram } from './changes';
 
 type Shift = Schemas['ProgramShift'];
 
@@ -18,23 +19,20 @@ function wordsOf(shift: Shift): string {
 /** The day on which the program begins, and when the client is away: what is left moves on by whole weeks. */
 export function ProgramDays() {
   const board = useBoard();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const [from, setFrom] = useState('');
   const [to, setTo] = useState('');
   const dates = board.data?.dates ?? null;
   if (dates === null) return null;
   const change = (began: string, shifts: Shift[]) => {
-    command.mutate(
-      { do: 'dates', began, shifts },
-      {
-        onSuccess: () => {
-          setFrom('');
-          setTo('');
-        },
+    command.mutate(datesOfProgram(began, shifts), {
+      onSuccess: () => {
+        setFrom('');
+        setTo('');
       },
-    );
+    });
   };
-  const failed = command.variables?.do === 'dates' && !isConflict(command.error) ? command.error : null;
+  const failed = !isConflict(command.error) ? command.error : null;
   const last = board.data?.week_days[board.data.week_days.length - 1]?.to ?? null;
   return (
     <section aria-label="Days of the program" className="rounded-lg border border-line bg-card p-3">

@@ -6,7 +6,7 @@ import { longDate } from '../../lib/dates';
 import { Button } from '../../ui/Button';
 import { SelectField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useBoard, useBoardCommand, useClientId } from '../../parts/board/useBoard';
+import { useBoard, useBoardChange, useClientId, useLibrary } from '../../parts/board/useBoard';
 import { useStyles } from '../../parts/styles/useStyles';
 import { Compare } from './Compare';
 import { CopyDialog } from './CopyDialog';
@@ -14,15 +14,13 @@ import { ProgramDays } from './ProgramDays';
 import { WeekWishes, type Calendar } from './WeekWishes';
 import { usePrograms } from './usePrograms';
 import { WeeksTable } from './WeeksTable';
-
-const usualWeeks = 6;
-const mostWeeks = 12;
+import { beginProgram, openProgram } from './changes';
 
 /** The program over its weeks: the path expected along each ladder, minutes and shares, and the programs that are kept. */
 export function ProgramPage() {
   const client = useClientId();
   const board = useBoard();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const program = useQuery({
     queryKey: ['program', client, board.data?.version],
     queryFn: () =>
@@ -30,13 +28,15 @@ export function ProgramPage() {
     enabled: board.data !== undefined,
     placeholderData: (before) => before,
   });
-  const [weeks, setWeeks] = useState(String(usualWeeks));
+  const numbers = useLibrary().data?.numbers;
+  const [typed, setWeeks] = useState<string | null>(null);
+  const weeks = typed ?? String(numbers?.usual_weeks ?? '');
   const [calendar, setCalendar] = useState<Calendar>({});
   const [planning, setPlanning] = useState(false);
   if (board.data === undefined || program.isPending) return <Waiting what="the program" />;
   if (program.isError) return <Notice title={program.error.message} />;
   const stopped = board.data.refer.length > 0;
-  const failed = command.variables?.do === 'begin' && !isConflict(command.error) ? command.error?.message : null;
+  const failed = !isConflict(command.error) ? command.error?.message : null;
   return (
     <div className="space-y-6">
       <div className="flex flex-wrap items-end gap-3">
@@ -50,17 +50,17 @@ export function ProgramPage() {
           label="Weeks"
           className="w-24"
           value={weeks}
-          options={Array.from({ length: mostWeeks }, (_, i) => [String(i + 1), String(i + 1)] as const)}
+          options={Array.from({ length: numbers?.most_weeks ?? 0 }, (_, i) => [String(i + 1), String(i + 1)] as const)}
           onChange={setWeeks}
         />
         <Button
           look="act"
           disabled={stopped || command.isPending}
           onClick={() => {
-            command.mutate({ do: 'begin', weeks: Number(weeks), calendar });
+            command.mutate(beginProgram(Number(weeks), calendar));
           }}
         >
-          {command.isPending && command.variables.do === 'begin' ? 'Planning …' : 'New program'}
+          {command.isPending ? 'Planning …' : 'New program'}
         </Button>
         <Button
           aria-expanded={planning}
@@ -92,7 +92,7 @@ export function ProgramPage() {
 
 function Kept() {
   const board = useBoard();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const programs = usePrograms();
   const styles = useStyles();
   const name = (style: string | null) => styles.data?.styles.find((each) => each.id === style)?.name ?? style ?? '';
@@ -114,7 +114,7 @@ function Kept() {
                 className="ml-auto"
                 disabled={command.isPending || (board.data?.refer.length ?? 0) > 0}
                 onClick={() => {
-                  command.mutate({ do: 'open', program: each.id });
+                  command.mutate(openProgram(each.id));
                 }}
               >
                 Use again

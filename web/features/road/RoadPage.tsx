@@ -6,11 +6,12 @@ import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { Still } from '../../ui/Figure';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useBoardCommand, useClientId, useBoard } from '../../parts/board/useBoard';
+import { useBoardChange, useClientId, useBoard } from '../../parts/board/useBoard';
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { Why } from '../../ui/Why';
 import { weeksText } from '../../parts/evenness/weeksText';
 import { useFigures } from '../../parts/rungs/useRungs';
+import { aimAt } from './changes';
 
 type Road = Schemas['Road'];
 
@@ -74,7 +75,7 @@ function Aims({ aims }: { aims: string[] }) {
 function TheRoad({ rung }: { rung: string }) {
   const client = useClientId();
   const board = useBoard();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const figures = useFigures();
   const version = board.data?.version;
   const road = useQuery({
@@ -107,7 +108,7 @@ function TheRoad({ rung }: { rung: string }) {
           look={it.is_aim ? 'plain' : 'act'}
           disabled={command.isPending}
           onClick={() => {
-            command.mutate({ do: 'aim', rung: it.goal.id, wanted: !it.is_aim });
+            command.mutate(aimAt(it.goal.id, !it.is_aim));
           }}
         >
           {it.is_aim ? <FlagOff size={18} aria-hidden /> : <Flag size={18} aria-hidden />}

@@ -11,6 +11,7 @@ import { useClientId, useInTurn, useLibrary } from '../../parts/board/useBoard';
 import { limitOf } from '../../parts/client/document';
 import { FlagTicks } from '../../parts/screen/FlagTicks';
 import { LimitTicks } from '../../parts/screen/LimitTicks';
+import { Empty } from '../../ui/Empty';
 
 type Page = Schemas['ScreenPage'];
 
@@ -217,7 +218,7 @@ function Clearances({ page }: { page: Page }) {
   );
   return (
     <Card title="Clearances">
-      {page.needed.length === 0 && <p className="text-faint">Nothing that this client reported needs one.</p>}
+      {page.needed.length === 0 && <Empty>Nothing that this client reported needs one.</Empty>}
       <ul>
         {page.needed.map((each) => (
           <li key={each.id} className="flex border-t border-line py-1.5">

@@ -6,6 +6,7 @@ import { unitOf } from '../../lib/units';
 import { AmountInput } from '../../ui/AmountInput';
 import { Button } from '../../ui/Button';
 import { fieldError } from '../../lib/fieldError';
+import { useLibrary } from '../../parts/board/useBoard';
 
 type Band = Schemas['Band'];
 
@@ -18,6 +19,7 @@ function withPull(band: Band, pull: number | undefined): Band {
 /** The bands that hang in the studio, lightest first: what is offered in the log, and what is heavier than what. */
 export function Bands({ bands }: { bands: Band[] }) {
   const [list, setList] = useState(bands);
+  const library = useLibrary();
   const queries = useQueryClient();
   const save = useMutation({
     mutationFn: () => answer(api.POST('/bands', { body: { bands: list } })),
@@ -131,7 +133,7 @@ export function Bands({ bands }: { bands: Band[] }) {
       </p>
       <div className="flex flex-wrap gap-2">
         <Button
-          disabled={list.length >= 12}
+          disabled={list.length >= (library.data?.numbers.most_bands ?? 0)}
           onClick={() => {
             setList([...list, fresh]);
           }}

@@ -5,6 +5,7 @@ import { SelectField } from '../../ui/Field';
 import { Still } from '../../ui/Figure';
 import { useBoard, useLibrary, type BoardLadder } from '../../parts/board/useBoard';
 import { useFigures } from '../../parts/rungs/useRungs';
+import { Empty } from '../../ui/Empty';
 
 export type Climbed = NonNullable<Schemas['TestDayRequest']['ladders']>;
 type Side = 'left' | 'right';
@@ -85,7 +86,7 @@ function Rungs({
   const rung = open[at];
   const words = library.data?.library.ladders.flatMap((each) => each.rungs).find((each) => each.id === rung?.id);
   if (rung === undefined || words === undefined) {
-    return <p>Nothing on this ladder is allowed to be tested for this client.</p>;
+    return <Empty>Nothing on this ladder is allowed to be tested for this client.</Empty>;
   }
   const here = rung;
   const perSide = words.side !== 'both';

@@ -13,6 +13,7 @@ import { CuffTrace, type Trace } from './CuffTrace';
 import { LegLoading, type LegLoadingResult } from './LegLoading';
 import { clock } from '../../lib/clock';
 import { Stopwatch } from './Stopwatch';
+import { Empty } from '../../ui/Empty';
 
 type Days = Schemas['TestDays'];
 type Test = Days['protocol']['tests'][number]['test'];
@@ -77,7 +78,7 @@ function Results({ days, names }: { days: Days; names: Map<string, string> }) {
   return (
     <section aria-label="Newest results">
       <h2 className="text-xl font-bold">Timed holds beside published norms</h2>
-      {results.length === 0 && <p className="text-faint">No hold has been measured yet.</p>}
+      {results.length === 0 && <Empty>No hold has been measured yet.</Empty>}
       <div className="overflow-x-auto">
         <table className="w-full text-left">
           {results.length > 0 && (

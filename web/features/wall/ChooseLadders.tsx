@@ -1,11 +1,13 @@
 import { ListChecks } from 'lucide-react';
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
+import { CloseDialog, Dialog } from '../../ui/Dialog';
+import { Tabs } from '../../ui/Tabs';
 import { Code } from '../../ui/Code';
 import { Tick } from '../../ui/Field';
-import { useBoard, useBoardCommand, useLibrary } from '../../parts/board/useBoard';
+import { useBoard, useBoardChange, useLibrary } from '../../parts/board/useBoard';
 import type { View } from './groups';
+import { chooseLadders } from './changes';
 
 /** Which ladders the wall shows, and which of them the client uses at all. */
 export function ChooseLadders({ view, onView, shown }: { view: View; onView: (view: View) => void; shown: number }) {
@@ -19,21 +21,7 @@ export function ChooseLadders({ view, onView, shown }: { view: View; onView: (vi
   ];
   return (
     <div className="-mt-1 mb-1 flex flex-wrap items-center gap-x-2">
-      <div role="group" aria-label="Ladders shown" className="flex flex-wrap">
-        {views.map(([id, name]) => (
-          <button
-            key={id}
-            type="button"
-            aria-pressed={view === id}
-            onClick={() => {
-              onView(id);
-            }}
-            className={`min-h-9 border-b-3 px-2 text-[15px] ${view === id ? 'border-act font-bold' : 'border-transparent hover:border-line'}`}
-          >
-            {name}
-          </button>
-        ))}
-      </div>
+      <Tabs label="Ladders shown" tabs={views} shown={view} onShow={onView} />
       <Choose
         onChosen={() => {
           onView('chosen');
@@ -49,7 +37,7 @@ export function ChooseLadders({ view, onView, shown }: { view: View; onView: (vi
 function Choose({ onChosen }: { onChosen: () => void }) {
   const board = useBoard();
   const library = useLibrary();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const [open, setOpen] = useState(false);
   const ladders = board.data?.ladders ?? [];
   const leftOut = new Set(board.data?.style.without_ladders);
@@ -57,88 +45,78 @@ function Choose({ onChosen }: { onChosen: () => void }) {
   const [ticked, setTicked] = useState<string[]>([]);
 
   function save(ids: string[] | null) {
-    command.mutate(
-      { do: 'use', ladders: ids },
-      {
-        onSuccess: () => {
-          setOpen(false);
-          if (ids !== null) onChosen();
-        },
+    command.mutate(chooseLadders(ids), {
+      onSuccess: () => {
+        setOpen(false);
+        if (ids !== null) onChosen();
       },
-    );
+    });
   }
 
   return (
-    <Dialog.Root
+    <Dialog
+      wide
+      title={`Ladders of ${board.data?.client.name ?? ''}`}
       open={open}
       onOpenChange={(now) => {
         setOpen(now);
         setTicked(before);
       }}
-    >
-      <Dialog.Trigger asChild>
+      trigger={
         <Button look="quiet">
           <ListChecks size={18} aria-hidden /> Choose ladders
         </Button>
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed inset-x-2 top-4 z-40 mx-auto max-h-[calc(100vh-2rem)] max-w-5xl overflow-y-auto rounded-lg border border-line bg-card p-4"
+      }
+    >
+      <p className="mb-2 text-[15px] text-faint">
+        The wall shows the ticked ones together, and the next plan of the week draws only on them.
+      </p>
+      <div className="gap-x-6 sm:columns-2 lg:columns-3">
+        {library.data?.categories.map((category) => (
+          <fieldset key={category.code} className="mb-3 break-inside-avoid">
+            <legend className="font-bold">
+              <Code code={category.code} /> {category.name}
+            </legend>
+            {ladders
+              .filter((ladder) => ladder.category === category.code)
+              .map((ladder) => (
+                <Tick
+                  key={ladder.id}
+                  label={ladder.name}
+                  checked={ticked.includes(ladder.id)}
+                  onChange={(on) => {
+                    setTicked(on ? [...ticked, ladder.id] : ticked.filter((each) => each !== ladder.id));
+                  }}
+                />
+              ))}
+          </fieldset>
+        ))}
+      </div>
+      <p role="alert" className="font-semibold text-warn empty:hidden">
+        {command.error?.message}
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <Button
+          look="act"
+          disabled={ticked.length === 0 || command.isPending}
+          onClick={() => {
+            save(ticked);
+          }}
         >
-          <Dialog.Title className="text-xl font-bold">Ladders of {board.data?.client.name}</Dialog.Title>
-          <p className="mb-2 text-[15px] text-faint">
-            The wall shows the ticked ones together, and the next plan of the week draws only on them.
-          </p>
-          <div className="gap-x-6 sm:columns-2 lg:columns-3">
-            {library.data?.categories.map((category) => (
-              <fieldset key={category.code} className="mb-3 break-inside-avoid">
-                <legend className="font-bold">
-                  <Code code={category.code} /> {category.name}
-                </legend>
-                {ladders
-                  .filter((ladder) => ladder.category === category.code)
-                  .map((ladder) => (
-                    <Tick
-                      key={ladder.id}
-                      label={ladder.name}
-                      checked={ticked.includes(ladder.id)}
-                      onChange={(on) => {
-                        setTicked(on ? [...ticked, ladder.id] : ticked.filter((each) => each !== ladder.id));
-                      }}
-                    />
-                  ))}
-              </fieldset>
-            ))}
-          </div>
-          <p role="alert" className="font-semibold text-warn empty:hidden">
-            {command.error?.message}
-          </p>
-          <div className="flex flex-wrap gap-2">
-            <Button
-              look="act"
-              disabled={ticked.length === 0 || command.isPending}
-              onClick={() => {
-                save(ticked);
-              }}
-            >
-              Use these {ticked.length}
-            </Button>
-            <Button
-              disabled={command.isPending}
-              onClick={() => {
-                save(null);
-              }}
-            >
-              Use all of the house style
-            </Button>
-            <Dialog.Close asChild>
-              <Button look="quiet">Cancel</Button>
-            </Dialog.Close>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          Use these {ticked.length}
+        </Button>
+        <Button
+          disabled={command.isPending}
+          onClick={() => {
+            save(null);
+          }}
+        >
+          Use all of the house style
+        </Button>
+        <CloseDialog>
+          <Button look="quiet">Cancel</Button>
+        </CloseDialog>
+      </div>
+    </Dialog>
   );
 }

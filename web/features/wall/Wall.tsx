@@ -4,18 +4,27 @@ import { shortName } from '../../lib/words';
 import { Code } from '../../ui/Code';
 import { Notice, Waiting } from '../../ui/Notice';
 import { isConflict } from '../../api/client';
-import { useBoard, useBoardCommand, useLibrary, type BoardLadder, type BoardRung } from '../../parts/board/useBoard';
+import {
+  redo,
+  undo,
+  useBoard,
+  useBoardChange,
+  useLibrary,
+  type BoardLadder,
+  type BoardRung,
+} from '../../parts/board/useBoard';
 import { ChooseLadders } from './ChooseLadders';
 import { columnsOf, GroupHead, GroupMarks, GroupRow, useNarrow, type View } from './groups';
 import { Keys } from './Keys';
 import { layOut, rowHeight } from './layout';
 import { RungPanel } from './RungPanel';
+import { moveRung } from './changes';
 
 /** The client's ladders side by side on one scale, with the line that joins where the client stands. */
 export function Wall() {
   const board = useBoard();
   const library = useLibrary();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const [view, setView] = useState<View>('week');
   const [open, setOpen] = useState<string | null>(null);
   const narrow = useNarrow();
@@ -61,15 +70,12 @@ export function Wall() {
 
   function move(target: string | null, step = 0) {
     if (target === null || command.isPending) return;
-    command.mutate(
-      { do: 'move', rung: target, step, note },
-      {
-        onSuccess: () => {
-          setNote('');
-          choose(target);
-        },
+    command.mutate(moveRung(target, step, note), {
+      onSuccess: () => {
+        setNote('');
+        choose(target);
       },
-    );
+    });
   }
 
   function onKey(event: KeyboardEvent, at: BoardLadder, on: BoardRung) {
@@ -106,10 +112,10 @@ export function Wall() {
         move(at.down);
       },
       z: () => {
-        if (board.data?.undo !== null) command.mutate({ do: 'undo' });
+        if (board.data?.undo !== null) command.mutate(undo());
       },
       y: () => {
-        if (board.data?.redo !== null) command.mutate({ do: 'redo' });
+        if (board.data?.redo !== null) command.mutate(redo());
       },
     };
     const handler = act[event.key];

@@ -1,13 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { answer, api } from '../../api/client';
 import { Findings } from '../../parts/findings/Findings';
-import { useBoard, useBoardCommand, useClientId } from '../../parts/board/useBoard';
+import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
+import { mendFinding } from './changes';
 
 /** The audit of the program in use; it follows every save. */
 export function ClientAudit() {
   const client = useClientId();
   const board = useBoard();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const audit = useQuery({
     queryKey: ['audit', client, board.data?.version],
     queryFn: () => answer(api.GET('/clients/{client}/audit', { params: { path: { client } } })),
@@ -30,7 +31,7 @@ export function ClientAudit() {
         findings={findings}
         busy={command.isPending}
         onFix={(finding) => {
-          command.mutate({ do: 'mend', rule: finding.rule, where: finding.where });
+          command.mutate(mendFinding(finding.rule, finding.where));
         }}
       />
     </details>

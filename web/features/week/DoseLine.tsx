@@ -2,32 +2,25 @@ import { Pencil } from 'lucide-react';
 import { useId, useState } from 'react';
 import { asks, isConflict, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
-import { useBoard, useBoardCommand } from '../../parts/board/useBoard';
-
-export interface Place {
-  week: number;
-  session: number;
-  block: number;
-  entry: number;
-}
+import { useBoard, useBoardChange } from '../../parts/board/useBoard';
+import { changeDose, type Place } from './changes';
 
 /** A dose that can be changed where it stands: typed as trainers write it, or taken from the rung's own steps. */
 export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place: Place }) {
   const [text, setText] = useState<string | null>(null);
-  const command = useBoardCommand();
+  const [asked, setAsked] = useState('');
+  const command = useBoardChange();
   const board = useBoard();
   const errorId = useId();
   const rung = board.data?.ladders.flatMap((ladder) => ladder.rungs).find((each) => each.id === entry.exercise);
 
   function save(dose: string, sure = false) {
-    command.mutate(
-      { do: 'dose', ...place, dose, sure },
-      {
-        onSuccess: () => {
-          setText(null);
-        },
+    setAsked(dose);
+    command.mutate(changeDose(place, dose, sure), {
+      onSuccess: () => {
+        setText(null);
       },
-    );
+    });
   }
 
   if (text === null) {
@@ -122,11 +115,11 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
         <Button look="act" type="submit" disabled={command.isPending}>
           Save
         </Button>
-        {asks(command.error, 'sure') !== null && command.variables?.do === 'dose' && (
+        {asks(command.error, 'sure') !== null && (
           <Button
             disabled={command.isPending}
             onClick={() => {
-              if (command.variables?.do === 'dose') save(command.variables.dose, true);
+              save(asked, true);
             }}
           >
             It is meant

@@ -3,13 +3,14 @@ import { answer, api, type Schemas } from '../../api/client';
 import { longDate } from '../../lib/dates';
 import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
-import { useBoard, useBoardCommand, useClientId } from '../../parts/board/useBoard';
+import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
+import { missSession, moveSession } from './changes';
 
 /** What can become of a session that was missed: the next day that takes it, or what the week goes without. */
 export function MissedSession({ session, week }: { session: Schemas['WeekSession']; week: number }) {
   const client = useClientId();
   const board = useBoard();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const version = board.data?.version ?? 1;
   const place = session.number;
   const offer = useQuery({
@@ -40,7 +41,7 @@ export function MissedSession({ session, week }: { session: Schemas['WeekSession
             look="act"
             disabled={command.isPending}
             onClick={() => {
-              command.mutate({ do: 'move-session', week, place, day, week_later: offer.data?.week_later === true });
+              command.mutate(moveSession(week, place, { day, week_later: offer.data?.week_later === true }));
             }}
           >
             Move it to {dayNames[day]}
@@ -50,7 +51,7 @@ export function MissedSession({ session, week }: { session: Schemas['WeekSession
         <Button
           disabled={command.isPending}
           onClick={() => {
-            command.mutate({ do: 'miss-session', week, place, missed: false });
+            command.mutate(missSession(week, place, false));
           }}
         >
           Not missed

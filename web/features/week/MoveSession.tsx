@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { answer, api, isConflict, type Schemas } from '../../api/client';
 import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
-import { useBoard, useBoardCommand, useClientId } from '../../parts/board/useBoard';
+import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
+import { moveSession } from './changes';
 
 type Day = Schemas['SessionMoveRequest']['day'];
 
@@ -34,7 +35,7 @@ export function MoveSession({
 }) {
   const client = useClientId();
   const board = useBoard();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const [to, setTo] = useState('');
   const target = targetOf(to);
   const check = useMutation({
@@ -98,7 +99,7 @@ export function MoveSession({
             look="act"
             disabled={command.isPending}
             onClick={() => {
-              command.mutate({ do: 'move-session', week, place, ...target });
+              command.mutate(moveSession(week, place, target));
             }}
           >
             Move it

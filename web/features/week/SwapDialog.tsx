@@ -1,45 +1,44 @@
 import { useQuery } from '@tanstack/react-query';
 import { Repeat2 } from 'lucide-react';
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { answer, api, isConflict, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
+import { CloseDialog, Dialog } from '../../ui/Dialog';
 import { Code } from '../../ui/Code';
 import { Tick } from '../../ui/Field';
 import { Still } from '../../ui/Figure';
 import { Waiting } from '../../ui/Notice';
-import { useBoardCommand, useClientId, useLibrary } from '../../parts/board/useBoard';
+import { useBoardChange, useClientId, useLibrary } from '../../parts/board/useBoard';
 import { useFigures } from '../../parts/rungs/useRungs';
-import type { Place } from './DoseLine';
+import { swapExercise, type Place } from './changes';
+import { Empty } from '../../ui/Empty';
 
 /** What can stand in for one exercise of the week, with what is sore today spared. */
 export function SwapDialog({ entry, place }: { entry: Schemas['BoardEntry']; place: Place }) {
   const [open, setOpen] = useState(false);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger
-        aria-label={`Swap ${entry.name}`}
-        className="inline-flex size-8 shrink-0 items-center justify-center rounded-full text-faint hover:text-ink"
-      >
-        <Repeat2 size={18} aria-hidden />
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed inset-x-2 top-4 z-40 mx-auto flex max-h-[calc(100vh-2rem)] max-w-3xl flex-col overflow-hidden rounded-lg border border-line bg-card p-4"
+    <Dialog
+      title={`Instead of ${entry.name}`}
+      open={open}
+      onOpenChange={setOpen}
+      trigger={
+        <button
+          type="button"
+          aria-label={`Swap ${entry.name}`}
+          className="inline-flex size-8 shrink-0 items-center justify-center rounded-full text-faint hover:text-ink"
         >
-          <Dialog.Title className="text-xl font-bold">Instead of {entry.name}</Dialog.Title>
-          <Choices
-            entry={entry}
-            place={place}
-            onDone={() => {
-              setOpen(false);
-            }}
-          />
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          <Repeat2 size={18} aria-hidden />
+        </button>
+      }
+    >
+      <Choices
+        entry={entry}
+        place={place}
+        onDone={() => {
+          setOpen(false);
+        }}
+      />
+    </Dialog>
   );
 }
 
@@ -47,7 +46,7 @@ function Choices({ entry, place, onDone }: { entry: Schemas['BoardEntry']; place
   const client = useClientId();
   const library = useLibrary();
   const figures = useFigures();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const [spare, setSpare] = useState<string[]>([]);
   const swaps = useQuery({
     queryKey: ['swaps', client, entry.exercise, spare],
@@ -86,7 +85,7 @@ function Choices({ entry, place, onDone }: { entry: Schemas['BoardEntry']; place
       </p>
       {swaps.isPending && <Waiting what="the swaps" />}
       {swaps.data?.swaps.length === 0 && (
-        <p>Nothing else that is allowed trains this, with this kit and these limits.</p>
+        <Empty>Nothing else that is allowed trains this, with this kit and these limits.</Empty>
       )}
       <ul className="min-h-0 flex-1 overflow-y-auto">
         {swaps.data?.swaps.map((swap) => (
@@ -105,7 +104,7 @@ function Choices({ entry, place, onDone }: { entry: Schemas['BoardEntry']; place
               disabled={command.isPending}
               aria-label={`Put ${swap.name} in the week`}
               onClick={() => {
-                command.mutate({ do: 'swap', ...place, rung: swap.id }, { onSuccess: onDone });
+                command.mutate(swapExercise(place, swap.id), { onSuccess: onDone });
               }}
             >
               Put in
@@ -114,9 +113,9 @@ function Choices({ entry, place, onDone }: { entry: Schemas['BoardEntry']; place
         ))}
       </ul>
       <div className="pt-2 text-right">
-        <Dialog.Close asChild>
+        <CloseDialog>
           <Button look="quiet">Cancel</Button>
-        </Dialog.Close>
+        </CloseDialog>
       </div>
     </>
   );

@@ -10,7 +10,7 @@ import { Code } from '../../ui/Code';
 import { Kept } from '../../ui/Kept';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
-import { useBoard, useBoardCommand } from '../../parts/board/useBoard';
+import { useBoard, useBoardChange } from '../../parts/board/useBoard';
 import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { ClientAudit } from './ClientAudit';
 import { DoseLine } from './DoseLine';
@@ -19,11 +19,12 @@ import { MoveSession } from './MoveSession';
 import { SwapDialog } from './SwapDialog';
 import { RunSession } from './RunSession';
 import { useWeek } from '../../parts/week/useWeek';
+import { missSession, planAnew, removeSession } from './changes';
 
 /** The week by day: doses as trainers write them, minutes that add up, the share of each direction, gaps in words. */
 export function Week() {
   const board = useBoard();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const at = useWeek();
   if (board.data === undefined) return null;
   const { refer, style } = board.data;
@@ -44,7 +45,7 @@ export function Week() {
           <Button
             disabled={command.isPending || refer.length > 0}
             onClick={() => {
-              command.mutate({ do: 'plan' });
+              command.mutate(planAnew());
             }}
           >
             <RefreshCw size={18} aria-hidden />{' '}
@@ -68,7 +69,7 @@ export function Week() {
             </Link>
           </p>
           <p role="alert" className="font-semibold text-warn empty:hidden">
-            {command.variables?.do === 'plan' ? command.error?.message : null}
+            {command.error?.message}
           </p>
         </div>
       </div>
@@ -104,7 +105,7 @@ export function Week() {
 const states = { planned: null, running: 'on the floor', done: 'done', missed: 'missed' } as const;
 
 function SessionCard({ session, week, place }: { session: Schemas['WeekSession']; week: number; place: number }) {
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const weeks = useBoard().data?.weeks ?? 1;
   const state = states[session.state];
   const isDue = session.state === 'planned' && session.date !== null && session.date <= today();
@@ -183,7 +184,7 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
             aria-label={`Missed the session of ${dayNames[session.day] ?? ''}`}
             disabled={command.isPending}
             onClick={() => {
-              command.mutate({ do: 'miss-session', week: week + 1, place: place + 1, missed: true });
+              command.mutate(missSession(week + 1, place + 1, true));
             }}
           >
             Missed
@@ -225,7 +226,7 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
             aria-label={`Take out the session of ${dayNames[session.day] ?? ''}`}
             disabled={command.isPending}
             onClick={() => {
-              command.mutate({ do: 'remove-session', week: week + 1, place: place + 1 });
+              command.mutate(removeSession(week + 1, place + 1));
             }}
           >
             Take out

@@ -8,9 +8,10 @@ import { Button } from '../../ui/Button';
 import { SelectField, Tick } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { StyleInShort } from '../../parts/styles/StyleInShort';
-import { useBoard, useBoardCommand, useClientId, useLibrary } from '../../parts/board/useBoard';
+import { useBoard, useBoardChange, useClientId, useLibrary } from '../../parts/board/useBoard';
 import { useStyles } from '../../parts/styles/useStyles';
 import { WeekInShort } from '../../parts/week/WeekInShort';
+import { followStyle } from './changes';
 
 type Days = NonNullable<Schemas['WhatIfRequest']['days']>;
 type Limits = NonNullable<Schemas['WhatIfRequest']['limits']>;
@@ -21,7 +22,7 @@ export function WhatIf() {
   const board = useBoard();
   const library = useLibrary();
   const styles = useStyles();
-  const command = useBoardCommand();
+  const command = useBoardChange();
   const navigate = useNavigate();
   const [style, setStyle] = useState<string | null>(null);
   const [days, setDays] = useState<Days | null>(null);
@@ -64,7 +65,6 @@ export function WhatIf() {
                   <input
                     type="number"
                     min={0}
-                    max={240}
                     step={5}
                     aria-label={`Minutes on ${name}`}
                     className="block w-full rounded-md border border-wood bg-card px-1 py-1.5 text-base"
@@ -99,7 +99,7 @@ export function WhatIf() {
               look="act"
               disabled={command.isPending}
               onClick={() => {
-                command.mutate({ do: 'follow', style }, { onSuccess: () => void navigate('../week') });
+                command.mutate(followStyle(style), { onSuccess: () => void navigate('../week') });
               }}
             >
               Follow {chosen?.name} from now on

@@ -16,56 +16,8 @@ export function useEvenness() {
   });
 }
 
-type Change =
-  | { do: 'extra-set'; ladder: string }
-  | { do: 'hold'; category: string }
-  | { do: 'let-go'; choice: number }
-  | { do: 'aim'; words: string }
-  | { do: 'score'; aim: number; score: number; on: string }
-  | { do: 'end'; aim: number };
-
-function send(client: string, version: number, change: Change): Promise<Evenness> {
-  const path = { client };
-  switch (change.do) {
-    case 'extra-set':
-      return answer(
-        api.POST('/clients/{client}/evenness', {
-          params: { path },
-          body: { version, kind: 'extra-set', ladder: change.ladder },
-        }),
-      );
-    case 'hold':
-      return answer(
-        api.POST('/clients/{client}/evenness', {
-          params: { path },
-          body: { version, kind: 'hold', category: change.category },
-        }),
-      );
-    case 'let-go':
-      return answer(
-        api.POST('/clients/{client}/evenness/{choice}/end', {
-          params: { path: { client, choice: change.choice } },
-          body: { version },
-        }),
-      );
-    case 'aim':
-      return answer(api.POST('/clients/{client}/own-aims', { params: { path }, body: { words: change.words } }));
-    case 'score':
-      return answer(
-        api.POST('/clients/{client}/own-aims/{aim}', {
-          params: { path: { client, aim: change.aim } },
-          body: { score: change.score, on: change.on },
-        }),
-      );
-    case 'end':
-      return answer(
-        api.POST('/clients/{client}/own-aims/{aim}', {
-          params: { path: { client, aim: change.aim } },
-          body: { ended: true },
-        }),
-      );
-  }
-}
+/** A change of what evens the client out, or of their own aims. */
+export type EvennessChange = (client: string, version: number) => Promise<Evenness>;
 
 /** What evens the client out goes into the plan and leaves it; their own aims are written down, scored and ended. */
 export function useEvennessChange() {
@@ -74,7 +26,7 @@ export function useEvennessChange() {
   const queries = useQueryClient();
   return useMutation({
     scope: turn.scope,
-    mutationFn: (change: Change) => send(client, turn.version(), change),
+    mutationFn: (change: EvennessChange) => change(client, turn.version()),
     onSettled: async () => {
       await turn.settled();
       for (const key of ['evenness', 'week', 'program', 'logs'])
