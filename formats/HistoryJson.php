@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Formats;
 
 use EvenRungs\Core\Dose\MeasureKind;
+use EvenRungs\Core\Dose\Unit;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Log\History;
@@ -172,11 +173,11 @@ final class HistoryJson
                 throw UnusableInput::at($node->path($needed), 'is required beside the other');
             }
         }
-        $scale = in_array($of, ['hold_s', 'work_s'], true) ? 1000 : 1;
+        $unit = in_array($of, ['hold_s', 'work_s'], true) ? Unit::Seconds : $rung->unit();
 
         return [
-            $node->number('target_'.$of) * $scale,
-            $node->number($of) * $scale,
+            $unit->kept($node->number('target_'.$of)),
+            $unit->kept($node->number($of)),
             $of === 'work_s' || ($of === 'hold_s' && $kind === MeasureKind::Distance),
         ];
     }

@@ -10,7 +10,6 @@ use App\Models\LoggedSet;
 use App\Models\Standing;
 use App\Models\Trainer;
 use App\Planning\BoardLoader;
-use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\RunSheet;
 use EvenRungs\Core\Ladder\Rung;
@@ -111,9 +110,7 @@ final class SimulatedLogs
         $share = $weak ? 78 : ($isClean ? 100 : $random->getInt(70, 100));
         $done = (int) floor($set->target * $share / 100);
         $fault = $share < 100 ? $rung->faults[$random->getInt(0, count($rung->faults) - 1)] : null;
-        if (in_array($rung->start()->measure->kind(), [MeasureKind::Hold, MeasureKind::Intervals], true)) {
-            $done = intdiv($done, 1000) * 1000;
-        }
+        $done = (int) $rung->unit()->kept(floor($rung->unit()->shown($done)));
 
         return [
             'studio_id' => $client->studio_id,

@@ -7,9 +7,9 @@ namespace App\Planning;
 use App\Support\ClockField;
 use App\Today\FloorPlanView;
 use App\Today\LastLoads;
-use App\Today\LogDocument;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Unit;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\RunSheet;
@@ -230,7 +230,7 @@ final class WeekView
             'last_band' => $board->loads[$entry->exercise]['band'] ?? null,
             'banded' => $rung?->isBanded() ?? false,
             'total' => ClockField::of($total),
-            'unit' => $rung === null ? null : LogDocument::unit($rung),
+            'unit' => $rung?->unit()->value,
             'grid' => self::grid($rows, $rung, $entry->dose),
             'range' => $rung?->range === null ? null : ($rung->range->isCm() ? 'cm' : 'share'),
             'why' => $entry->planned->why ?? [],
@@ -248,12 +248,10 @@ final class WeekView
      */
     private static function grid(array $sets, ?Rung $rung, Dose $dose): array
     {
-        $scale = $rung === null ? 1 : LogDocument::scale($rung);
-
         return array_map(
             static fn (FloorSet $set): array => [
                 'side' => $set->side,
-                'target' => $set->target / $scale,
+                'target' => ($rung?->unit() ?? Unit::Reps)->shown($set->target),
                 'asked' => (object) ($rung === null ? [] : FloorPlanView::asked($rung, $dose)),
             ],
             $sets,

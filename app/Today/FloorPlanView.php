@@ -166,17 +166,15 @@ final class FloorPlanView
     /** @return array<string, mixed> */
     private static function set(int $member, Rung $rung, Dose $dose, FloorSet $set, bool $last): array
     {
-        $scale = LogDocument::scale($rung);
-
         return [
             'member' => $member,
             'rung' => $rung->id,
             'ladder' => $rung->ladder,
             'category' => $rung->category->value,
             'side' => $set->side,
-            'target' => $set->target / $scale,
-            'unit' => LogDocument::unit($rung),
-            'unit_ms' => $set->unitMs * $scale,
+            'target' => $rung->unit()->shown($set->target),
+            'unit' => $rung->unit()->value,
+            'unit_ms' => $rung->unit()->kept($set->unitMs),
             'dose' => $set->timed ? sprintf(
                 '%s of work',
                 Seconds::ofMs(

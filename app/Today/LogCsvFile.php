@@ -35,7 +35,7 @@ final class LogCsvFile
 
         return LogCsv::write(
             array_values($logs),
-            static fn (string $rung): string => $library->hasRung($rung) ? LogDocument::unit($library->rung($rung)) : '',
+            static fn (string $rung): string => $library->hasRung($rung) ? $library->rung($rung)->unit()->value : '',
         );
     }
 

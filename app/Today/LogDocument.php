@@ -7,7 +7,7 @@ namespace App\Today;
 use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
 use App\Support\PastDay;
-use EvenRungs\Core\Dose\MeasureKind;
+use EvenRungs\Core\Dose\Unit;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Log\LoggedSession;
@@ -117,14 +117,13 @@ final class LogDocument
                 }
             }
         }
-        $scale = self::scale($rung);
 
         return [
             'ladder' => $rung->ladder,
             'rung' => $rung->id,
             'side' => $set->optionalString('side'),
-            'target' => (int) round($set->number('target') * $scale),
-            'done' => (int) round($set->number('done') * $scale),
+            'target' => (int) round($rung->unit()->kept($set->number('target'))),
+            'done' => (int) round($rung->unit()->kept($set->number('done'))),
             'faults' => self::list($set, 'faults'),
             'cued' => self::list($set, 'cued'),
             'ended_by' => $set->optionalString('ended_by'),
@@ -165,32 +164,16 @@ final class LogDocument
         return $set->has($key) ? $set->bool($key) : null;
     }
 
-    /** A rung counted in repetitions or metres stores them as they are, a hold in milliseconds. */
-    public static function scale(Rung $rung): int
-    {
-        return in_array($rung->start()->measure->kind(), [MeasureKind::Hold, MeasureKind::Intervals], true) ? 1000 : 1;
-    }
-
-    /** @return 'm'|'reps'|'s' */
-    public static function unit(Rung $rung): string
-    {
-        return match ($rung->start()->measure->kind()) {
-            MeasureKind::Reps => 'reps',
-            MeasureKind::Distance => 'm',
-            default => 's',
-        };
-    }
-
     /**
      * @param  iterable<SetRow>  $sets
-     * @return array<string, 'm'|'reps'|'s'> what their rungs are counted in, by rung
+     * @return array<string, string> what their rungs are counted in, by rung
      */
     public function units(iterable $sets): array
     {
         $units = [];
         foreach ($sets as $set) {
             if ($this->library->hasRung($set->rung)) {
-                $units[$set->rung] = self::unit($this->library->rung($set->rung));
+                $units[$set->rung] = $this->library->rung($set->rung)->unit()->value;
             }
         }
 
@@ -226,7 +209,7 @@ final class LogDocument
     /** @return array<string, mixed> */
     private function writeSet(SetRow $set): array
     {
-        $scale = $this->library->hasRung($set->rung) ? self::scale($this->library->rung($set->rung)) : 1;
+        $unit = $this->library->hasRung($set->rung) ? $this->library->rung($set->rung)->unit() : Unit::Reps;
         $columns = array_diff_key(
             $set->attributesToArray(),
             array_flip(['id', 'studio_id', 'client_id', 'logged_session_id', 'ladder', 'on', 'target_hold', 'hold']),
@@ -236,8 +219,8 @@ final class LogDocument
         return array_filter(
             [
                 ...$columns,
-                'target' => $set->target / $scale,
-                'done' => $set->done / $scale,
+                'target' => $unit->shown($set->target),
+                'done' => $unit->shown($set->done),
                 'target_hold_s' => $seconds($set->target_hold),
                 'hold_s' => $seconds($set->hold),
             ],

@@ -8,6 +8,7 @@ use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Tempo;
+use EvenRungs\Core\Dose\Unit;
 use EvenRungs\Core\Figure\Figure;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\OutOfRange;
@@ -90,6 +91,12 @@ final class Rung
     public function figure(): Figure
     {
         return $this->figure->get();
+    }
+
+    /** What its sets are counted in. */
+    public function unit(): Unit
+    {
+        return $this->start()->measure->kind()->unit();
     }
 
     public function start(): Dose

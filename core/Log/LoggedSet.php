@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Log;
 
 use EvenRungs\Core\Dose\Measure;
-use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Dose\Range;
+use EvenRungs\Core\Dose\Unit;
 use EvenRungs\Core\Ladder\RangeScale;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Steps;
@@ -69,11 +69,7 @@ final class LoggedSet
      */
     public static function ofWork(Rung $rung, int|float $target, int|float $done): array
     {
-        return in_array(
-            $rung->start()->measure->kind(),
-            [MeasureKind::Reps, MeasureKind::Distance],
-            true,
-        ) ? [1, min(1, $done)] : [$target, $done];
+        return $rung->unit() === Unit::Seconds ? [$target, $done] : [1, min(1, $done)];
     }
 
     /** Under its target in amount, or in the hold of its repetitions. */

@@ -7,8 +7,8 @@ namespace EvenRungs\Core\Verdict;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Age;
 use EvenRungs\Core\Client\Client;
-use EvenRungs\Core\Dose\MeasureKind;
 use EvenRungs\Core\Dose\Side;
+use EvenRungs\Core\Dose\Unit;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Log\History;
@@ -233,14 +233,14 @@ final class Qualifying
             return sprintf('%s: worked at for its time.', $side);
         }
 
-        return sprintf('%s %s more.', $side, $set->timed ? round(
-            $by / 1000,
-            1,
-        ).' s of work' : match ($this->history->rung->start()->measure->kind()) {
-            MeasureKind::Reps => $by == 1 ? '1 repetition' : $by.' repetitions',
-            MeasureKind::Distance => Writing::distance($by),
-            default => round($by / 1000, 1).' s',
-        });
+        $unit = $set->timed ? Unit::Seconds : $this->history->rung->unit();
+        $more = match ($unit) {
+            Unit::Reps => $by == 1 ? '1 repetition' : $by.' repetitions',
+            Unit::Metres => Writing::distance($by),
+            Unit::Seconds => round($unit->shown($by), 1).' s'.($set->timed ? ' of work' : ''),
+        };
+
+        return sprintf('%s %s more.', $side, $more);
     }
 
     /**
