@@ -23,13 +23,7 @@ final class ClearanceJson
     public function read(Node $node): Clearance
     {
         $lifts = $node->string('lifts');
-        $known = isset($this->flags[$lifts]) || isset($this->library->limits[$lifts]) || in_array(
-            $lifts,
-            [Clearance::MONITORED_PAIN, Clearance::STOP_OF_ALL],
-            true,
-        )
-            || (str_starts_with($lifts, 'stop:') && ($this->stored || $this->library->hasLadder(substr($lifts, 5))));
-        if (! $known) {
+        if (! Clearance::isNamed($lifts, $this->flags, $this->library, $this->stored)) {
             throw UnusableInput::at(
                 $node->path('lifts'),
                 sprintf('"%s" is no flag, limit, stop:LADDER, stop:all or monitored-pain', $lifts),

@@ -12,8 +12,6 @@ use App\Planning\PlanAgain;
 use App\Support\Ledger;
 use App\Support\PastDay;
 use EvenRungs\Core\Client\Clearance as Lifted;
-use EvenRungs\Core\Client\Flag;
-use EvenRungs\Core\Client\Urgency;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
@@ -69,28 +67,15 @@ final class RecordClearance
      */
     private function liftable(Node $body, Client $client): array
     {
-        $library = $this->data->library();
         foreach ($body->strings('covers') as $i => $id) {
-            $known = isset($this->data->flags()[$id]) || isset($library->limits[$id]) || in_array(
-                $id,
-                [Lifted::STOP_OF_ALL, Lifted::MONITORED_PAIN],
-                true,
-            )
-                || (str_starts_with($id, 'stop:') && $library->hasLadder(substr($id, 5)));
-            if (! $known) {
+            if (! Lifted::isNamed($id, $this->data->flags(), $this->data->library())) {
                 throw UnusableInput::at('/covers/'.$i, sprintf('there is no "%s" to lift', mb_substr($id, 0, 60)));
             }
         }
 
         $person = $this->boards->person($client);
-        $flags = array_column(array_map(static fn (Flag $flag): array => [$flag->id, $flag], $person->screen->flags ?? []), 1, 0);
         foreach ($body->strings('covers') as $id) {
-            $since = match (true) {
-                $id === Lifted::STOP_OF_ALL => $person->stopped?->on,
-                str_starts_with($id, 'stop:') => ($person->standings[substr($id, 5)] ?? null)?->stopped,
-                isset($flags[$id]) && $flags[$id]->urgency === Urgency::Emergency => $person->screen?->on,
-                default => null,
-            };
+            $since = Lifted::onlyAfter($id, $person);
             if ($since !== null && $body->string('on') <= $since->format('Y-m-d')) {
                 throw UnusableInput::at(
                     '/on',

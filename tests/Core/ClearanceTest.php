@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use EvenRungs\Core\Client\Clearance;
 use EvenRungs\Core\Client\Referral;
 use EvenRungs\Core\Client\SafetyScreen;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -71,5 +72,35 @@ final class ClearanceTest extends TestCase
         $client = Documents::client(['as_of' => '2027-01-10', 'clearances' => $clearances, ...$known]);
 
         self::assertSame($referred, array_map(static fn (Referral $each): string => $each->id, (new SafetyScreen)->referrals($client)));
+    }
+
+    public function test_what_can_be_lifted_has_a_name_and_an_emergency_or_a_stop_only_afterwards(): void
+    {
+        $data = Documents::data();
+        $named = static fn (string $lifts, bool $goneToo = false): bool => Clearance::isNamed(
+            $lifts,
+            $data->flags(),
+            $data->library(),
+            $goneToo,
+        );
+        foreach (['chest-pain', 'pregnancy', 'stop:all', 'stop:plank', 'monitored-pain'] as $lifts) {
+            self::assertTrue($named($lifts), $lifts);
+        }
+        foreach (['plank', 'stop:nothing', 'stop:', 'anything'] as $lifts) {
+            self::assertFalse($named($lifts), $lifts);
+        }
+        self::assertTrue($named('stop:nothing', true), 'a ladder that is gone');
+        $client = Documents::client([
+            'as_of' => '2027-01-10',
+            'screen' => ['flags' => ['chest-pain', 'night-pain'], 'on' => '2027-01-03'],
+            'stopped' => ['on' => '2027-01-05', 'kind' => 'numb'],
+            'standings' => ['plank' => ['rung' => 'forearm-plank', 'stopped' => '2027-01-06']],
+            'limits' => ['pregnancy'],
+        ]);
+        $after = static fn (string $lifts): ?string => Clearance::onlyAfter($lifts, $client)?->format('Y-m-d');
+        self::assertSame(
+            ['2027-01-03', null, '2027-01-05', '2027-01-06', null, null, null],
+            array_map($after, ['chest-pain', 'night-pain', 'stop:all', 'stop:plank', 'stop:side-plank', 'pregnancy', 'monitored-pain']),
+        );
     }
 }
