@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use App\Models\Client as ClientRecord;
+use App\Models\Client as ClientRow;
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Client\Referral;
 use EvenRungs\Core\Ladder\Library;
@@ -34,7 +34,7 @@ final class Board
      * @param  array<string, array{kg: ?float, band: ?string, on: string}>  $loads  the newest weight or band of each rung
      */
     public function __construct(
-        public readonly ClientRecord $record,
+        public readonly ClientRow $record,
         public readonly Client $client,
         public readonly Style $style,
         public readonly GoalRule $goal,

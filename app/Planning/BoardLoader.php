@@ -7,7 +7,7 @@ namespace App\Planning;
 use App\Clients\Screening;
 use App\Models\Change;
 use App\Models\Client;
-use App\Models\Program;
+use App\Models\Program as ProgramRow;
 use App\Models\Standing;
 use App\Progress\EvenOuts;
 use App\Support\StudioDay;
@@ -24,7 +24,7 @@ use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Choice\Progression;
 use EvenRungs\Core\Planning\Edit\StandingEdit;
 use EvenRungs\Core\Program\ExtraSet;
-use EvenRungs\Core\Program\Program as Plan;
+use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\ProgramRefit;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
@@ -163,9 +163,9 @@ final class BoardLoader
      * The program in use: what it expected of the present week and did not get is taken back, and the extra sets of a weaker side are in it
      * as long as they are needed.
      */
-    public function program(Client $record): ?Plan
+    public function program(Client $record): ?Program
     {
-        $row = Program::query()->ofClient($record)->current()->first();
+        $row = ProgramRow::query()->ofClient($record)->current()->first();
         $program = $row === null ? null : $this->read($row);
         if ($program === null) {
             return null;
@@ -179,7 +179,7 @@ final class BoardLoader
         return $evened === $program ? $program : ProgramRefit::of($library)->into($evened, $person)[0];
     }
 
-    private function caughtUp(Client $record, Plan $program, Person $person, int $present): Plan
+    private function caughtUp(Client $record, Program $program, Person $person, int $present): Program
     {
         $library = $this->data->library();
         $style = $this->style($record);
@@ -193,7 +193,7 @@ final class BoardLoader
         );
     }
 
-    public function read(Program $row): Plan
+    public function read(ProgramRow $row): Program
     {
         return (new ProgramJson($this->data->storedClients()))->read(new Node($row->document));
     }

@@ -12,7 +12,7 @@ use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\DoseRange;
 use EvenRungs\Core\Program\CircuitBlock;
-use EvenRungs\Core\Program\Program as Plan;
+use EvenRungs\Core\Program\Program;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
@@ -59,7 +59,7 @@ final class ChangeDose
      *
      * @throws UnusableInput at /sure
      */
-    private function checkFar(Client $client, Plan $program, Node $body, Dose $dose): void
+    private function checkFar(Client $client, Program $program, Node $body, Dose $dose): void
     {
         $session = ($program->weeks[$body->int('week')] ?? null)?->sessions[$body->int('session')] ?? null;
         $block = $session?->blocks[$body->int('block')] ?? null;

@@ -14,7 +14,7 @@ use EvenRungs\Core\Planning\Edit\ProgramCopy;
 use EvenRungs\Core\Planning\Edit\ProgramEdit;
 use EvenRungs\Core\Planning\Week\Calendar;
 use EvenRungs\Core\Planning\Week\WeekPlanner;
-use EvenRungs\Core\Program\Program as Plan;
+use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\ProgramDates;
 use EvenRungs\Core\Program\ProgramRefit;
 use EvenRungs\Core\Program\Shift;
@@ -43,7 +43,7 @@ final class ClientPlanner
      *
      * @throws UnusableInput when something is not known, or a clinician comes first
      */
-    public function planned(Client $client, int $weeks, ?Calendar $calendar = null): Plan
+    public function planned(Client $client, int $weeks, ?Calendar $calendar = null): Program
     {
         $this->checkMayPlan($client);
         $planner = new WeekPlanner($this->data->library(), $this->boards->style($client), $this->data->goals());
@@ -62,7 +62,7 @@ final class ClientPlanner
         return ProgramDates::of($planned)?->shiftedBy($away) ?? $planned;
     }
 
-    public function plannedIfAllowed(Client $client, int $weeks): ?Plan
+    public function plannedIfAllowed(Client $client, int $weeks): ?Program
     {
         $person = $this->boards->person($client);
 
@@ -132,15 +132,15 @@ final class ClientPlanner
     /**
      * A program whose sessions have grown, back inside the client's minutes.
      *
-     * @return array{Plan, list<string>} the program, and what gave way, each once
+     * @return array{Program, list<string>} the program, and what gave way, each once
      */
-    public function refitted(Plan $program, Person $person): array
+    public function refitted(Program $program, Person $person): array
     {
         return ProgramRefit::of($this->data->library())->into($program, $person);
     }
 
     /** As many weeks as a program has, within what can be planned. */
-    public static function weeksOf(?Plan $program): int
+    public static function weeksOf(?Program $program): int
     {
         return min(WeekPlanner::MOST_WEEKS, max(1, count($program->weeks ?? []) ?: self::USUAL_WEEKS));
     }

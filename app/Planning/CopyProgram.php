@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Models\Client;
-use App\Models\Program;
+use App\Models\Program as ProgramRow;
 use App\Models\Trainer;
 use App\Support\Ledger;
 use EvenRungs\Core\Planning\Edit\CopyChange;
-use EvenRungs\Core\Program\Program as Plan;
+use EvenRungs\Core\Program\Program;
 use EvenRungs\Formats\UnusableInput;
 
 /**
@@ -27,11 +27,11 @@ final class CopyProgram
     /**
      * What a program of another client would be for this one. Nothing is stored.
      *
-     * @return array{Plan, list<CopyChange>}
+     * @return array{Program, list<CopyChange>}
      *
      * @throws UnusableInput when this client may not be planned for
      */
-    public function seen(Client $client, Program $program): array
+    public function seen(Client $client, ProgramRow $program): array
     {
         $this->planner->checkMayPlan($client);
 
@@ -43,10 +43,10 @@ final class CopyProgram
     }
 
     /** Begins a program copied from another client. */
-    public function to(Client $client, Trainer $trainer, int $version, Program $program): void
+    public function to(Client $client, Trainer $trainer, int $version, ProgramRow $program): void
     {
         $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $program): void {
-            $this->ledger->replace($locked, $trainer, 'Program copied', PresentWeek::begun($this->seen($locked, $program)[0]));
+            $this->ledger->replace($locked, $trainer, 'ProgramRow copied', PresentWeek::begun($this->seen($locked, $program)[0]));
         });
     }
 }

@@ -14,7 +14,7 @@ use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Log\Position;
 use EvenRungs\Core\Planning\Choice\Progression;
 use EvenRungs\Core\Planning\Edit\StandingEdit;
-use EvenRungs\Core\Program\Program as Plan;
+use EvenRungs\Core\Program\Program;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 
@@ -86,7 +86,7 @@ final class MoveRung
     /**
      * The program with a client on another place of a ladder, back inside the minutes.
      *
-     * @return array{?Plan, list<string>} the program, and what gives way for it
+     * @return array{?Program, list<string>} the program, and what gives way for it
      */
     private function stoodOn(Board $board, Position $to): array
     {

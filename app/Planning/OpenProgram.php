@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Models\Client;
-use App\Models\Program;
+use App\Models\Program as ProgramRow;
 use App\Models\Trainer;
 use App\Support\Ledger;
-use EvenRungs\Core\Program\Program as Plan;
+use EvenRungs\Core\Program\Program;
 
 /**
  * A kept program in use again.
@@ -27,18 +27,18 @@ final class OpenProgram
     {
         $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $program): void {
             $this->planner->checkMayPlan($locked);
-            $row = Program::query()->ofClient($locked)->whereKey($program)->firstOrFail();
+            $row = ProgramRow::query()->ofClient($locked)->whereKey($program)->firstOrFail();
             $before = $this->ledger->state($locked, $this->boards->program($locked));
             $person = $this->boards->person($locked);
             $old = $this->boards->read($row);
             [$copied, $changes] = $this->planner->copy($locked)->to($old, $person, $this->planner->goal($locked));
             [$fitted] = $this->planner->refitted($copied, $person);
-            Program::query()->ofClient($locked)->update(['current' => false]);
+            ProgramRow::query()->ofClient($locked)->update(['current' => false]);
             $row->update(
                 [
                     'current' => true,
                     'document' => $this->ledger->written(
-                        PresentWeek::begun(new Plan($fitted->weeks, $old->title, $fitted->style, $person, $fitted->gaps, $old->x)),
+                        PresentWeek::begun(new Program($fitted->weeks, $old->title, $fitted->style, $person, $fitted->gaps, $old->x)),
                     ),
                 ],
             );

@@ -7,7 +7,7 @@ namespace App\Support;
 use App\Clients\RosterRows;
 use App\Models\Change;
 use App\Models\Client;
-use App\Models\Program;
+use App\Models\Program as ProgramRow;
 use App\Models\Standing;
 use App\Models\Trainer;
 use App\Planning\BoardLoader;
@@ -15,7 +15,7 @@ use App\Planning\BoardView;
 use App\Progress\EvenOuts;
 use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Log\Position;
-use EvenRungs\Core\Program\Program as Plan;
+use EvenRungs\Core\Program\Program;
 use EvenRungs\Formats\DoseJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
@@ -82,13 +82,13 @@ final class Ledger
     }
 
     /** Likewise, of a change of the program in use. */
-    public function recordProgram(Client $client, Trainer $trainer, string $label, ?Plan $before, ?Plan $after): void
+    public function recordProgram(Client $client, Trainer $trainer, string $label, ?Program $before, ?Program $after): void
     {
         $this->record($client, $trainer, $label, $this->state($client, $before), $this->state($client, $after));
     }
 
     /** Puts another program in the place of the one in use. */
-    public function replace(Client $locked, Trainer $trainer, string $label, Plan $plan): void
+    public function replace(Client $locked, Trainer $trainer, string $label, Program $plan): void
     {
         $before = $this->state($locked, $this->boards->program($locked));
         $row = $this->begin($locked, $plan);
@@ -96,11 +96,11 @@ final class Ledger
     }
 
     /**
-     * @param  ?Plan  $program  the program in use
+     * @param  ?Program  $program  the program in use
      * @param  ?Standing  $stand  where the client stands on the ladder that the change moves
      * @return array<string, mixed>
      */
-    public function state(Client $client, ?Plan $program, ?string $ladder = null, ?Standing $stand = null): array
+    public function state(Client $client, ?Program $program, ?string $ladder = null, ?Standing $stand = null): array
     {
         return [
             'standing' => $ladder === null ? null : [
@@ -152,7 +152,7 @@ final class Ledger
                 $locked->style = $state->optionalString('style');
             }
             if (! $forward && isset($change->after['new_program'])) {
-                Program::query()->ofClient($locked)->whereKey($change->after['new_program'])->delete();
+                ProgramRow::query()->ofClient($locked)->whereKey($change->after['new_program'])->delete();
             }
             $this->putBack($locked, $state->optionalString('program_id'), $state->opaque('program'));
             $change->undone = ! $forward;
@@ -164,13 +164,13 @@ final class Ledger
     private function putBack(Client $client, ?string $id, ?array $document): void
     {
         if ($document === null) {
-            Program::query()->ofClient($client)->current()->delete();
+            ProgramRow::query()->ofClient($client)->current()->delete();
 
             return;
         }
         if ($id !== null) {
-            Program::query()->ofClient($client)->update(['current' => false]);
-            $row = Program::query()->ofClient($client)->whereKey($id)->first();
+            ProgramRow::query()->ofClient($client)->update(['current' => false]);
+            $row = ProgramRow::query()->ofClient($client)->whereKey($id)->first();
             $row === null ? $this->create($client, $document, $id) : $row->update(['document' => $document, 'current' => true]);
 
             return;
@@ -178,23 +178,23 @@ final class Ledger
         $this->storeDocument($client, $document);
     }
 
-    public function current(Client $client): ?Program
+    public function current(Client $client): ?ProgramRow
     {
-        return Program::query()->ofClient($client)->current()->first();
+        return ProgramRow::query()->ofClient($client)->current()->first();
     }
 
     /** Keeps the program in use aside and puts another in its place. */
-    public function begin(Client $client, Plan $program): Program
+    public function begin(Client $client, Program $program): ProgramRow
     {
-        Program::query()->ofClient($client)->update(['current' => false]);
+        ProgramRow::query()->ofClient($client)->update(['current' => false]);
 
         return $this->create($client, $this->written($program));
     }
 
     /** @param  array<string, mixed>  $document */
-    private function create(Client $client, array $document, ?string $id = null): Program
+    private function create(Client $client, array $document, ?string $id = null): ProgramRow
     {
-        return Program::query()->create(
+        return ProgramRow::query()->create(
             [
                 ...($id === null ? [] : ['id' => $id]),
                 'studio_id' => $client->studio_id,
@@ -205,7 +205,7 @@ final class Ledger
         );
     }
 
-    public function store(Client $client, ?Plan $program): void
+    public function store(Client $client, ?Program $program): void
     {
         if ($program !== null) {
             $this->storeDocument($client, $this->written($program));
@@ -215,14 +215,14 @@ final class Ledger
     /** @param  array<string, mixed>  $document */
     private function storeDocument(Client $client, array $document): void
     {
-        Program::query()->updateOrCreate(
+        ProgramRow::query()->updateOrCreate(
             ['studio_id' => $client->studio_id, 'client_id' => $client->id, 'current' => true],
             ['document' => $document],
         );
     }
 
     /** @return array<string, mixed> */
-    public function written(Plan $program): array
+    public function written(Program $program): array
     {
         return (new ProgramJson($this->data->storedClients()))->write($program);
     }

@@ -183,4 +183,26 @@ final class ArchitectureTest extends TestCase
             }
         }
     }
+
+    /** One name for one thing (docs/house.md, Words): names that went are in no code, no document and no page. */
+    public function test_retired_words_are_gone(): void
+    {
+        $root = dirname(__DIR__, 2);
+        $retired = array_map(
+            static fn (string $line): string => explode("\t", $line)[0],
+            file($root.'/tests/cases/retired.tsv', FILE_IGNORE_NEW_LINES) ?: [],
+        );
+        self::assertNotSame([], $retired);
+        $places = [
+            ...array_map(static fn (string $folder): array => [$folder, '.php'], ['core', 'formats', 'storage', 'cli', 'app', 'routes']),
+            ['web', '.ts'], ['web', '.tsx'], ['docs', '.md'], ['api', '.json'],
+        ];
+        foreach ($places as [$folder, $ending]) {
+            foreach (self::code($folder, $ending) as $path => $code) {
+                foreach ($retired as $word) {
+                    self::assertDoesNotMatchRegularExpression('/(?<![\\w-])'.preg_quote($word, '/').'/', $code, $path.' says '.$word);
+                }
+            }
+        }
+    }
 }

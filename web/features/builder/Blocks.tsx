@@ -22,10 +22,10 @@ import {
   withRest,
   type Place,
 } from './session';
-import type { Bench, useBuilder } from './useBuilder';
+import type { BuiltSession, useBuilder } from './useBuilder';
 
 type Tools = ReturnType<typeof useBuilder>;
-type BenchBlock = Bench['blocks'][number];
+type BenchBlock = BuiltSession['blocks'][number];
 type BenchEntry = BenchBlock['entries'][number];
 
 const idOf = (place: Place) => `${place.block}:${place.entry}`;

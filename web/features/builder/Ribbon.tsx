@@ -1,10 +1,10 @@
 import { positionNames } from '../../lib/words';
 import { fills } from '../../parts/week/shares';
-import type { Bench } from './useBuilder';
+import type { BuiltSession } from './useBuilder';
 
 const minute = 60;
 
-const names: Record<Bench['ribbon'][number]['what'], string> = {
+const names: Record<BuiltSession['ribbon'][number]['what'], string> = {
   'warm-up': 'Warm-up',
   work: 'Work',
   rest: 'Rest',
@@ -13,14 +13,14 @@ const names: Record<Bench['ribbon'][number]['what'], string> = {
   'cool-down': 'Cool-down',
 };
 
-function lookOf(segment: Bench['ribbon'][number]): string {
+function lookOf(segment: BuiltSession['ribbon'][number]): string {
   if (segment.what === 'work') return fills[segment.category ?? ''] ?? 'bg-faint';
   if (segment.what === 'rest') return 'bg-card';
   return segment.what === 'side' || segment.what === 'station' ? 'bg-line' : 'bg-paper border-y border-line';
 }
 
 /** The session drawn to scale: work by direction, rest, changes, and below it the position of the body. */
-export function Ribbon({ built }: { built: Bench }) {
+export function Ribbon({ built }: { built: BuiltSession }) {
   const total = built.total.seconds;
   if (total === 0) return null;
   const width = (seconds: number) => `${(100 * seconds) / total}%`;
@@ -103,8 +103,8 @@ export function Ribbon({ built }: { built: Bench }) {
 
 /** Stretches of one name, breaks and changes counted to the one before. */
 function runs(
-  built: Bench,
-  nameOf: (segment: Bench['ribbon'][number]) => string,
+  built: BuiltSession,
+  nameOf: (segment: BuiltSession['ribbon'][number]) => string,
 ): { start: number; end: number; name: string }[] {
   const found: { start: number; end: number; name: string }[] = [];
   for (const segment of built.ribbon) {

@@ -3,8 +3,8 @@ import { answer, api, type Schemas } from '../../api/client';
 import { useKept } from '../../lib/useKept';
 import { received, sent, type Session } from './session';
 
-export type Bench = Schemas['BuiltSession'];
-export type BenchChange = NonNullable<Schemas['SessionPreviewRequest']['change']>;
+export type BuiltSession = Schemas['BuiltSession'];
+export type BuilderChange = NonNullable<Schemas['SessionPreviewRequest']['change']>;
 
 const mostSteps = 60;
 
@@ -31,7 +31,7 @@ export function useBuilder(start: Session, client: string | null, name: string) 
 
   /** A change that needs the rules of the job; the answer is the session as it became. */
   const change = useMutation({
-    mutationFn: (what: BenchChange) =>
+    mutationFn: (what: BuilderChange) =>
       answer(
         api.POST('/sessions/preview', {
           body: { session: sent(session), change: what, ...whose },

@@ -10,7 +10,7 @@ import { Sections } from './Sections';
 import { useDraft } from './useDraft';
 import { ReadIn } from '../../parts/readin/ReadIn';
 
-type Saved = Schemas['ClientRecord'];
+type Saved = Schemas['KeptClient'];
 
 /** Adds a client or edits one, in the order a practitioner asks. */
 export function ClientForm() {

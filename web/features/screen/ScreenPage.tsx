@@ -113,7 +113,7 @@ function Ask({
   library,
   due,
 }: {
-  record: Schemas['ClientRecord'];
+  record: Schemas['KeptClient'];
   library: Schemas['LibraryAnswer'];
   due: Page['due'];
 }) {

@@ -1,8 +1,8 @@
 import type { Schemas } from '../../api/client';
 
 /** The generator lists a schema's definitions as a field; no document has it. */
-export type ClientDocument = Omit<Schemas['ClientRecord']['document'], '$defs'>;
-export type SentDocument = Schemas['ClientRecord']['document'];
+export type ClientDocument = Omit<Schemas['KeptClient']['document'], '$defs'>;
+export type SentDocument = Schemas['KeptClient']['document'];
 
 export const trainings = ['heavy-lift', 'light-lift', 'endurance', 'skill-sport', 'rest'] as const;
 export const severities = ['mild', 'moderate', 'severe'] as const;
