@@ -181,9 +181,7 @@ final class VerdictWordsTest extends TestCase
 
     public function test_every_rule_of_verdict_and_audit_has_a_sentence_of_its_own(): void
     {
-        $verdicts = array_map(Judge::sentence(...), [
-            'stay', 'earned', 'layoff', 'soreness', 'pain.stop', 'pain.caution', 'pain.cleared', 'fault.repeat',
-        ]);
+        $verdicts = array_map(static fn (string $rule): string => $rule::sentence(), Judge::RULES);
         $audits = array_values((new Audit(Documents::data()->library()))->sentences());
         foreach ([$verdicts, $audits] as $sentences) {
             self::assertSame(array_values(array_unique($sentences)), $sentences);

@@ -26,7 +26,7 @@ import type { BuiltSession, useBuilder } from './useBuilder';
 
 type Tools = ReturnType<typeof useBuilder>;
 type BenchBlock = BuiltSession['blocks'][number];
-type BenchEntry = BenchBlock['entries'][number];
+type BuiltEntry = BenchBlock['entries'][number];
 
 const idOf = (place: Place) => `${place.block}:${place.entry}`;
 
@@ -194,7 +194,7 @@ function Icon({
   );
 }
 
-function EntryRow({ entry, place, tools }: { entry: BenchEntry; place: Place; tools: Tools }) {
+function EntryRow({ entry, place, tools }: { entry: BuiltEntry; place: Place; tools: Tools }) {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
     id: idOf(place),
   });
