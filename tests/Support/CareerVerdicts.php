@@ -9,7 +9,6 @@ use EvenRungs\Core\Client\Clearance;
 use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Client\Stop;
-use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Log\History;
 use EvenRungs\Core\Log\LoggedSet;
 use EvenRungs\Core\Log\Position;
@@ -86,33 +85,6 @@ trait CareerVerdicts
         }
 
         return $this->accept($ladder, $verdict, $date, $week, $where);
-    }
-
-    /** Clean sessions running up to the last that asked at least what the position asks. */
-    private function running(string $ladder, DateTimeImmutable $date): int
-    {
-        $at = $this->stands[$ladder];
-        $dose = (new Steps($this->style, $this->known($date)))->dose($at->rung, $at->step, $at->range);
-        $hold = $dose->measure instanceof Reps ? $dose->measure->hold->ms ?? 0 : 0;
-        $running = 0;
-        foreach (array_reverse($this->run[$ladder]) as $session) {
-            foreach ($session->sets as $set) {
-                $scale = $at->rung->range;
-                if (
-                    ! $set->timed
-                    && (
-                        $set->target < $dose->measure->amount() || ($set->targetHold ?? PHP_INT_MAX) < $hold || (
-                            $scale !== null && $scale->perMille($set->targetRange) < $scale->perMille($dose->range)
-                        )
-                    )
-                ) {
-                    return $running;
-                }
-            }
-            $running++;
-        }
-
-        return $running;
     }
 
     /** Nothing that is allowed stands above, and no step is left: counted from the ladder itself. */
