@@ -9,7 +9,10 @@ use EvenRungs\Core\Audit\Audit;
 use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Dose\Reps;
+use EvenRungs\Core\Log\Position;
 use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Week\MissedSession;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\ProgramDates;
@@ -19,7 +22,7 @@ use EvenRungs\Core\Program\Week;
 use PHPUnit\Framework\Assert;
 
 /**
- * What a career asserts of every program, and which sessions it misses.
+ * What a career asserts of every program, which sessions it misses, and how many clean ones run.
  */
 trait CareerCare
 {
@@ -80,5 +83,32 @@ trait CareerCare
                 }
             }
         }
+    }
+
+    /** Clean sessions running up to the last that asked at least what the position asks. */
+    private function running(string $ladder, DateTimeImmutable $date): int
+    {
+        $at = $this->stands[$ladder];
+        $dose = (new Steps($this->style, $this->known($date)))->dose($at->rung, $at->step, $at->range);
+        $hold = $dose->measure instanceof Reps ? $dose->measure->hold->ms ?? 0 : 0;
+        $running = 0;
+        foreach (array_reverse($this->run[$ladder]) as $session) {
+            foreach ($session->sets as $set) {
+                $scale = $at->rung->range;
+                if (
+                    ! $set->timed
+                    && (
+                        $set->target < $dose->measure->amount() || ($set->targetHold ?? PHP_INT_MAX) < $hold || (
+                            $scale !== null && $scale->perMille($set->targetRange) < $scale->perMille($dose->range)
+                        )
+                    )
+                ) {
+                    return $running;
+                }
+            }
+            $running++;
+        }
+
+        return $running;
     }
 }
