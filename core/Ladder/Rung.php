@@ -109,12 +109,6 @@ final class Rung
         return $this->steps[count($this->steps) - 1];
     }
 
-    /** The dose of a step; past the last step, the last. */
-    public function dose(int $step): Dose
-    {
-        return $this->steps[max(0, min($step, count($this->steps) - 1))];
-    }
-
     /** Whether the exercise is done with a weight, which the trainer chooses: no first load is invented. */
     public function isLoaded(): bool
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use EvenRungs\Core\Client\Limit;
+use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Alternatives;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
@@ -40,5 +41,38 @@ final class AlternativesTest extends TestCase
             }
         }
         self::assertNotSame([], (new Alternatives($library))->sparing($library->rung('forearm-plank'), $library->limits['shoulder']));
+    }
+
+    public function test_harder_is_the_rung_above_then_what_is_nearest_over_it_elsewhere(): void
+    {
+        $library = Documents::data()->library();
+        $around = new Alternatives($library);
+        foreach ($library->rungs() as $rung) {
+            $ladder = $library->ladderOf($rung);
+            $above = $ladder->rungs[(int) $ladder->indexOf($rung->id) + 1] ?? null;
+            $harder = $around->harder($rung);
+            if ($above !== null) {
+                self::assertSame($above, $harder[0] ?? null, $rung->id);
+            }
+            $others = array_values(array_filter($harder, static fn (Rung $each): bool => $each !== $above));
+            $far = array_map(static fn (Rung $each): int => $each->level->value - $rung->level->value, $others);
+            $sorted = $far;
+            sort($sorted);
+            self::assertSame($sorted, $far, $rung->id);
+            self::assertSame([], array_filter($far, static fn (int $levels): bool => $levels <= 0), $rung->id);
+        }
+    }
+
+    public function test_what_spares_a_joint_is_named_whatever_gate_it_has(): void
+    {
+        $library = Documents::data()->library();
+        $gated = array_filter($library->rungs(), static fn (Rung $rung): bool => $rung->requires !== []);
+        $named = [];
+        foreach ($library->rungs() as $rung) {
+            foreach ((new Alternatives($library))->sparing($rung, $library->limits['neck']) as $swap) {
+                $named[$swap->rung->id] = true;
+            }
+        }
+        self::assertNotSame([], array_intersect_key($named, array_column(array_map(static fn (Rung $rung): array => [$rung->id, true], $gated), 1, 0)));
     }
 }

@@ -26,6 +26,7 @@ use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\StraightBlock;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\Time\Weekday;
+use EvenRungs\Core\Unreadable;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -66,6 +67,8 @@ final class DoseBordersTest extends TestCase
         yield 'a warm-up' => [static fn ($n) => $session($n, 0), -1, 0, 7200, 7201];
         yield 'a cool-down' => [static fn ($n) => $session(0, $n), -1, 0, 7200, 7201];
         $entries = static fn (int $n): array => array_fill(0, $n, new Entry('bridge', new Dose(new Reps(8))));
+        yield 'the change of sides' => [static fn ($n) => new Change($s($n), $s(0)), -1, 0, 3600, 3601];
+        yield 'the change of stations' => [static fn ($n) => new Change($s(0), $s($n)), -1, 0, 3600, 3601];
         yield 'exercises of a block' => [static fn ($n) => new StraightBlock($entries($n), Seconds::zero()), 0, 1, 50, 51];
         yield 'stations of a circuit' => [
             static fn ($n) => new CircuitBlock($entries($n), 3, Seconds::zero(), Seconds::zero()),
@@ -209,5 +212,19 @@ final class DoseBordersTest extends TestCase
             self::assertFalse($like('2 × 8 /s @8 kg r0:30', $b), $b);
         }
         self::assertSame(Side::Each, Shorthand::parse('2 × 8 /s')->side);
+    }
+
+    public function test_short_holds_without_a_break_are_one_long_hold(): void
+    {
+        $of = static fn (int $break): Intervals => new Intervals(4, Seconds::of(10), Seconds::of($break));
+        self::assertSame([10_000, 40_000], [$of(5)->longestHold()->ms, $of(0)->longestHold()->ms]);
+        self::assertSame([40_000, 40_000, 15_000], [$of(5)->work()->ms, $of(5)->amount(), $of(5)->breaks()->ms]);
+        self::assertSame([4, 10_000, 5_000], [Intervals::parse('4 × 10 / 5')->count, Intervals::parse('4x10/5')->hold->ms, Intervals::parse('4x10/5')->break->ms]);
+        try {
+            Intervals::parse('4 times ten');
+            self::fail('that is no table of repeats');
+        } catch (Unreadable $e) {
+            self::assertSame('"4 times ten" is not written as 4x10/5', $e->sentence);
+        }
     }
 }

@@ -36,4 +36,24 @@ final class DoseRangeTest extends TestCase
 
         self::assertSame($expected, $range === null ? 'usual' : ($range->isFar ? 'far' : 'noted'), $range->text ?? '');
     }
+
+    public function test_the_numbers_that_an_audit_shows_are_in_what_the_rung_is_counted_in(): void
+    {
+        $of = static fn (string $rung, string $dose): ?DoseRange => DoseRange::outside(
+            Shorthand::parse($dose),
+            Documents::data()->library()->rung($rung)->steps,
+            Shorthand::parse($dose)->sets,
+        );
+        $held = $of('forearm-plank', '2 × 60 s');
+        self::assertSame('60 s; usual here are 10 to 45', $held?->text);
+        self::assertEquals(['given' => 60, 'start' => 10, 'top' => 45], $held?->evidence);
+        $top = Documents::data()->library()->rung('heel-taps')->top()->measure->amount();
+        $counted = $of('heel-taps', sprintf('2 × %d /alt', $top + 1));
+        self::assertEquals($top + 1, $counted?->evidence['given']);
+        self::assertStringContainsString('repetitions; usual here are', (string) $counted?->text);
+        self::assertNull($of('heel-taps', '2 × 30 s'), 'counted otherwise');
+        self::assertNull($of('forearm-plank', '2 × (6 × 10 s / 5 s)'), 'in pieces it is far out only over twice the top');
+        self::assertTrue($of('forearm-plank', '2 × (10 × 10 s / 5 s)')?->isFar);
+        self::assertEquals(['sets' => 7, 'most_sets' => 6], $of('heel-taps', '7 × 8 /alt')?->evidence);
+    }
 }

@@ -10,7 +10,11 @@ use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Name;
 use EvenRungs\Core\Ladder\RangeScale;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Ladder\Search;
 use EvenRungs\Core\UnknownName;
+use EvenRungs\Formats\Json;
+use EvenRungs\Formats\LibraryJson;
+use EvenRungs\Formats\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
@@ -121,5 +125,37 @@ final class NamesTest extends TestCase
         self::assertSame(50, $scale->more(Range::cm(40))->cm);
         self::assertEquals(45, $scale->more(Range::share(0.5))->cm, 'half of fifty, and a step');
         self::assertSame(['step_cm' => 20, 'full_cm' => 50], $scale->document());
+    }
+
+    public function test_four_letters_may_have_one_wrong_and_eight_may_have_two(): void
+    {
+        $search = new Search(Documents::data()->library());
+        $ids = static fn (string $typed): array => array_map(static fn (Rung $rung): string => $rung->id, $search->find($typed));
+        self::assertContains('carry-hip', $ids('cary'), 'four letters, one missing');
+        self::assertContains('carry-hip', $ids('carr'));
+        self::assertContains('windmill-reach', $ids('wimdmilk'), 'two of eight');
+        self::assertNotContains('windmill-reach', $ids('wimdnilk'), 'three of eight');
+        self::assertNotContains('bridge', $ids('brixgo'), 'two of six');
+        self::assertSame('clam', $ids('clam')[0]);
+        self::assertSame('bridge', $ids('bridge')[0], 'the very name goes before every longer one');
+        self::assertSame([], $ids('plank bridge windmill carry'));
+        $long = str_repeat('x', 80).' plank';
+        self::assertSame([], $ids($long), 'what stands behind eighty letters is not read, what stands before is not found');
+    }
+
+    public function test_a_library_refuses_what_names_something_that_is_not_there(): void
+    {
+        $library = Documents::data()->library();
+        $ladder = $library->ladder('plank');
+        foreach ([['faults', ['nothing']], ['stresses', ['nothing' => 2]], ['equipment', ['nothing']]] as [$what, $names]) {
+            $document = LibraryJson::writeLadder($ladder);
+            $document['rungs'][0][$what] = $names;
+            try {
+                $library->with([LibraryJson::readLadder(new Node(Json::toArray((object) $document)), Documents::data()->poses())]);
+                self::fail($what.' may name nothing');
+            } catch (UnknownName $e) {
+                self::assertStringContainsString('"nothing", which is not in the library', $e->sentence);
+            }
+        }
     }
 }

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Reference;
 
+use DateTimeImmutable;
 use Eris\Generators;
 use Eris\TestTrait;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Log\WeekLoad;
+use EvenRungs\Core\Time\Weekday;
 use PHPUnit\Framework\TestCase;
 
 /**
@@ -50,5 +52,26 @@ final class WeekLoadTest extends TestCase
             self::assertSame($week->monotony === null, $harder->monotony === null);
             self::assertEqualsWithDelta($week->monotony ?? 0.0, $harder->monotony ?? 0.0, 1e-9);
         });
+    }
+
+    public function test_the_seven_days_end_with_the_day_that_is_asked_for(): void
+    {
+        $day = static fn (string $on): DateTimeImmutable => new DateTimeImmutable($on);
+        self::assertSame('2027-01-04', WeekLoad::from($day('2027-01-10'))->format('Y-m-d'));
+        $week = WeekLoad::upTo($day('2027-01-10'), [
+            '2027-01-03' => [999],
+            '2027-01-04' => [100, 80],
+            '2027-01-06' => [210],
+            '2027-01-10' => [50],
+            '2027-01-08' => [null],
+        ], [Weekday::Monday, Weekday::Thursday, Weekday::Sunday]);
+        self::assertSame(440.0, $week->total, 'the first and the last of the seven days, and nothing before');
+        self::assertSame(['2027-01-07', '2027-01-08'], $week->unknown, 'Thursday was planned and not logged, Friday has no number');
+        self::assertNull($week->monotony);
+        $rested = WeekLoad::upTo($day('2027-01-10'), ['2027-01-04' => [180], '2027-01-06' => [210], '2027-01-08' => [240]], []);
+        self::assertSame([], $rested->unknown);
+        self::assertEqualsWithDelta(499.2, $rested->strain, 0.05, 'the worked week on its days');
+        $this->expectException(InvalidValue::class);
+        WeekLoad::of([0.0, 0.0, 0.0, 0.0, 0.0, 0.0, -0.1]);
     }
 }
