@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -11,6 +11,7 @@ import { Insist } from '../../ui/Insist';
 import { Findings } from '../../parts/findings/Findings';
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { useStyles } from '../../parts/styles/useStyles';
+import { useClients } from '../../parts/client/useClients';
 
 type Page = Schemas['AuditPage'];
 type Sent = Schemas['AuditFixRequest']['program'];
@@ -28,7 +29,7 @@ Glute bridge`;
 export function AuditPage() {
   const styles = useStyles();
   const queries = useQueryClient();
-  const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')) });
+  const clients = useClients();
   const [text, setText] = useState('');
   const [style, setStyle] = useState('');
   const [client, setClient] = useState('');

@@ -1,5 +1,5 @@
 import { weekDays } from '../../lib/dates';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -17,6 +17,7 @@ import { Ribbon } from './Ribbon';
 import { addRest, emptySession, moveBlock, received, sent, type Session } from './session';
 import { useBuilder } from './useBuilder';
 import { saveSession } from './changes';
+import { useSessionFound, useTemplates } from './queries';
 
 /** Builds a session: of a client's week, or one that belongs to nobody yet. */
 export function BuilderPage() {
@@ -24,18 +25,7 @@ export function BuilderPage() {
   const [search] = useSearchParams();
   const week = Number(search.get('week') ?? 1);
   const place = search.get('place') === null ? null : Number(search.get('place'));
-  const found = useQuery({
-    queryKey: ['session', client, week, place],
-    queryFn: () =>
-      answer(
-        api.GET('/clients/{client}/sessions/{week}/{session}', {
-          params: { path: { client, week, session: place ?? 1 } },
-        }),
-      ),
-    enabled: client !== '' && place !== null,
-    staleTime: 0,
-    gcTime: 0,
-  });
+  const found = useSessionFound(client, week, place);
   if (client !== '' && place !== null) {
     if (found.isError) return <Notice title={found.error.message} />;
     if (found.data === undefined) return <Waiting what="the session" />;
@@ -281,7 +271,7 @@ function Times({ tools }: { tools: ReturnType<typeof useBuilder> }) {
 
 function Templates({ tools }: { tools: ReturnType<typeof useBuilder> }) {
   const queries = useQueryClient();
-  const templates = useQuery({ queryKey: ['templates'], queryFn: () => answer(api.GET('/templates')) });
+  const templates = useTemplates();
   const [name, setName] = useState('');
   const took = (list: NonNullable<typeof templates.data>) => {
     queries.setQueryData(['templates'], list);

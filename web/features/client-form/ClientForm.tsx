@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api, ApiError, type Schemas } from '../../api/client';
@@ -9,6 +9,7 @@ import type { ClientDocument, SentDocument } from '../../parts/client/document';
 import { Sections } from './Sections';
 import { useDraft } from './useDraft';
 import { ReadIn } from '../../parts/readin/ReadIn';
+import { useSavedClient } from './queries';
 
 type Saved = Schemas['KeptClient'];
 
@@ -16,11 +17,7 @@ type Saved = Schemas['KeptClient'];
 export function ClientForm() {
   const { client } = useParams();
   const library = useLibrary();
-  const saved = useQuery({
-    queryKey: ['client', client],
-    queryFn: () => answer(api.GET('/clients/{client}', { params: { path: { client: client ?? '' } } })),
-    enabled: client !== undefined,
-  });
+  const saved = useSavedClient(client);
   if (library.isPending || (client !== undefined && saved.isPending)) return <Waiting what="the client" />;
   const error = library.error ?? saved.error;
   if (error !== null || library.data === undefined) {

@@ -1,13 +1,14 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { answer, api } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
+import { useArchive } from './queries';
 
 /** Clients put away; nothing of theirs is lost. */
 export function Archive() {
   const queries = useQueryClient();
-  const archive = useQuery({ queryKey: ['archive'], queryFn: () => answer(api.GET('/archive')) });
+  const archive = useArchive();
   const restore = useMutation({
     mutationFn: ({ id, version }: { id: string; version: number }) =>
       answer(api.POST('/clients/{client}/restore', { params: { path: { client: id } }, body: { version } })),

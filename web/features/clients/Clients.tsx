@@ -1,22 +1,18 @@
-import { useQuery } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../../api/client';
+import { type Schemas } from '../../api/client';
 import { longDate } from '../../lib/dates';
 import { dayNames, urgencyNames } from '../../lib/words';
 import { useMay } from '../../lib/session';
 import { Code } from '../../ui/Code';
 import { Notice, Waiting } from '../../ui/Notice';
+import { useClients } from '../../parts/client/useClients';
 
 const directions = ['AE', 'AF', 'AL', 'AR'] as const;
 
 export function Clients() {
   const isTrainer = useMay('trainer');
-  const clients = useQuery({
-    queryKey: ['clients'],
-    queryFn: () => answer(api.GET('/clients')),
-    refetchInterval: (query) => ((query.state.data?.behind ?? 0) > 0 ? 500 : false),
-  });
+  const clients = useClients();
   if (clients.isPending) return <Waiting what="the clients" />;
   if (clients.isError) return <Notice title={clients.error.message} />;
   return (

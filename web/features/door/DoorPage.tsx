@@ -1,4 +1,4 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
@@ -21,6 +21,7 @@ import { useLogChange } from '../../parts/log/useLogChange';
 import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { useWeek } from '../../parts/week/useWeek';
 import { ShareBar } from '../../parts/week/shares';
+import { useSessionAsAsked } from './queries';
 
 type Door = Schemas['Door'];
 type Session = Schemas['BoardSession'];
@@ -64,13 +65,12 @@ export function DoorPage() {
     ...(minutes === '' ? {} : { minutes: Number(minutes) }),
     ...(kit === null ? {} : { equipment: kit }),
   };
-  const check = useQuery({
-    queryKey: ['door', client, board.data?.version, body],
-    queryFn: () => answer(api.POST('/clients/{client}/door/check', { params: { path: { client } }, body })),
-    enabled: board.data !== undefined && sessions[place] !== undefined,
-    placeholderData: (before) => before,
-    retry: false,
-  });
+  const check = useSessionAsAsked(
+    client,
+    board.data?.version,
+    body,
+    board.data !== undefined && sessions[place] !== undefined,
+  );
   const run = useMutation({
     mutationFn: (what: Schemas['DoorRequest']) => startFromDoor(client, what),
     onSuccess: async () => {

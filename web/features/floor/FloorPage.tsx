@@ -1,8 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { OctagonAlert, Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api } from '../../api/client';
 import { dayAndMonth, today } from '../../lib/dates';
 import { dayNames } from '../../lib/words';
 import { useMe } from '../../lib/session';
@@ -16,6 +14,9 @@ import { startRun } from '../../parts/run/start';
 import { load, send, stopAll, takeBack, useFloor, type Link as LinkState } from '../../parts/run/store';
 import { useAwake } from './useAwake';
 import { Wrong } from '../../parts/run/Wrong';
+import { useClients } from '../../parts/client/useClients';
+import { useBoardOf } from '../../parts/board/useBoard';
+import { useWeekToRun } from './queries';
 
 /** Sessions while they are run: one lane a client or group, each with its clock. */
 export function FloorPage() {
@@ -224,24 +225,10 @@ function Settings({ awake }: { awake: boolean | null }) {
 function AddClient({ onDone }: { onDone: () => void }) {
   const [client, setClient] = useState('');
   const [chosen, setWeek] = useState('');
-  const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')) });
-  const board = useQuery({
-    queryKey: ['board', client],
-    queryFn: () => answer(api.GET('/clients/{client}/board', { params: { path: { client } } })),
-    enabled: client !== '',
-  });
+  const clients = useClients();
+  const board = useBoardOf(client);
   const week = chosen === '' ? String(board.data?.present_week ?? 1) : chosen;
-  const at = useQuery({
-    queryKey: ['floor-week', client, week],
-    queryFn: () =>
-      answer(
-        api.GET('/clients/{client}/programs/{program}/weeks/{week}', {
-          params: { path: { client, program: 'current', week: Number(week) } },
-        }),
-      ),
-    enabled: board.data !== undefined,
-    retry: false,
-  });
+  const at = useWeekToRun(client, week, board.data !== undefined);
   const [error, setError] = useState<string | null>(null);
   const sessions = at.data?.sessions ?? [];
   return (

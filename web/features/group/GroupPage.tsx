@@ -1,8 +1,8 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { Play, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { answer, api, type Schemas } from '../../api/client';
+import { type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Code } from '../../ui/Code';
@@ -20,10 +20,12 @@ import { runGroup, writeStop } from '../../parts/run/start';
 import { useLogChange } from '../../parts/log/useLogChange';
 import { useFigures } from '../../parts/rungs/useRungs';
 import { answered, Arrival, type Arrived } from './Arrival';
+import { useClients } from '../../parts/client/useClients';
+import { useGroupPlan } from './queries';
 
 /** One clock for a small group: the same stations for all, each person on their own rung; one card to print for every station. */
 export function GroupPage() {
-  const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')) });
+  const clients = useClients();
   const library = useLibrary();
   const refresh = useLogChange();
   const [chosen, setChosen] = useState<string[]>([]);
@@ -60,13 +62,7 @@ export function GroupPage() {
     warm_up_s: Number(numbers.warm_up_s),
     cool_down_s: Number(numbers.cool_down_s),
   };
-  const plan = useQuery({
-    queryKey: ['group', body],
-    queryFn: () => answer(api.POST('/group', { body })),
-    enabled: chosen.length > 0 && stations.length > 0,
-    placeholderData: (before) => before,
-    retry: false,
-  });
+  const plan = useGroupPlan(body, chosen.length > 0 && stations.length > 0);
   // what is shown may still be the answer to what was said before
   const settled = !plan.isPlaceholderData && !plan.isFetching;
   const stopped = plan.isError || chosen.length === 0 ? undefined : plan.data?.stopped[0];

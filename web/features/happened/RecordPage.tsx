@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api } from '../../api/client';
@@ -9,6 +9,7 @@ import { Notice } from '../../ui/Notice';
 import { useBoard, useClientId } from '../../parts/board/useBoard';
 import { fieldError } from '../../lib/fieldError';
 import { HappenedList } from '../../parts/happened/HappenedList';
+import { useTrainersOf } from './queries';
 
 /** The record of one client: whose client it is, and everything that was done. */
 export function RecordPage() {
@@ -30,10 +31,7 @@ export function RecordPage() {
 function WhoseClient({ client }: { client: string }) {
   const queries = useQueryClient();
   const key = ['trainers', client];
-  const trainers = useQuery({
-    queryKey: key,
-    queryFn: () => answer(api.GET('/clients/{client}/trainers', { params: { path: { client } } })),
-  });
+  const trainers = useTrainersOf(client);
   const save = useMutation({
     mutationFn: (theirs: string[]) =>
       answer(api.POST('/clients/{client}/trainers', { params: { path: { client } }, body: { trainers: theirs } })),

@@ -1,11 +1,10 @@
-import { useQuery } from '@tanstack/react-query';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { answer, api } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { SelectField, Tick } from '../../ui/Field';
 import { Moving } from '../../ui/Figure';
 import { without, type Rung } from './draft';
+import { useDrawing, usePoses } from './queries';
 
 type Spec = Rung['figure'];
 type Angles = NonNullable<Spec['with']>;
@@ -71,13 +70,8 @@ export function FigureForm({
   error: string | undefined;
   onChange: (figure: Spec) => void;
 }) {
-  const poses = useQuery({ queryKey: ['poses'], queryFn: () => answer(api.GET('/poses')), staleTime: Infinity });
-  const drawing = useQuery({
-    queryKey: ['drawing', figure],
-    queryFn: () => answer(api.POST('/figures', { body: { figure } })),
-    placeholderData: (before) => before,
-    retry: false,
-  });
+  const poses = usePoses();
+  const drawing = useDrawing(figure);
   const to = figure.to?.[0];
   return (
     <section aria-label="Figure" className="grid gap-4 border-t border-line pt-2 md:grid-cols-[18rem_minmax(0,1fr)]">

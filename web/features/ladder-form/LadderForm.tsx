@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp, Copy, FileDown, Plus, Trash2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -13,6 +13,7 @@ import { useLibraryChanged } from '../../parts/rungs/useRungs';
 import { added, moved, newLadder, withRung, type Draft } from './draft';
 import { Landings } from '../../parts/landings/Landings';
 import { RungForm } from './RungForm';
+import { useLadderCopy, useLadderRecord } from './queries';
 
 type LadderRecord = Schemas['LadderRecord'];
 
@@ -21,17 +22,8 @@ export function LadderForm() {
   const { ladder = 'new' } = useParams();
   const [params] = useSearchParams();
   const copied = params.get('copy');
-  const record = useQuery({
-    queryKey: ['ladder', ladder],
-    queryFn: () => answer(api.GET('/ladders/{ladder}', { params: { path: { ladder } } })),
-    enabled: ladder !== 'new',
-  });
-  const copy = useQuery({
-    queryKey: ['ladder-copy', copied],
-    queryFn: () => answer(api.GET('/ladders/{ladder}/copy', { params: { path: { ladder: copied ?? '' } } })),
-    enabled: ladder === 'new' && copied !== null,
-    gcTime: 0,
-  });
+  const record = useLadderRecord(ladder);
+  const copy = useLadderCopy(copied, ladder);
   const library = useLibrary();
   const failed = record.error ?? copy.error ?? library.error;
   if (failed !== null) {

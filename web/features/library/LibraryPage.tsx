@@ -1,4 +1,4 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { FileUp, Pencil, Plus, Search } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
@@ -14,6 +14,7 @@ import { Landings } from '../../parts/landings/Landings';
 import { RungCard } from './RungCard';
 import { useFigures, useLibraryChanged, useRungs, type RungBrief, type Wanted } from '../../parts/rungs/useRungs';
 import { Empty } from '../../ui/Empty';
+import { useLadderKinds } from './queries';
 
 const levels = Array.from({ length: 10 }, (_, i) => String(i + 1));
 /** Every exercise there is: found by name, by what it trains and by what it spares. */
@@ -178,7 +179,7 @@ export function LibraryPage() {
 
 /** The ladders laid on their side, the easiest rung first. */
 function Ladders({ rungs, figures }: { rungs: RungBrief[]; figures: Record<string, Schemas['Drawing']> }) {
-  const kinds = useQuery({ queryKey: ['ladders'], queryFn: () => answer(api.GET('/ladders')) });
+  const kinds = useLadderKinds();
   const byLadder = new Map<string, RungBrief[]>();
   for (const rung of rungs) byLadder.set(rung.ladder, [...(byLadder.get(rung.ladder) ?? []), rung]);
   return (

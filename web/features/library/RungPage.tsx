@@ -1,7 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp, Pencil } from 'lucide-react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { answer, api, type Schemas } from '../../api/client';
+import { type Schemas } from '../../api/client';
 import { positionNames } from '../../lib/words';
 import { Code } from '../../ui/Code';
 import { SelectField } from '../../ui/Field';
@@ -11,6 +10,7 @@ import { useLibrary } from '../../parts/board/useBoard';
 import { RungCard } from './RungCard';
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { useFigures, useRung, type RungBrief } from '../../parts/rungs/useRungs';
+import { useClients } from '../../parts/client/useClients';
 
 type Page = Schemas['RungPage'];
 
@@ -276,7 +276,7 @@ function CompactRung({ rung, drawing }: { rung: RungBrief; drawing: Schemas['Dra
 
 function Actions({ page }: { page: Page }) {
   const navigate = useNavigate();
-  const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')) });
+  const clients = useClients();
   return (
     <div className="ml-auto flex flex-wrap items-end gap-3">
       <div className="w-56 text-[15px]">

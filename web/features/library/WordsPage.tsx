@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -9,10 +9,11 @@ import { Notice, Waiting } from '../../ui/Notice';
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { useLibraryChanged, type RungBrief } from '../../parts/rungs/useRungs';
 import { Empty } from '../../ui/Empty';
+import { useOwnWords } from './queries';
 
 /** The names this studio uses that the library does not know, each matched once. */
 export function WordsPage() {
-  const words = useQuery({ queryKey: ['words'], queryFn: () => answer(api.GET('/words')) });
+  const words = useOwnWords();
   const queries = useQueryClient();
   const changed = useLibraryChanged();
   const [text, setText] = useState('');

@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
 import { longDate, moment } from '../../lib/dates';
 import { Button } from '../../ui/Button';
@@ -6,6 +6,7 @@ import { Notice, Waiting } from '../../ui/Notice';
 import { useClientId, useLibrary } from '../../parts/board/useBoard';
 import { Grid } from './Grid';
 import { rangeKind, startOfLog } from './rows';
+import { useLog } from './queries';
 
 const whats = { edited: 'edited', removed: 'taken back', restored: 'put back' } as const;
 
@@ -25,10 +26,7 @@ export function EditLog({
   const library = useLibrary();
   const queries = useQueryClient();
   const params = { path: { client, session } };
-  const one = useQuery({
-    queryKey: ['log', client, session],
-    queryFn: () => answer(api.GET('/clients/{client}/logs/{session}', { params })),
-  });
+  const one = useLog(client, session);
   if (one.isPending || library.isPending) return <Waiting what="the log" />;
   if (one.isError) return <Notice title={one.error.message} />;
   const rungs = new Map(library.data?.library.ladders.flatMap((each) => each.rungs).map((rung) => [rung.id, rung]));

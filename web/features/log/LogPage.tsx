@@ -1,4 +1,3 @@
-import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
@@ -17,6 +16,7 @@ import { Logged } from './Logged';
 import { startOf } from './rows';
 import { VerdictCard } from './VerdictCard';
 import { Empty } from '../../ui/Empty';
+import { useLogs } from './queries';
 
 type Page = Schemas['LogPage'];
 
@@ -31,12 +31,7 @@ export function LogPage() {
   const [written, setWritten] = useState(0);
   /** the same until the server has the log, so that a second try doubles nothing */
   const key = useRef(newKey());
-  const logs = useQuery({
-    queryKey: ['logs', client, board.data?.version],
-    queryFn: () => answer(api.GET('/clients/{client}/logs', { params: { path: { client } } })),
-    enabled: board.data !== undefined,
-    placeholderData: (before) => before,
-  });
+  const logs = useLogs(client, board.data?.version);
   if (logs.isPending || board.data === undefined) return <Waiting what="the log" />;
   if (logs.isError) return <Notice title={logs.error.message} />;
   const sessions = at.week?.sessions ?? [];

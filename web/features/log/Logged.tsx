@@ -1,4 +1,4 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { answer, answerInPieces, api, inPieces, type Schemas } from '../../api/client';
@@ -8,6 +8,7 @@ import { SelectField } from '../../ui/Field';
 import { FileIn } from '../../ui/FileIn';
 import { useClientId } from '../../parts/board/useBoard';
 import { useLogChange } from '../../parts/log/useLogChange';
+import { useLogsOfMonth } from './queries';
 
 const endings = { time: 'out of time', tired: 'too tired', pain: 'it hurt', client: 'as the client wished' } as const;
 
@@ -27,11 +28,7 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
   });
   const [month, setMonth] = useState('');
   const [only, setOnly] = useState('all');
-  const ofMonth = useQuery({
-    queryKey: ['logs', client, 'month', month],
-    queryFn: () => answer(api.GET('/clients/{client}/logs', { params: { path: { client }, query: { month } } })),
-    enabled: month !== '',
-  });
+  const ofMonth = useLogsOfMonth(client, month);
   const sessions = (month === '' ? page.sessions : (ofMonth.data?.sessions ?? [])).filter(
     (session) =>
       only === 'all' ||

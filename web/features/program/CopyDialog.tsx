@@ -1,7 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { Copy } from 'lucide-react';
 import { useState } from 'react';
-import { answer, api, isConflict } from '../../api/client';
+import { isConflict } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { CloseDialog, Dialog } from '../../ui/Dialog';
 import { SelectField } from '../../ui/Field';
@@ -9,6 +8,8 @@ import { Waiting } from '../../ui/Notice';
 import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
 import { usePrograms } from './usePrograms';
 import { copyProgram } from './changes';
+import { useClients } from '../../parts/client/useClients';
+import { useCopyCheck } from './queries';
 
 /** Takes another client's program over, with this client's limits, and shows every change before it is made. */
 export function CopyDialog({ disabled }: { disabled: boolean }) {
@@ -37,25 +38,14 @@ function Choose({ onDone }: { onDone: () => void }) {
   const client = useClientId();
   const board = useBoard();
   const command = useBoardChange();
-  const clients = useQuery({ queryKey: ['clients'], queryFn: () => answer(api.GET('/clients')) });
+  const clients = useClients();
   const others = clients.data?.clients.filter((each) => each.id !== client) ?? [];
   const [from, setFrom] = useState('');
   const [program, setProgram] = useState('');
   const programs = usePrograms(from);
   const list = from === '' ? [] : (programs.data?.programs ?? []);
   const chosen = program === '' ? (list.find((each) => each.current)?.id ?? list[0]?.id ?? '') : program;
-  const check = useQuery({
-    queryKey: ['copy', client, board.data?.version, from, chosen],
-    queryFn: () =>
-      answer(
-        api.POST('/clients/{client}/copy/check', {
-          params: { path: { client } },
-          body: { version: board.data?.version ?? 1, from, program: chosen },
-        }),
-      ),
-    enabled: from !== '' && chosen !== '',
-    retry: false,
-  });
+  const check = useCopyCheck(client, board.data?.version, from, chosen);
   return (
     <>
       <div className="my-2 grid gap-3 sm:grid-cols-2">

@@ -1,7 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, isConflict, type Schemas } from '../../api/client';
+import { isConflict, type Schemas } from '../../api/client';
 import { longDate } from '../../lib/dates';
 import { Button } from '../../ui/Button';
 import { SelectField } from '../../ui/Field';
@@ -15,19 +14,14 @@ import { WeekWishes, type Calendar } from './WeekWishes';
 import { usePrograms } from './usePrograms';
 import { WeeksTable } from './WeeksTable';
 import { beginProgram, openProgram } from './changes';
+import { useProgramInUse } from './queries';
 
 /** The program over its weeks: the path expected along each ladder, minutes and shares, and the programs that are kept. */
 export function ProgramPage() {
   const client = useClientId();
   const board = useBoard();
   const command = useBoardChange();
-  const program = useQuery({
-    queryKey: ['program', client, board.data?.version],
-    queryFn: () =>
-      answer(api.GET('/clients/{client}/programs/{program}', { params: { path: { client, program: 'current' } } })),
-    enabled: board.data !== undefined,
-    placeholderData: (before) => before,
-  });
+  const program = useProgramInUse(client, board.data?.version);
   const numbers = useLibrary().data?.numbers;
   const [typed, setWeeks] = useState<string | null>(null);
   const weeks = typed ?? String(numbers?.usual_weeks ?? '');

@@ -1,10 +1,10 @@
 import { weekDays } from '../../lib/dates';
-import { useQuery } from '@tanstack/react-query';
-import { answer, api, type Schemas } from '../../api/client';
+import { type Schemas } from '../../api/client';
 import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
 import { useBoard, useClientId, useLibrary } from '../../parts/board/useBoard';
+import { useBestWeek } from './queries';
 
 export type Calendar = Pick<Schemas['NewProgramRequest'], 'away' | 'matches' | 'wished'>;
 type Use = NonNullable<NonNullable<Calendar['wished']>['mon']>;
@@ -24,17 +24,7 @@ export function WeekWishes({ calendar, onChange }: { calendar: Calendar; onChang
   const client = useClientId();
   const board = useBoard();
   const wished: Wished = calendar.wished ?? {};
-  const best = useQuery({
-    queryKey: ['best-week', client, board.data?.version, wished, calendar.matches],
-    queryFn: () =>
-      answer(
-        api.POST('/clients/{client}/best-week', {
-          params: { path: { client } },
-          body: { wished, matches: (calendar.matches ?? []).map((match) => ({ ...match, week: 1 })) },
-        }),
-      ),
-    placeholderData: (before) => before,
-  });
+  const best = useBestWeek(client, board.data?.version, calendar);
   return (
     <div className="space-y-4 rounded-lg border border-line bg-card p-4">
       <section aria-label="Best week">

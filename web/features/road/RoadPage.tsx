@@ -1,7 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { Flag, FlagOff } from 'lucide-react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { answer, api, type Schemas } from '../../api/client';
+import { type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { Still } from '../../ui/Figure';
@@ -12,6 +11,7 @@ import { Why } from '../../ui/Why';
 import { weeksText } from '../../parts/evenness/weeksText';
 import { useFigures } from '../../parts/rungs/useRungs';
 import { aimAt } from './changes';
+import { useRoad } from './queries';
 
 type Road = Schemas['Road'];
 
@@ -78,11 +78,7 @@ function TheRoad({ rung }: { rung: string }) {
   const command = useBoardChange();
   const figures = useFigures();
   const version = board.data?.version;
-  const road = useQuery({
-    queryKey: ['road', client, rung, version],
-    queryFn: () => answer(api.GET('/clients/{client}/road/{rung}', { params: { path: { client, rung } } })),
-    placeholderData: (before) => before,
-  });
+  const road = useRoad(client, rung, version);
   if (road.isPending) return <Waiting what="the road" />;
   if (road.isError) return <Notice title={road.error.message} />;
   const it = road.data;

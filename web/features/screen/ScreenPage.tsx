@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { answer, api, ApiError, isConflict, type Schemas } from '../../api/client';
 import { useKept } from '../../lib/useKept';
@@ -12,6 +12,7 @@ import { limitOf } from '../../parts/client/document';
 import { FlagTicks } from '../../parts/screen/FlagTicks';
 import { LimitTicks } from '../../parts/screen/LimitTicks';
 import { Empty } from '../../ui/Empty';
+import { useScreen, useClientDocument } from './queries';
 
 type Page = Schemas['ScreenPage'];
 
@@ -23,14 +24,8 @@ export function ScreenPage() {
   const client = useClientId();
   const isTrainer = useMay('trainer');
   const library = useLibrary();
-  const page = useQuery({
-    queryKey: ['screen', client],
-    queryFn: () => answer(api.GET('/clients/{client}/screen', { params: { path: { client } } })),
-  });
-  const record = useQuery({
-    queryKey: ['client', client],
-    queryFn: () => answer(api.GET('/clients/{client}', { params: { path: { client } } })),
-  });
+  const page = useScreen(client);
+  const record = useClientDocument(client);
   const error = page.error ?? record.error ?? library.error;
   if (error !== null) return <Notice title={error.message} />;
   if (page.data === undefined || record.data === undefined || library.data === undefined)

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { longDate } from '../../lib/dates';
@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { fieldError } from '../../lib/fieldError';
+import { usePeople } from './queries';
 
 type Person = Schemas['Person'];
 type Role = Schemas['Role'];
@@ -19,7 +20,7 @@ const roles = [
 /** Who works in the studio, invitations that are open, and a new one. */
 export function People({ mine }: { mine: string }) {
   const queries = useQueryClient();
-  const people = useQuery({ queryKey: ['people'], queryFn: () => answer(api.GET('/people')) });
+  const people = usePeople();
   const [link, setLink] = useState<{ name: string; path: string; what: string } | null>(null);
   const act = useMutation({
     mutationFn: (call: () => Promise<Schemas['People']>) => call(),

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, isConflict, type Schemas } from '../../api/client';
 import { longDate, today } from '../../lib/dates';
@@ -14,6 +14,7 @@ import { LegLoading, type LegLoadingResult } from './LegLoading';
 import { clock } from '../../lib/clock';
 import { Stopwatch } from './Stopwatch';
 import { Empty } from '../../ui/Empty';
+import { useTestDays } from './queries';
 
 type Days = Schemas['TestDays'];
 type Test = Days['protocol']['tests'][number]['test'];
@@ -21,10 +22,7 @@ type Test = Days['protocol']['tests'][number]['test'];
 /** Test day: the newest holds beside norms, ratios and the time before, and a new day measured in order. */
 export function TestsPage() {
   const client = useClientId();
-  const days = useQuery({
-    queryKey: ['tests', client],
-    queryFn: () => answer(api.GET('/clients/{client}/tests', { params: { path: { client } } })),
-  });
+  const days = useTestDays(client);
   const board = useBoard();
   const [measuring, setMeasuring] = useState(() => isKept(draftOf(client)));
   if (days.isPending) return <Waiting what="the tests" />;

@@ -1,7 +1,5 @@
 import { ArrowDown, ArrowUp, Signpost } from 'lucide-react';
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { answer, api } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { Notice } from '../../ui/Notice';
@@ -9,6 +7,7 @@ import { Still } from '../../ui/Figure';
 import { Why } from '../../ui/Why';
 import { useFigures } from '../../parts/rungs/useRungs';
 import { useClientId, type BoardLadder, type BoardRung, type useLibrary } from '../../parts/board/useBoard';
+import { useMinutesOn } from './queries';
 
 interface Props {
   ladder: BoardLadder;
@@ -228,11 +227,7 @@ function Minutes({ ladder, rung, weekTotal }: { ladder: BoardLadder; rung: Board
   const client = useClientId();
   const standing = ladder.standing?.rung === rung.id;
   const known = standing || weekTotal === null || !ladder.in_week || rung.state !== 'open';
-  const asked = useQuery({
-    queryKey: ['minutes', client, rung.id, weekTotal],
-    queryFn: () => answer(api.GET('/clients/{client}/minutes/{rung}', { params: { path: { client, rung: rung.id } } })),
-    enabled: !known,
-  });
+  const asked = useMinutesOn(client, rung.id, weekTotal, !known);
   const total = asked.data?.week_total ?? null;
   return (
     <section aria-label="Minutes" className="mb-3 rounded-md bg-paper px-3 py-2">

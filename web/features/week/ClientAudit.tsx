@@ -1,20 +1,14 @@
-import { useQuery } from '@tanstack/react-query';
-import { answer, api } from '../../api/client';
 import { Findings } from '../../parts/findings/Findings';
 import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
 import { mendFinding } from './changes';
+import { useAuditOfProgram } from './queries';
 
 /** The audit of the program in use; it follows every save. */
 export function ClientAudit() {
   const client = useClientId();
   const board = useBoard();
   const command = useBoardChange();
-  const audit = useQuery({
-    queryKey: ['audit', client, board.data?.version],
-    queryFn: () => answer(api.GET('/clients/{client}/audit', { params: { path: { client } } })),
-    enabled: board.data?.week !== undefined && board.data.week !== null,
-    placeholderData: (before) => before,
-  });
+  const audit = useAuditOfProgram(client, board.data);
   if (audit.data === undefined) return null;
   const { findings } = audit.data;
   const errors = findings.filter((each) => each.severity === 'error').length;

@@ -1,10 +1,10 @@
-import { useQuery } from '@tanstack/react-query';
-import { answer, api, type Schemas } from '../../api/client';
+import { type Schemas } from '../../api/client';
 import { longDate } from '../../lib/dates';
 import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
 import { missSession, moveSession } from './changes';
+import { useMissedOffer } from './queries';
 
 /** What can become of a session that was missed: the next day that takes it, or what the week goes without. */
 export function MissedSession({ session, week }: { session: Schemas['WeekSession']; week: number }) {
@@ -13,16 +13,7 @@ export function MissedSession({ session, week }: { session: Schemas['WeekSession
   const command = useBoardChange();
   const version = board.data?.version ?? 1;
   const place = session.number;
-  const offer = useQuery({
-    queryKey: ['missed', client, version, week, place],
-    queryFn: () =>
-      answer(
-        api.POST('/clients/{client}/sessions/missed/check', {
-          params: { path: { client } },
-          body: { version, week, place },
-        }),
-      ),
-  });
+  const offer = useMissedOffer(client, version, week, place);
   const day = offer.data?.day ?? null;
   return (
     <div role="group" aria-label={`Missed: ${dayNames[session.day] ?? ''}`} className="bg-warn-soft px-4 py-2">

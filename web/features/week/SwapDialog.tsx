@@ -1,7 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { Repeat2 } from 'lucide-react';
 import { useState } from 'react';
-import { answer, api, isConflict, type Schemas } from '../../api/client';
+import { isConflict, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { CloseDialog, Dialog } from '../../ui/Dialog';
 import { Code } from '../../ui/Code';
@@ -12,6 +11,7 @@ import { useBoardChange, useClientId, useLibrary } from '../../parts/board/useBo
 import { useFigures } from '../../parts/rungs/useRungs';
 import { swapExercise, type Place } from './changes';
 import { Empty } from '../../ui/Empty';
+import { useSwaps } from './queries';
 
 /** What can stand in for one exercise of the week, with what is sore today spared. */
 export function SwapDialog({ entry, place }: { entry: Schemas['BoardEntry']; place: Place }) {
@@ -48,19 +48,7 @@ function Choices({ entry, place, onDone }: { entry: Schemas['BoardEntry']; place
   const figures = useFigures();
   const command = useBoardChange();
   const [spare, setSpare] = useState<string[]>([]);
-  const swaps = useQuery({
-    queryKey: ['swaps', client, entry.exercise, spare],
-    queryFn: () =>
-      answer(
-        api.GET('/clients/{client}/swaps/{rung}', {
-          params: {
-            path: { client, rung: entry.exercise },
-            query: spare.length === 0 ? {} : { spare: spare.join(',') },
-          },
-        }),
-      ),
-    placeholderData: (before) => before,
-  });
+  const swaps = useSwaps(client, entry.exercise, spare);
   return (
     <>
       <fieldset className="mb-2">

@@ -1,8 +1,7 @@
 import { weekDays } from '../../lib/dates';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { answer, api, isConflict, type Schemas } from '../../api/client';
+import { isConflict, type Schemas } from '../../api/client';
 import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { SelectField, Tick } from '../../ui/Field';
@@ -12,6 +11,7 @@ import { useBoard, useBoardChange, useClientId, useLibrary } from '../../parts/b
 import { useStyles } from '../../parts/styles/useStyles';
 import { WeekInShort } from '../../parts/week/WeekInShort';
 import { followStyle } from './changes';
+import { useWeekAsWished } from './queries';
 
 type Days = NonNullable<Schemas['WhatIfRequest']['days']>;
 type Limits = NonNullable<Schemas['WhatIfRequest']['limits']>;
@@ -29,13 +29,7 @@ export function WhatIf() {
   const [limits, setLimits] = useState<Limits>([]);
   const wishes = { ...(style === null ? {} : { style }), ...(days === null ? {} : { days }), limits };
   const asked = style !== null || days !== null || limits.length > 0;
-  const then = useQuery({
-    queryKey: ['what-if', client, board.data?.version, wishes],
-    queryFn: () => answer(api.POST('/clients/{client}/what-if', { params: { path: { client } }, body: wishes })),
-    enabled: asked,
-    placeholderData: (before) => before,
-    retry: false,
-  });
+  const then = useWeekAsWished(client, board.data?.version, wishes, asked);
   if (board.data === undefined || library.data === undefined || styles.data === undefined)
     return <Waiting what="the week" />;
   const known = new Set(board.data.client.limits.map((limit) => limit.id));

@@ -10,13 +10,18 @@ export function useClientId(): string {
   return useParams().client ?? '';
 }
 
-/** The board of the client in the address. */
-export function useBoard() {
-  const client = useClientId();
+/** The board of a client; none is asked for where nobody is named. */
+export function useBoardOf(client: string) {
   return useQuery({
     queryKey: ['board', client],
     queryFn: () => answer(api.GET('/clients/{client}/board', { params: { path: { client } } })),
+    enabled: client !== '',
   });
+}
+
+/** The board of the client in the address. */
+export function useBoard() {
+  return useBoardOf(useClientId());
 }
 
 /** Changes of the client in the address go one after the other, each on the version that the one before it made. */
