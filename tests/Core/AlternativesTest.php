@@ -73,6 +73,9 @@ final class AlternativesTest extends TestCase
                 $named[$swap->rung->id] = true;
             }
         }
-        self::assertNotSame([], array_intersect_key($named, array_column(array_map(static fn (Rung $rung): array => [$rung->id, true], $gated), 1, 0)));
+        self::assertNotSame(
+            [],
+            array_intersect_key($named, array_column(array_map(static fn (Rung $rung): array => [$rung->id, true], $gated), 1, 0)),
+        );
     }
 }

@@ -219,7 +219,10 @@ final class DoseBordersTest extends TestCase
         $of = static fn (int $break): Intervals => new Intervals(4, Seconds::of(10), Seconds::of($break));
         self::assertSame([10_000, 40_000], [$of(5)->longestHold()->ms, $of(0)->longestHold()->ms]);
         self::assertSame([40_000, 40_000, 15_000], [$of(5)->work()->ms, $of(5)->amount(), $of(5)->breaks()->ms]);
-        self::assertSame([4, 10_000, 5_000], [Intervals::parse('4 × 10 / 5')->count, Intervals::parse('4x10/5')->hold->ms, Intervals::parse('4x10/5')->break->ms]);
+        self::assertSame(
+            [4, 10_000, 5_000],
+            [Intervals::parse('4 × 10 / 5')->count, Intervals::parse('4x10/5')->hold->ms, Intervals::parse('4x10/5')->break->ms],
+        );
         try {
             Intervals::parse('4 times ten');
             self::fail('that is no table of repeats');

@@ -59,19 +59,29 @@ final class PlanningBordersTest extends TestCase
         $stands = ['standings' => ['plank' => ['rung' => 'forearm-plank']]];
         $level = self::rung('forearm-plank')->level->value;
         self::assertStringContainsString("level {$level} was shown on another, so one less", $why($stands));
-        self::assertLessThanOrEqual(max($level - 1, self::rung('rollout-ball')->level->value), self::on('rollout', $stands)->rung->level->value ?? 1);
+        self::assertLessThanOrEqual(
+            max($level - 1, self::rung('rollout-ball')->level->value),
+            self::on('rollout', $stands)->rung->level->value ?? 1,
+        );
         $clean = ['tests' => ['ladders' => ['plank' => ['highest_clean' => 'hands-plank']]]];
         self::assertStringContainsString(sprintf('level %d was shown', self::rung('hands-plank')->level->value), $why($clean));
         $held = static fn (int $seconds): array => ['tests' => ['front-plank_s' => $seconds]];
         $start = (int) self::rung('forearm-plank')->start()->measure->work()->toNumber();
         self::assertStringContainsString("level {$level} was shown", $why($held($start)));
-        self::assertStringContainsString('was not tested: taken as level 2', $why($held($start - 1)), 'shorter than its start shows nothing');
+        self::assertStringContainsString(
+            'was not tested: taken as level 2',
+            $why($held($start - 1)),
+            'shorter than its start shows nothing',
+        );
         self::assertStringContainsString(
             sprintf('level %d was shown', self::rung('wall-plank')->level->value),
             $why(['standings' => ['plank' => ['rung' => 'wall-plank']], 'tests' => ['front-plank_s' => 200]]),
             'where somebody stands goes before what they once held',
         );
-        self::assertStringContainsString('was not tested: taken as level 2', $why(['standings' => ['side-plank' => ['rung' => 'side-plank-split']]]));
+        self::assertStringContainsString(
+            'was not tested: taken as level 2',
+            $why(['standings' => ['side-plank' => ['rung' => 'side-plank-split']]]),
+        );
     }
 
     public function test_a_clearance_allows_its_level_and_none_above(): void
@@ -119,7 +129,10 @@ final class PlanningBordersTest extends TestCase
         $last = Documents::steps($client)->last($rung);
         self::assertSame([0, 'Stays.'], [$of(0)->step, $of(0)->why]);
         self::assertSame([$last, 'Stays.'], [$of($last)->step, $of($last)->why]);
-        self::assertSame([$last, sprintf('The rung has %d doses now: on its last.', $last + 1)], [$of($last + 1)->step, $of($last + 1)->why]);
+        self::assertSame(
+            [$last, sprintf('The rung has %d doses now: on its last.', $last + 1)],
+            [$of($last + 1)->step, $of($last + 1)->why],
+        );
         $sore = self::client(['limits' => [['limit' => 'shoulder', 'severity' => 'severe']]]);
         self::assertNotSame($rung, Landing::of($rung, 2, $ladder, $library, $sore, Documents::steps($sore))->rung);
     }
@@ -132,11 +145,16 @@ final class PlanningBordersTest extends TestCase
             return new OrderItem(self::rung($rung), Shorthand::parse($dose));
         }, $of);
         $style = Documents::data()->style('even-keel');
-        $why = static fn (string ...$of): array => (new BestOrder($items(...$of), SetOrder::SkillFirst, $style->orderWeights))->why(range(0, count($of) - 1));
+        $why = static fn (string ...$of): array => (
+            new BestOrder($items(...$of), SetOrder::SkillFirst, $style->orderWeights)
+        )->why(range(0, count($of) - 1));
         self::assertSame([], $why('forearm-plank 1 × 30 s'));
         self::assertContains('1 × one direction twice running', $why('forearm-plank 1 × 30 s', 'hands-plank 1 × 30 s'));
         self::assertContains('1 × shoulders loaded twice running', $why('hands-plank 1 × 30 s', 'side-plank-stacked 1 × 30 s /s'));
-        self::assertContains('2 × one direction twice running', $why('forearm-plank 1 × 30 s', 'hands-plank 1 × 30 s', 'knee-plank 1 × 20 s'));
+        self::assertContains(
+            '2 × one direction twice running',
+            $why('forearm-plank 1 × 30 s', 'hands-plank 1 × 30 s', 'knee-plank 1 × 20 s'),
+        );
         self::assertNotContains('1 × one direction twice running', $why('forearm-plank 1 × 30 s', 'side-plank-split 1 × 20 s /s'));
         $balance = array_values(array_filter(
             Documents::data()->library()->rungs(),
@@ -146,7 +164,10 @@ final class PlanningBordersTest extends TestCase
         self::assertContains(
             '1 × balance straight after a hard hold',
             (new BestOrder(
-                [new OrderItem(self::rung('forearm-plank'), Shorthand::parse('1 × 60 s')), new OrderItem($balance[0], $balance[0]->start())],
+                [
+                    new OrderItem(self::rung('forearm-plank'), Shorthand::parse('1 × 60 s')),
+                    new OrderItem($balance[0], $balance[0]->start()),
+                ],
                 SetOrder::SkillFirst,
                 $style->orderWeights,
             ))->why([0, 1]),
@@ -156,7 +177,9 @@ final class PlanningBordersTest extends TestCase
     public function test_an_exercise_more_takes_the_time_of_its_circuit_or_its_own_start(): void
     {
         $edit = new SessionEdit(Documents::data()->library());
-        $timed = Documents::session([['type' => 'circuit', 'rounds' => 3, 'entries' => [['exercise' => 'Front plank', 'work_s' => 40, 'rest_s' => 20]]]]);
+        $timed = Documents::session(
+            [['type' => 'circuit', 'rounds' => 3, 'entries' => [['exercise' => 'Front plank', 'work_s' => 40, 'rest_s' => 20]]]],
+        );
         $own = Documents::session([['type' => 'circuit', 'rounds' => 3, 'entries' => [['exercise' => 'Front plank', 'hold_s' => 20]]]]);
         $straight = Documents::straight([['exercise' => 'Front plank', 'sets' => 2, 'hold_s' => 20]]);
         $added = static fn ($session, string $what, int $block = 0): string => Shorthand::write(
@@ -166,8 +189,15 @@ final class PlanningBordersTest extends TestCase
         self::assertSame('1 × 40 s work r0:20', $added($timed, 'Bridge'));
         self::assertStringStartsWith('1 × ', $added($own, 'Side plank'), 'a circuit counts rounds');
         self::assertSame(Shorthand::write(Documents::steps()->dose(self::rung('bridge'), 0)), $added($straight, 'Bridge'));
-        self::assertSame(Shorthand::write(Documents::steps()->dose(self::rung('bridge'), 0)), $added($straight, 'Bridge', 1), 'in a block of its own');
-        foreach ([static fn () => $edit->added($straight, 0, 'Nobody', Documents::steps()), static fn () => $edit->added($straight, 7, 'Bridge', Documents::steps())] as $do) {
+        self::assertSame(
+            Shorthand::write(Documents::steps()->dose(self::rung('bridge'), 0)),
+            $added($straight, 'Bridge', 1),
+            'in a block of its own',
+        );
+        foreach ([
+            static fn () => $edit->added($straight, 0, 'Nobody', Documents::steps()),
+            static fn () => $edit->added($straight, 7, 'Bridge', Documents::steps()),
+        ] as $do) {
             try {
                 $do();
                 self::fail('there is no such thing');
@@ -191,7 +221,11 @@ final class PlanningBordersTest extends TestCase
         $client = self::client(['ability' => ['AE' => 9]]);
         self::assertSame($rung, $easing->of($rung, $steps->of($rung)[$steps->last($rung)]->measure, $client));
         self::assertSame($below, $easing->of($rung, $steps->of($rung)[0]->measure, $client));
-        self::assertNotSame($below, $easing->of($rung, $steps->of($rung)[0]->measure, $client, [$below->id => true]), 'not twice in a session');
+        self::assertNotSame(
+            $below,
+            $easing->of($rung, $steps->of($rung)[0]->measure, $client, [$below->id => true]),
+            'not twice in a session',
+        );
         self::assertNull($easing->of($ladder->rungs[0], $steps->of($ladder->rungs[0])[0]->measure, $client));
         self::assertNull($easing->of($rung, Shorthand::parse('1 × 8')->measure, $client), 'seconds and repetitions are not compared');
     }
@@ -205,7 +239,10 @@ final class PlanningBordersTest extends TestCase
                 new Shift($day, $weeks);
                 self::fail($weeks.' weeks were taken');
             } catch (InvalidValue $e) {
-                self::assertStringContainsString('from 1 weeks to 52 weeks', str_replace('from 1 to 52', 'from 1 weeks to 52', $e->sentence));
+                self::assertStringContainsString(
+                    'from 1 weeks to 52 weeks',
+                    str_replace('from 1 to 52', 'from 1 weeks to 52', $e->sentence),
+                );
             }
         }
         self::assertSame(1, Shift::away($day, $day)->weeks);
