@@ -76,7 +76,7 @@ final class StyleJson
             $seconds('short_length_s'),
             $numbers->int('most_training_days'),
             self::readPlan(new Node([...$plan, ...($node->opaque('plan') ?? [])])),
-            $numbers->optionalInt('clean_sessions') ?? 2,
+            $numbers->optionalInt('clean_sessions') ?? Style::USUAL_CLEAN,
             $numbers->optionalInt('days_on_rung') ?? 0,
             $numbers->optionalInt('most_effort') ?? 6,
             ($plan['monitors_pain'] ?? false) === true,
@@ -133,16 +133,16 @@ final class StyleJson
 
     private static function readPlan(Node $node): StylePlan
     {
-        $usual = new StylePlan;
-
         return new StylePlan(
             $node->bool('struggle'),
-            SetOrder::from($node->optionalString('order') ?? $usual->order->value),
+            SetOrder::from($node->optionalString('order') ?? SetOrder::SkillFirst->value),
             $node->optionalInt('lighter_every') ?? 0,
             $node->bool('circuit'),
             [
                 ...($node->bool('trunk_movement') ? [Category::TrunkMovement] : []),
-                ...($node->has('accessories') ? array_map(Category::from(...), $node->strings('accessories')) : $usual->accessories),
+                ...(
+                    $node->has('accessories') ? array_map(Category::from(...), $node->strings('accessories')) : StylePlan::USUAL_ACCESSORIES
+                ),
             ],
             $node->strings('without_ladders'),
             $node->strings('without_rungs'),
@@ -150,7 +150,7 @@ final class StyleJson
             $node->bool('core_first'),
             $node->ints('role_shares'),
             $node->bool('both_sides_one_rep'),
-            $node->optionalInt('weeks_per_step') ?? $usual->weeksPerStep,
+            $node->optionalInt('weeks_per_step') ?? StylePlan::USUAL_WEEKS_PER_STEP,
             $node->bool('build'),
             $node->bool('then_move'),
             $node->bool('by_second'),

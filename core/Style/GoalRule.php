@@ -43,7 +43,7 @@ final class GoalRule
         public readonly array $avoid,
         public readonly bool $circuit,
         public readonly bool $standingFirst,
-        public readonly bool $showsRoles = false,
+        public readonly bool $showsRoles,
     ) {
     }
 

@@ -11,6 +11,12 @@ use EvenRungs\Core\Ladder\Category;
  */
 final class StylePlan
 {
+    /** Categories beside the directions that a style adds where it says nothing of them. */
+    public const USUAL_ACCESSORIES = [Category::Hip, Category::ShoulderGirdle, Category::Integrated];
+
+    /** Weeks until the next step of a dose is expected, where a style says nothing of it (house rule). */
+    public const USUAL_WEEKS_PER_STEP = 2;
+
     /**
      * @param  bool  $struggle  a ladder that was tested starts on the rung above the highest clean one
      * @param  SetOrder  $order  of the exercises of a session
@@ -29,21 +35,21 @@ final class StylePlan
      * @param  array<string, int>  $roleShares  per cent of the work that each role is meant to get, by role; empty for none
      */
     public function __construct(
-        public readonly bool $struggle = false,
-        public readonly SetOrder $order = SetOrder::SkillFirst,
-        public readonly int $lighterEvery = 0,
-        public readonly bool $circuit = false,
-        public readonly array $accessories = [Category::Hip, Category::ShoulderGirdle, Category::Integrated],
-        public readonly array $withoutLadders = [],
-        public readonly array $withoutRungs = [],
-        public readonly bool $highReps = false,
-        public readonly bool $coreFirst = false,
-        public readonly array $roleShares = [],
-        public readonly bool $bothSidesOneRep = false,
-        public readonly int $weeksPerStep = 2,
-        public readonly bool $build = false,
-        public readonly bool $thenMove = false,
-        public readonly bool $bySecond = false,
+        public readonly bool $struggle,
+        public readonly SetOrder $order,
+        public readonly int $lighterEvery,
+        public readonly bool $circuit,
+        public readonly array $accessories,
+        public readonly array $withoutLadders,
+        public readonly array $withoutRungs,
+        public readonly bool $highReps,
+        public readonly bool $coreFirst,
+        public readonly array $roleShares,
+        public readonly bool $bothSidesOneRep,
+        public readonly int $weeksPerStep,
+        public readonly bool $build,
+        public readonly bool $thenMove,
+        public readonly bool $bySecond,
     ) {
     }
 
@@ -64,6 +70,7 @@ final class StylePlan
             $this->weeksPerStep,
             $this->build,
             $this->thenMove,
+            false,
         );
     }
 }
