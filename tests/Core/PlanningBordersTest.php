@@ -6,6 +6,7 @@ namespace Tests\Core;
 
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Goal;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\InvalidValue;
@@ -20,6 +21,7 @@ use EvenRungs\Core\Planning\Order\OrderItem;
 use EvenRungs\Core\Program\ExtraSet;
 use EvenRungs\Core\Program\Refit;
 use EvenRungs\Core\Program\Shift;
+use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\SetOrder;
 use EvenRungs\Core\Time\Seconds;
 use PHPUnit\Framework\TestCase;
@@ -270,5 +272,71 @@ final class PlanningBordersTest extends TestCase
         self::assertSame(3, array_sum(array_map(static fn ($entry): int => $entry->dose->sets, $cut->entries())));
         self::assertNull($refit->into($session, Seconds::of(5), true));
         self::assertSame($session, ExtraSet::withoutOrphans($session), 'nothing to take out changes nothing');
+    }
+
+    public function test_a_goal_leaves_out_what_it_avoids_from_grade_two_and_what_is_over_its_level(): void
+    {
+        $rule = static fn (array $avoid, ?int $cap): GoalRule => new GoalRule(
+            Goal::General,
+            'Made up',
+            'control',
+            2,
+            3,
+            [],
+            [],
+            $cap,
+            [],
+            $avoid,
+            false,
+            false,
+            false,
+        );
+        $seen = [];
+        foreach (Documents::data()->library()->rungs() as $rung) {
+            $grade = $rung->grade('shoulder-load');
+            $seen[$grade] = true;
+            self::assertSame($grade < 2, $rule(['shoulder-load'], null)->allows($rung), $rung->id);
+            self::assertSame($rung->level->value <= 4, $rule([], 4)->allows($rung), $rung->id);
+        }
+        self::assertSame([0, 1, 2, 3], array_values(array_intersect([0, 1, 2, 3], array_keys($seen))));
+        $goals = Documents::data()->goals();
+        $child = Documents::client(['goal' => 'strength', 'born' => 2015, 'as_of' => '2027-01-04']);
+        self::assertSame([...$goals['strength']->without, ...$goals['youth']->without], GoalRule::for($child, $goals)->without);
+        self::assertSame(
+            $goals['strength'],
+            GoalRule::for(Documents::client(['goal' => 'strength', 'born' => 1990, 'as_of' => '2027-01-04']), $goals),
+        );
+        self::assertSame(
+            $goals['youth'],
+            GoalRule::for(Documents::client(['goal' => 'youth', 'born' => 2015, 'as_of' => '2027-01-04']), $goals),
+        );
+    }
+
+    public function test_a_standing_written_as_a_dose_is_the_highest_step_not_over_it(): void
+    {
+        $step = static fn (array $dose): int => self::on(
+            'plank',
+            ['standings' => ['plank' => ['rung' => 'forearm-plank', 'step' => 2, 'dose' => $dose]]],
+        )->step;
+        $steps = Documents::steps();
+        $rung = self::rung('forearm-plank');
+        $seconds = static fn (int $i): int|float => $steps->of($rung)[$i]->measure->work()->toNumber();
+        self::assertSame(1, $step(['hold_s' => $seconds(1)]));
+        self::assertSame(0, $step(['hold_s' => $seconds(1) - 1]));
+        self::assertSame(0, $step(['hold_s' => 1]), 'less than the start is the start');
+        self::assertSame(2, $step(['reps' => 8]), 'counted otherwise it says nothing');
+    }
+
+    public function test_what_a_style_tells_whoever_trains(): void
+    {
+        foreach (Documents::data()->styleNames() as $name) {
+            $style = Documents::data()->style($name);
+            $told = array_filter($style->choices, static fn ($choice): bool => $choice->coached);
+            self::assertCount(count($told), $style->coaching());
+            foreach ($style->coaching() as $line) {
+                self::assertMatchesRegularExpression('/^.+: .+\.$/', $line);
+            }
+        }
+        self::assertNotSame([], Documents::data()->style('even-keel')->coaching());
     }
 }

@@ -191,4 +191,49 @@ final class VerdictWordsTest extends TestCase
         }
         self::assertGreaterThanOrEqual(20, count($audits));
     }
+
+    public function test_a_day_that_is_missing_on_the_rung_is_one_day(): void
+    {
+        $set = static fn (string $side): array => ['side' => $side, ...self::CLEAN, 'target_reps' => 10, 'reps' => 10];
+        $both = static fn (string $date): array => ['date' => $date, 'sets' => [$set('left'), $set('right')]];
+        $days = static fn (string $asOf): string => implode(' ', self::verdict(
+            [$both('2027-01-04'), $both('2027-01-06')],
+            ['arrived' => '2027-01-04', 'as_of' => $asOf],
+            'long-haul',
+        )->wouldChange);
+        $needs = Documents::data()->style('long-haul')->daysOnRung;
+        self::assertGreaterThan(2, $needs);
+        $day = static fn (int $left): string => (new \DateTimeImmutable('2027-01-04'))->modify(
+            sprintf('+%d days', $needs - $left),
+        )->format('Y-m-d');
+        self::assertStringContainsString('1 more day on the rung.', $days($day(1)));
+        self::assertStringContainsString('2 more days on the rung.', $days($day(2)));
+        self::assertStringNotContainsString('on the rung.', $days($day(0)));
+    }
+
+    public function test_at_the_top_nothing_follows_and_it_is_said(): void
+    {
+        $library = Documents::data()->library();
+        $ladder = $library->ladder('dead-bug');
+        $top = $ladder->rungs[count($ladder->rungs) - 1];
+        $steps = Documents::steps();
+        $amount = (int) $steps->of($top)[$steps->last($top)]->measure->amount();
+        $set = static fn (string $side): array => ['side' => $side, ...self::CLEAN, 'target_reps' => $amount, 'reps' => $amount];
+        $session = static fn (string $date): array => ['date' => $date, 'sets' => [$set('left'), $set('right')]];
+        $verdict = self::verdict([$session('2027-01-04'), $session('2027-01-06')], ['rung' => $top->id, 'step' => $steps->last($top)]);
+        self::assertSame('stay', $verdict->decision->value);
+        self::assertStringContainsString('Nothing that is allowed stands above.', $verdict->reasons[0]);
+        self::assertSame([], $verdict->wouldChange);
+    }
+
+    public function test_every_rule_names_its_source(): void
+    {
+        foreach (Judge::RULES as $rule) {
+            self::assertMatchesRegularExpression(
+                '/(House rule|Common practice, no source|\(\d{4}\)|\d{4}, from memory)/',
+                $rule::source(),
+                $rule,
+            );
+        }
+    }
 }
