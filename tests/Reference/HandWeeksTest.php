@@ -48,7 +48,10 @@ final class HandWeeksTest extends TestCase
             $audit->found($audit->read($program, $client)),
             static fn (Finding $finding): bool => $finding->severity !== Severity::Note,
         );
-        self::assertSame([], array_map(static fn (Finding $finding): string => $finding->rule.': '.$finding->message, array_values($against)));
+        self::assertSame(
+            [],
+            array_map(static fn (Finding $finding): string => $finding->rule.': '.$finding->message, array_values($against)),
+        );
     }
 
     /** @return array<string, ?Rung> */

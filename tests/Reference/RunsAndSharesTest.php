@@ -16,9 +16,9 @@ use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 
 /**
- * The share of clean sessions with its range (Wilson EB 1927, J Am Stat Assoc 22:209–212: an end of the interval is where the share that was
- * seen lies z standard errors away), how long a run of clean sessions takes (Feller W, An Introduction to Probability Theory, vol. 1,
- * XIII.7, from memory: two running at one half take six on the mean, three take fourteen), and left against right at their borders.
+ * The share of clean sessions with its range (Wilson EB 1927, J Am Stat Assoc 22:209–212: an end of the interval is where the share seen
+ * lies z standard errors away), how long a run of clean sessions takes (Feller W, An Introduction to Probability Theory, vol. 1, XIII.7,
+ * from memory: two running at one half take six on the mean, three take fourteen), and left against right at their borders.
  */
 final class RunsAndSharesTest extends TestCase
 {
