@@ -9,6 +9,7 @@ use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\FloorSpan;
 use EvenRungs\Core\Floor\RunSheet;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Log\HardWork;
 use EvenRungs\Core\Program\DirectionShares;
 use EvenRungs\Core\Program\Fit;
 use EvenRungs\Core\Program\MinutesLeft;
@@ -158,5 +159,47 @@ final class FloorBordersTest extends TestCase
             Documents::time((new MinutesLeft($session, $library))->into(Seconds::of($whole)) ?? $session)->time->total()->toNumber(),
             'all of it where all of it fits',
         );
+    }
+
+    public function test_six_sets_of_the_directions_are_hard_five_and_accessories_are_not(): void
+    {
+        $library = Documents::data()->library();
+        $style = Documents::data()->style('even-keel');
+        $hard = static fn (int $sets, int $others = 0): bool => HardWork::isHardSession(
+            Documents::straight([
+                ['exercise' => 'Front plank', 'sets' => $sets, 'hold_s' => 5],
+                ...($others === 0 ? [] : [['exercise' => 'Bridge', 'sets' => $others, 'reps' => 3]]),
+            ]),
+            $library,
+            $style,
+        );
+        self::assertSame(6, $style->hardSets);
+        self::assertTrue($hard(6));
+        self::assertFalse($hard(5));
+        self::assertFalse($hard(5, 6), 'the bridge is none of the four directions');
+        $circuit = static fn (int $rounds): bool => HardWork::isHardSession(
+            Documents::session([['type' => 'circuit', 'rounds' => $rounds, 'entries' => [
+                ['exercise' => 'Front plank', 'hold_s' => 5], ['exercise' => 'Side plank', 'hold_s' => 5, 'side' => 'each'],
+            ]]]),
+            $library,
+            $style,
+        );
+        self::assertTrue($circuit(3));
+        self::assertFalse($circuit(2));
+        $seconds = (int) $style->hardTension->toNumber();
+        $long = static fn (int $s): bool => HardWork::isHardSession(
+            Documents::straight([['exercise' => 'Front plank', 'hold_s' => $s]]),
+            $library,
+            $style,
+        );
+        self::assertTrue($long($seconds));
+        self::assertFalse($long($seconds - 1));
+        $sets = RunSheet::of(
+            Documents::straight([['exercise' => 'Front plank', 'sets' => 2, 'hold_s' => 20, 'rest_s' => 30]]),
+            Documents::time(Documents::straight([['exercise' => 'Front plank', 'sets' => 2, 'hold_s' => 20, 'rest_s' => 30]]))->timeline,
+            $library,
+        );
+        self::assertCount(2, $sets, 'a rest is no set');
+        self::assertSame([false, false], array_map(static fn (FloorSet $set): bool => $set->timed, $sets));
     }
 }

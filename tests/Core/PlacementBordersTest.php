@@ -52,6 +52,10 @@ final class PlacementBordersTest extends TestCase
             max($level - 1, self::rung('rollout-ball')->level->value),
             self::on('rollout', $stands)->rung->level->value ?? 1,
         );
+        self::assertSame(
+            Documents::data()->library()->ladder('dead-bug')->highestAtOrUnder($level - 1)?->id,
+            self::on('dead-bug', $stands)->rung?->id,
+        );
         $clean = ['tests' => ['ladders' => ['plank' => ['highest_clean' => 'hands-plank']]]];
         self::assertStringContainsString(sprintf('level %d was shown', self::rung('hands-plank')->level->value), $why($clean));
         $held = static fn (int $seconds): array => ['tests' => ['front-plank_s' => $seconds]];

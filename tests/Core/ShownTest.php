@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Client\SafetyScreen;
 use EvenRungs\Core\Client\ScreenDue;
 use EvenRungs\Core\Client\Shown;
@@ -185,5 +186,29 @@ final class ShownTest extends TestCase
         self::assertCount(2, $client->sore(self::client(['limits' => ['neck']])->limits)->limits);
         self::assertCount(1, $client->with($client->limits[0])->limits, 'nothing twice');
         self::assertArrayHasKey('wrist', $limits);
+    }
+
+    public function test_limits_cap_holds_and_time_on_the_back_by_the_smallest(): void
+    {
+        $of = static fn (array $limits): array => [
+            Limit::holdCap(self::client(['limits' => $limits, 'screen' => ['flags' => [], 'cleared' => true]])->limits)?->toNumber(),
+            Limit::flatUnder(self::client(['limits' => $limits, 'screen' => ['flags' => [], 'cleared' => true]])->limits)?->toNumber(),
+        ];
+        self::assertSame([null, null], $of([]));
+        self::assertSame([null, null], $of(['wrist']));
+        self::assertSame([10, null], $of(['blood-pressure']));
+        self::assertSame(60, $of(['pregnancy'])[1]);
+        self::assertSame([10, 60], $of(['pregnancy', 'blood-pressure']));
+    }
+
+    public function test_who_is_away_trains_at_no_home_and_a_symptom_of_the_day_of_the_screen_is_new(): void
+    {
+        $client = self::client(['days' => ['mon' => 20], 'home' => ['days' => ['mon'], 'equipment' => []]]);
+        $away = $client->inPlace(['tue' => 15], ['band']);
+        self::assertSame([15, 0, ['band']], [$away->minutesOn(Weekday::Tuesday), $away->minutesOn(Weekday::Monday), $away->equipment]);
+        self::assertFalse($away->isAtHomeOn(Weekday::Monday));
+        self::assertTrue($client->isAtHomeOn(Weekday::Monday));
+        $day = new DateTimeImmutable('2026-11-26');
+        self::assertSame('2026-11-26', ScreenDue::after($day, newSymptom: $day)->on->format('Y-m-d'));
     }
 }
