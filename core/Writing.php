@@ -20,6 +20,8 @@ final class Writing
 
     public const FOOT_METRES = 0.3048;
 
+    private const SHORT_METRES = 3;
+
     private static ?self $now = null;
 
     /**
@@ -61,10 +63,10 @@ final class Writing
         return self::amount($cm, 'cm', self::INCH_CM, 'in', 0.5);
     }
 
-    /** How far something is carried, such as `20 m` or, in whole feet, `66 ft`. */
+    /** How far something is carried, such as `20 m` or, in whole feet, `66 ft`; what is short to half a foot, so that it reads back. */
     public static function distance(int|float $metres): string
     {
-        return self::amount($metres, 'm', self::FOOT_METRES, 'ft', 1);
+        return self::amount($metres, 'm', self::FOOT_METRES, 'ft', $metres < self::SHORT_METRES ? 0.5 : 1);
     }
 
     public static function day(DateTimeInterface $day): string

@@ -96,7 +96,7 @@ final class TimeTest extends TestCase
                 Writing::load(8), Writing::reach(30), Writing::distance(20), Writing::day(new \DateTimeImmutable('2027-01-04')),
             ]),
         );
-        self::assertSame('3 ft', $imperial->during(static fn (): string => Writing::distance(1)));
+        self::assertSame('3.5 ft', $imperial->during(static fn (): string => Writing::distance(1)));
         self::assertSame('8 kg', Writing::load(8), 'and as before after it');
         self::assertSame(['1', '0.5', '0.125', '1.1', '100'], array_map(Writing::number(...), [1.0, 0.5, 0.125, 1.1, 100]));
     }

@@ -9,12 +9,14 @@ interface Shown {
   one: number;
   /** what it is rounded to */
   to: number;
+  /** what a kept amount under this is rounded to, so that it reads back */
+  short?: { under: number; to: number };
 }
 
 const imperial: Partial<Record<Unit, Shown>> = {
   kg: { unit: 'lb', one: 0.45359237, to: 0.5 },
   cm: { unit: 'in', one: 2.54, to: 0.5 },
-  m: { unit: 'ft', one: 0.3048, to: 1 },
+  m: { unit: 'ft', one: 0.3048, to: 1, short: { under: 3, to: 0.5 } },
 };
 
 let studio: Schemas['StudioSettings']['units'] = 'metric';
@@ -36,7 +38,9 @@ export function unitOf(unit: Unit): string {
 /** A kept amount in the unit that is shown. */
 export function numberIn(unit: Unit, kept: number): number {
   const shown = shownIn(unit);
-  return shown === undefined ? kept : Math.round(kept / shown.one / shown.to) * shown.to;
+  if (shown === undefined) return kept;
+  const to = shown.short !== undefined && kept < shown.short.under ? shown.short.to : shown.to;
+  return Math.round(kept / shown.one / to) * to;
 }
 
 /** A kept amount with its unit. */
