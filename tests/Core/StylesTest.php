@@ -247,7 +247,7 @@ final class StylesTest extends TestCase
             $plans[$goal->value] = self::plain(Documents::plan(Documents::client([
                 'goal' => $goal->value, 'equipment' => ['mat', 'band', 'wall', 'bench', 'kettlebell', 'ball', 'throw-ball'],
                 'ability' => ['BR' => 4, 'AE' => 8, 'AF' => 8, 'AL' => 8, 'AR' => 8, 'HP' => 6, 'IN' => 8],
-                'days' => ['mon' => 14, 'wed' => 14, 'fri' => 14], 'other_training' => [['day' => 'fri', 'type' => 'endurance']],
+                'days' => ['mon' => 24, 'wed' => 24, 'fri' => 24], 'other_training' => [['day' => 'fri', 'type' => 'endurance']],
             ]), 1));
         }
         foreach ($plans as $one => $plan) {

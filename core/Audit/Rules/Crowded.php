@@ -10,19 +10,14 @@ use EvenRungs\Core\Audit\AuditedSession;
 use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
-use EvenRungs\Core\Client\Age;
-use EvenRungs\Core\Client\Goal;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\Kind;
+use EvenRungs\Core\Program\SessionShape;
+use EvenRungs\Core\Time\Seconds;
 
 final class Crowded implements Rule
 {
-    /** Exercises at most, by minutes up to which; the last for all that is longer (house rule). */
-    private const MOST = [8 => 3, 15 => 4, 25 => 6, 40 => 7, 1440 => 8];
-
-    private const MOST_OF_LEARNERS = 5;
-
     public static function sentence(): string
     {
         return 'A session has no more exercises than its minutes have room for with two sets or three of each, and learners '
@@ -76,15 +71,7 @@ final class Crowded implements Rule
         $ms = 60_000 * (
             $client?->minutesOn($session->session->day) ?? 0
         ) ?: $session->session->claimed->ms ?? $session->time->time->total()->ms;
-        $learns = $client !== null && (
-            in_array($client->goal, [Goal::Rehab, Goal::Youth, Goal::HealthyAgeing], true) || Age::of($client)->isUnderAge()
-        );
-        foreach (self::MOST as $minutes => $most) {
-            if ($ms <= 60_000 * $minutes) {
-                break;
-            }
-        }
 
-        return $learns ? min($most, self::MOST_OF_LEARNERS) : $most;
+        return SessionShape::mostExercises(Seconds::ofMs($ms), $client);
     }
 }

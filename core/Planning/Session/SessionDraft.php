@@ -57,6 +57,7 @@ final class SessionDraft
     }
 
     /**
+     * @param  Dose  $dose  with the sets it comes with; in a circuit it has as many as the others
      * @param  list<string>  $why
      */
     public function add(ExerciseChoice $choice, Dose $dose, array $why): bool
@@ -68,7 +69,7 @@ final class SessionDraft
         }
 
         return $this->attempt(function () use ($choice, $dose, $why): void {
-            $sets = $this->circuit && $this->items !== [] ? $this->items[0]->dose->sets : 1;
+            $sets = $this->circuit && $this->items !== [] ? $this->items[0]->dose->sets : $dose->sets;
             $this->items[] = new DraftItem($choice, $dose->withSets($sets), [...$choice->why, ...$why]);
         });
     }
@@ -76,7 +77,7 @@ final class SessionDraft
     /** One set more of an item; in a circuit one round more of all. What was refused once stays refused: a draft only grows. */
     public function addSet(int $place): bool
     {
-        if (isset($this->full[$place])) {
+        if ($this->isFull($place)) {
             return false;
         }
         $added = $this->attempt(function () use ($place): void {
@@ -91,6 +92,12 @@ final class SessionDraft
         }
 
         return $added;
+    }
+
+    /** Whether a further set of an item was refused. */
+    public function isFull(int $place): bool
+    {
+        return isset($this->full[$place]);
     }
 
     /** @return list<DraftItem> in the order they were added, the switch-on left out */

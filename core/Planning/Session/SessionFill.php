@@ -1,0 +1,238 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Planning\Session;
+
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\Choice\ExerciseChoice;
+use EvenRungs\Core\Planning\Order\DraftItem;
+use EvenRungs\Core\Program\Kind;
+use EvenRungs\Core\Program\SessionShape;
+use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Style\Style;
+
+/**
+ * Fills one session: the exercises whose turn it is, never more than its shape has room for, and two sets of what is there before
+ * another comes.
+ */
+final class SessionFill
+{
+    /** A direction with more than this many times the work of the least worked one gets no further set (house rule). */
+    private const FAR_AHEAD_TIMES = 2;
+
+    private readonly bool $circuit;
+
+    private readonly Steps $steps;
+
+    private readonly SessionDraft $draft;
+
+    private readonly int $most;
+
+    /**
+     * @param  array<string, list<ExerciseChoice>>  $choices  by category, the best first
+     * @param  array<string, int>  $ms  work of the week before this session, by category
+     */
+    public function __construct(
+        private readonly Slot $slot,
+        Client $client,
+        private readonly array $choices,
+        private readonly array $ms,
+        Library $library,
+        private readonly Style $style,
+        private readonly GoalRule $goal,
+    ) {
+        $this->circuit = ($goal->circuit || $style->plan->circuit) && $slot->kind !== Kind::Activation;
+        $this->steps = new Steps($style, $client);
+        $this->draft = new SessionDraft($slot, $this->circuit, $library, $style, $goal);
+        $this->most = SessionShape::mostExercises($slot->length, $client);
+    }
+
+    /**
+     * @param  array<string, int>  $covered  sessions of the week so far that train each direction
+     * @param  bool  $light  whether the week is a lighter one
+     * @param  ?ExerciseChoice  $open  what switches on first
+     */
+    public function draft(array $covered, bool $light, ?ExerciseChoice $open): SessionDraft
+    {
+        if ($open !== null) {
+            $this->draft->openWith($open, $this->steps->dose($open->rung, $open->step, $open->range)->withSets(1));
+        }
+        $setsFirst = ! $this->circuit && ! $light && $this->slot->kind !== Kind::Activation;
+        $order = $this->needs($covered);
+        foreach ($order as $direction) {
+            $this->add($direction, $covered[$direction->value], $setsFirst && $covered[$direction->value] > 0);
+        }
+        $this->raiseSets($light ? $this->goal->sets - 1 : $this->goal->sets);
+        foreach ($this->style->plan->accessories as $category) {
+            $this->add($category, 0, $setsFirst);
+        }
+        if ($this->slot->mayBeHard) {
+            foreach ($order as $direction) {
+                $this->add($direction, $covered[$direction->value] + 1, $setsFirst);
+            }
+        }
+        $this->raiseSets($light ? $this->goal->sets - 1 : $this->goal->mostSets);
+
+        return $this->draft;
+    }
+
+    /** @param  bool  $setsFirst  whether it comes only behind two sets of all that is there; on a hard day a direction with two */
+    private function add(Category $category, int $turn, bool $setsFirst): void
+    {
+        if ($setsFirst) {
+            $this->raiseSets(SessionShape::SETS_FIRST, false);
+        }
+        if (count($this->draft->items()) < $this->most && ! ($setsFirst && $this->lacksSets())) {
+            $twice = $setsFirst && $category->isDirection() && $this->slot->mayBeHard;
+            $this->addFrom($this->choices[$category->value], $turn, $twice ? SessionShape::SETS_FIRST : 1);
+        }
+    }
+
+    /** Whether an exercise of the four directions has fewer sets than come first. A light session cannot always give them. */
+    private function lacksSets(): bool
+    {
+        foreach ($this->draft->items() as $i => $item) {
+            if (
+                $item->choice->rung->category->isDirection()
+                && $item->dose->sets < SessionShape::SETS_FIRST
+                && ($this->slot->mayBeHard || ! $this->draft->isFull($i))
+            ) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Adds the choice whose turn it is: of the two best, session by session.
+     *
+     * @param  list<ExerciseChoice>  $choices
+     */
+    private function addFrom(array $choices, int $turn, int $sets): void
+    {
+        $best = array_slice($choices, 0, 2);
+        if ($best === []) {
+            return;
+        }
+        $choice = $best[$turn % count($best)];
+        $step = $this->slot->kind === Kind::Activation ? $this->switchOnStep($choice) : $choice->step;
+        $dose = $this->steps->dose($choice->rung, $step, $choice->range)->withSets($sets);
+        $why = $this->steps->why($choice->rung, $step, $choice->range);
+        $many = $this->circuit ? $this->steps->many($choice->rung) : null;
+        if ($many !== null && ! Steps::isAtMost($many, $dose->measure)) {
+            $dose = $dose->withMeasure($many);
+            $why[] = sprintf(
+                '%d repetitions: %s does light accessories in many (common practice, no source).',
+                $many->count,
+                $this->style->name,
+            );
+        }
+        $this->draft->add($choice, $dose, $why);
+    }
+
+    /** A switch-on never holds long: the highest step up to the client's own that keeps its line. */
+    private function switchOnStep(ExerciseChoice $choice): int
+    {
+        for ($step = $choice->step; $step > 0 && $this->steps->dose(
+            $choice->rung,
+            $step,
+        )->measure->longestHold()->isLongerThan($this->style->switchOnHold); $step--);
+
+        return $step;
+    }
+
+    /**
+     * One set after the other, always for the direction with the least work in the week so far, so that the directions stay
+     * even.
+     *
+     * @param  bool  $evenly  whether a direction that is far ahead waits
+     */
+    private function raiseSets(int $sets, bool $evenly = true): void
+    {
+        for ($reached = 2; $reached <= $sets; $reached++) {
+            $tried = [];
+            $worked = $this->worked($this->draft->items());
+            while (($i = $this->leastWorked($this->draft->items(), $worked, $tried)) !== null) {
+                $tried[$i] = true;
+                $item = $this->draft->items()[$i];
+                $category = $item->choice->rung->category;
+                if (
+                    $item->dose->sets < $reached
+                    && ! ($evenly && $this->isFarAhead($category, $worked))
+                    && $this->draft->addSet($i)
+                ) {
+                    $worked = $this->worked($this->draft->items());
+                }
+            }
+        }
+    }
+
+    /**
+     * @param  list<DraftItem>  $items
+     * @return array<string, int> work of the week with this session's so far, by category; what the goal wants first counts half,
+     *                            so that it gets more
+     */
+    private function worked(array $items): array
+    {
+        $ms = $this->ms;
+        foreach ($items as $item) {
+            $code = $item->choice->rung->category->value;
+            $ms[$code] = ($ms[$code] ?? 0) + $item->dose->tension()->ms;
+        }
+        foreach ($this->goal->first as $category) {
+            $ms[$category->value] = intdiv($ms[$category->value] ?? 0, 2);
+        }
+
+        return $ms;
+    }
+
+    /**
+     * Whether a direction has so much more work than the least worked one that another set of it must wait.
+     *
+     * @param  array<string, int>  $worked  by category
+     */
+    private function isFarAhead(Category $category, array $worked): bool
+    {
+        $others = array_filter(array_map(static fn (Category $each): int => $worked[$each->value], Category::directions()));
+
+        return $category->isDirection() && $others !== [] && $worked[$category->value] > self::FAR_AHEAD_TIMES * min($others);
+    }
+
+    /**
+     * @param  list<DraftItem>  $items
+     * @param  array<string, int>  $worked  by category
+     * @param  array<int, true>  $tried  places that had their turn
+     * @return ?int the place of the item whose category has the least work, the item with the least first
+     */
+    private function leastWorked(array $items, array $worked, array $tried): ?int
+    {
+        $places = array_values(array_diff(array_keys($items), array_keys($tried)));
+        $rank = static fn (int $i): array => [$worked[$items[$i]->choice->rung->category->value], $items[$i]->dose->tension()->ms, $i];
+        usort($places, static fn (int $a, int $b): int => $rank($a) <=> $rank($b));
+
+        return $places[0] ?? null;
+    }
+
+    /**
+     * @param  array<string, int>  $covered
+     * @return list<Category> the direction that is furthest behind first
+     */
+    private function needs(array $covered): array
+    {
+        $directions = Category::directions();
+        $wanted = [...$this->goal->first, ...$directions];
+        $rank = fn (Category $direction): array => [
+            -max(0, ($this->goal->sessions[$direction->value] ?? $this->style->directionSessions) - $covered[$direction->value]),
+            $this->slot->mayBeHard || $direction !== Category::AntiRotation,
+            array_search($direction, $wanted, true),
+        ];
+        usort($directions, static fn (Category $a, Category $b): int => $rank($a) <=> $rank($b));
+
+        return $directions;
+    }
+}

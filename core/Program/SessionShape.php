@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Program;
+
+use EvenRungs\Core\Client\Age;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Goal;
+use EvenRungs\Core\Time\Seconds;
+
+/**
+ * How much stands in one session: fewer exercises with two sets or three of each, not many with one (house rule).
+ */
+final class SessionShape
+{
+    /** Exercises at most beside bracing, by minutes up to which; the last for all that is longer (house rule). */
+    private const MOST = [8 => 3, 15 => 4, 25 => 6, 40 => 7, 1440 => 8];
+
+    private const MOST_OF_LEARNERS = 5;
+
+    /** Sets that every direction has before another exercise comes (house rule). */
+    public const SETS_FIRST = 2;
+
+    /** @param  ?Client  $client  null where nobody is meant */
+    public static function mostExercises(Seconds $length, ?Client $client): int
+    {
+        $most = self::MOST[1440];
+        foreach (self::MOST as $minutes => $count) {
+            if ($length->ms <= 60_000 * $minutes) {
+                $most = $count;
+                break;
+            }
+        }
+
+        return self::learns($client) ? min($most, self::MOST_OF_LEARNERS) : $most;
+    }
+
+    private static function learns(?Client $client): bool
+    {
+        return $client !== null && (
+            in_array($client->goal, [Goal::Rehab, Goal::Youth, Goal::HealthyAgeing], true) || Age::of($client)->isUnderAge()
+        );
+    }
+}
