@@ -36,6 +36,8 @@ final class ScreenDueTest extends TestCase
             self::due('2026-11-26', symptom: '2026-11-20', stop: '2026-11-25'),
             'what was known when it was asked is not new',
         );
+        self::assertSame('2026-11-26', self::due('2026-11-26', symptom: '2026-11-26'), 'later on the day of the screen it is new');
+        self::assertSame('2026-11-26', self::due('2026-11-26', stop: '2026-11-26'), 'a stop later on the day of the screen too');
     }
 
     public function test_eight_weeks_without_training(): void
