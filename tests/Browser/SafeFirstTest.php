@@ -95,7 +95,7 @@ final class SafeFirstTest extends BrowserTestCase
             ),
         );
         $this->link('Week')->click();
-        $this->waitForText('0 errors');
+        $this->waitForText('Audit: nothing found');
         $this->waitForText($promised['dose']);
         foreach ($this->api('/clients/'.$client.'/board')['week']['sessions'] as $session) {
             self::assertFalse($session['over'], $session['day']);
