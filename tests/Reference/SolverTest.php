@@ -26,7 +26,7 @@ final class SolverTest extends TestCase
 {
     private static function cases(): int
     {
-        return (int) (getenv('EVEN_RUNGS_SOLVER_CASES') ?: 50);
+        return (int) (getenv('EVEN_RUNGS_SOLVER_CASES') ?: 30);
     }
 
     /** @param  string  $model  in CPLEX LP form */
