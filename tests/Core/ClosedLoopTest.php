@@ -16,7 +16,7 @@ use Tests\Support\Person;
  */
 final class ClosedLoopTest extends TestCase
 {
-    private const CAREERS = 12;
+    private const CAREERS = 9;
 
     private const WEEKS = 26;
 
