@@ -261,4 +261,10 @@ abstract class BrowserTestCase extends TestCase
     {
         return array_column($this->api('/clients')['clients'], 'id', 'name')[$name];
     }
+
+    /** @return array<string, string> what the record of a client of the demo says, by what was done */
+    protected function record(string $name): array
+    {
+        return array_column($this->api('/clients/'.$this->client($name).'/happened')['events'] ?? [], 'detail', 'act');
+    }
 }

@@ -122,11 +122,7 @@ final class FloorLanesTest extends BrowserTestCase
         $this->field('note')->sendKeys('left foot turns out');
         $this->button('Write it down')->click();
         $this->button('Noted. Another …');
-        $lines = fn (): array => array_column(
-            $this->api('/clients/'.$this->client('Maren Tidewell').'/happened')['events'] ?? [],
-            'detail',
-            'act',
-        );
+        $lines = fn (): array => $this->record('Maren Tidewell');
         $this->waitUntil(fn (): bool => str_ends_with($lines()['Noted'] ?? '', '; left foot turns out'), 'the record has no note');
     }
 

@@ -71,11 +71,7 @@ final class GroupArrivalTest extends BrowserTestCase
         $this->field('done')->sendKeys('ice, went home');
         $this->button('Write it into the record')->click();
         $this->waitUntilGone('[role="alertdialog"]');
-        $lines = fn (): array => array_column(
-            $this->api('/clients/'.$this->client('Tove Rudder').'/happened')['events'] ?? [],
-            'detail',
-            'act',
-        );
+        $lines = fn (): array => $this->record('Tove Rudder');
         $this->waitUntil(fn (): bool => isset($lines()['Something was wrong']), 'the record has no line');
         self::assertStringEndsWith('slipped off the bench; done: ice, went home', $lines()['Something was wrong']);
     }

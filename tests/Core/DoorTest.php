@@ -36,19 +36,6 @@ final class DoorTest extends TestCase
 {
     private const KIT = ['mat', 'band', 'kettlebell', 'ball', 'wheel', 'bench', 'wall'];
 
-    private const PLACES = [
-        'shoulder',
-        'wrist',
-        'neck',
-        'back-bending',
-        'back-arching',
-        'kneeling',
-        'hip-flexor',
-        'hamstring',
-        'floor-transfer',
-        'balance',
-    ];
-
     private static function rewrite(Session $session, Client $client, DoorAnswers $answers): DoorSession
     {
         $library = Documents::data()->library();
@@ -94,8 +81,8 @@ final class DoorTest extends TestCase
                 for ($try = 0; $try < 25; $try++) {
                     $pain = $random->getInt(0, 5);
                     $sore = array_map(
-                        static fn (int $i): LimitRule => $library->limits[self::PLACES[$i]],
-                        $random->pickArrayKeys(self::PLACES, $random->getInt(1, 3)),
+                        static fn (int $i): LimitRule => $library->limits[Documents::SORE[$i]],
+                        $random->pickArrayKeys(Documents::SORE, $random->getInt(1, 3)),
                     );
                     $kit = array_values(array_filter(self::KIT, static fn (): bool => $random->getInt(0, 3) > 0));
                     $left = Seconds::of(60 * $random->getInt(4, 30));
@@ -168,7 +155,7 @@ final class DoorTest extends TestCase
     {
         $library = Documents::data()->library();
         $client = self::client(4);
-        foreach (self::PLACES as $place) {
+        foreach (Documents::SORE as $place) {
             foreach (Documents::plan($client)->weeks[0]->sessions as $session) {
                 foreach (self::rewrite($session, $client, new DoorAnswers([$library->limits[$place]]))->changes as $change) {
                     if ($change->how === 'swapped') {
@@ -188,7 +175,7 @@ final class DoorTest extends TestCase
             $client = self::client($level);
             foreach (Documents::plan($client)->weeks[0]->sessions as $session) {
                 $day = Seconds::of(60 * $client->minutesOn($session->day));
-                foreach (self::PLACES as $place) {
+                foreach (Documents::SORE as $place) {
                     $door = self::rewrite($session, $client, new DoorAnswers([$library->limits[$place]], 0, 4));
                     self::assertFalse($door->session !== null && Timeline::length($door->session, $library)->isLongerThan($day), $place);
                 }

@@ -42,18 +42,7 @@ final class Corpus
                 static fn (string $limit): array => ['limit' => $limit, 'severity' => $one(['mild', 'moderate', 'severe'])],
                 $chance->getInt(0, 2) === 0 ? [] : array_values(
                     array_intersect_key(
-                        [
-                            'shoulder',
-                            'wrist',
-                            'neck',
-                            'back-bending',
-                            'back-arching',
-                            'kneeling',
-                            'hip-flexor',
-                            'hamstring',
-                            'floor-transfer',
-                            'balance',
-                        ],
+                        Documents::SORE,
                         array_flip($chance->pickArrayKeys(range(0, 9), $chance->getInt(1, 2))),
                     ),
                 ),

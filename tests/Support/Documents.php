@@ -35,6 +35,11 @@ final class Documents
         'mat', 'band', 'kettlebell', 'ball', 'wheel', 'bar', 'suspension', 'bench', 'wall', 'hang', 'throw-ball', 'ankle-weight',
     ];
 
+    /** Every limit that comes from soreness. */
+    public const SORE = [
+        'shoulder', 'wrist', 'neck', 'back-bending', 'back-arching', 'kneeling', 'hip-flexor', 'hamstring', 'floor-transfer', 'balance',
+    ];
+
     private const GOALS = ['general', 'rehab', 'strength', 'endurance-sport', 'rotational-sport', 'youth', 'healthy-ageing'];
 
     private static ?DataFolder $data = null;
