@@ -55,3 +55,9 @@ export const positionNames: Record<string, string> = {
   standing: 'Standing',
   hanging: 'Hanging',
 };
+
+/** Sessions beside how many are meant: `1 of 2 sessions` where they are short, else `1 session`, `3 sessions`. */
+export function sessionsOutOf(done: number, meant: number): string {
+  if (done < meant) return `${done} of ${meant} sessions`;
+  return done === 1 ? '1 session' : `${done} sessions`;
+}

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
 import { today } from '../../lib/dates';
-import { dayNames } from '../../lib/words';
+import { dayNames, sessionsOutOf } from '../../lib/words';
 import { useKept } from '../../lib/useKept';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
@@ -478,7 +478,7 @@ function Side({
             key={each.code}
             className={`mr-3 inline-block ${each.sessions < each.target ? 'font-semibold text-warn' : ''}`}
           >
-            {each.code} {each.sessions} of {each.target}, {each.work.text}
+            {each.code} {sessionsOutOf(each.sessions, each.target)}, {each.work.text}
           </span>
         ))}
       </p>

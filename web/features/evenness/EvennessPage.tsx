@@ -12,6 +12,7 @@ import { useEvenness, useEvennessChange, type Evenness } from '../../parts/evenn
 import { weeksText } from '../../parts/evenness/weeksText';
 import { extraSet, hold, letGo } from './changes';
 import { Empty } from '../../ui/Empty';
+import { sessionsOutOf } from '../../lib/words';
 
 /** One page to show a client: how even the rungs are, and what was really done. */
 export function EvennessPage() {
@@ -131,7 +132,7 @@ function Done({ data }: { data: Evenness }) {
               <span
                 className={`ml-auto text-[15px] ${each.week.sessions < each.target_sessions ? 'font-semibold text-warn' : 'text-faint'}`}
               >
-                {each.week.sessions} of {each.target_sessions} sessions in seven days
+                {sessionsOutOf(each.week.sessions, each.target_sessions)} in seven days
               </span>
             </p>
             {line(

@@ -1,5 +1,6 @@
 import type { Schemas } from '../../api/client';
 import { Code } from '../../ui/Code';
+import { sessionsOutOf } from '../../lib/words';
 
 export const fills: Record<string, string> = {
   AE: 'bg-stand',
@@ -29,7 +30,7 @@ export function Shares({ directions }: { directions: Schemas['BoardDirection'][]
             <span className={`mr-1 inline-block size-3 rounded-xs ${fills[each.code] ?? ''}`} aria-hidden />
             <Code code={each.code} title={each.name} /> <b>{each.percent} %</b>
             <span className={`block text-sm ${each.sessions < each.target ? 'font-semibold text-warn' : 'text-faint'}`}>
-              {each.sessions} of {each.target} sessions, {each.sets} sets, {each.work.text} work
+              {sessionsOutOf(each.sessions, each.target)}, {each.sets} sets, {each.work.text} work
             </span>
           </li>
         ))}
