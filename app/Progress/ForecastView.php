@@ -51,7 +51,7 @@ final class ForecastView
             $qualified = [];
             foreach ($byRung as $id => $of) {
                 $history = new History($library->ladder($ladder), $library->rung($id), 0, null, null, $of, $judge->steps);
-                foreach ($of as $place => $session) {
+                foreach ($history->sessions as $place => $session) {
                     $qualified[] = [$session->date, $judge->qualifies($history, $place)];
                 }
                 $standing = $standings[$ladder];

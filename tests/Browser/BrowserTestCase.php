@@ -34,6 +34,8 @@ abstract class BrowserTestCase extends TestCase
 
     protected RemoteWebDriver $browser;
 
+    private string $saidBefore = '';
+
     private static function startDriver(): void
     {
         $socket = stream_socket_server('tcp://127.0.0.1:0');
@@ -60,6 +62,7 @@ abstract class BrowserTestCase extends TestCase
     protected function setUp(): void
     {
         TestServer::freshDemo();
+        $this->saidBefore = TestServer::errors();
         if (self::$driver === null) {
             self::startDriver();
         }
@@ -113,6 +116,13 @@ abstract class BrowserTestCase extends TestCase
         } catch (WebDriverException) {
             self::quit();
         }
+        self::assertSame('', $this->errors(), 'the server reported an error that no page has shown');
+    }
+
+    /** What the server reported as an error of its own since the test began. */
+    private function errors(): string
+    {
+        return substr(TestServer::errors(), strlen($this->saidBefore));
     }
 
     /** Where a test failed, the page it was on goes with it. */
@@ -121,10 +131,11 @@ abstract class BrowserTestCase extends TestCase
         try {
             fprintf(
                 STDERR,
-                "\n%s was on %s:\n%s\n",
+                "\n%s was on %s:\n%s\n%s\n",
                 $this->name(),
                 $this->browser->getCurrentURL(),
                 mb_substr((string) $this->browser->executeScript('return document.body?.innerText'), 0, 2000),
+                $this->errors(),
             );
         } catch (WebDriverException $e) {
             fprintf(STDERR, "\n%s: %s\n", $this->name(), $e->getMessage());

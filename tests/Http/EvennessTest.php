@@ -209,6 +209,21 @@ final class EvennessTest extends HttpTestCase
         $score(['score' => 6, 'on' => Carbon::today()->toDateString()])->assertStatus(422);
     }
 
+    public function test_two_logs_of_one_day_leave_the_page_standing(): void
+    {
+        $this->signedIn();
+        $path = '/clients/'.$this->clientNamed('Maren Tidewell')->id.'/logs';
+        foreach (['twice-on-a-day-1', 'twice-on-a-day-2'] as $key) {
+            $this->api('POST', $path, [
+                'key' => $key,
+                'on' => Carbon::today()->toDateString(),
+                'sets' => [['rung' => 'heel-taps', 'side' => 'left', 'target' => 8, 'done' => 8]],
+            ])->assertOk();
+        }
+        $ladders = array_column($this->page('Maren Tidewell')['ladders'], null, 'id');
+        self::assertFalse($ladders['dead-bug']['forecast']['enough']);
+    }
+
     public function test_forecasts_are_ranges_where_the_log_carries_them_and_too_little_data_elsewhere(): void
     {
         $this->signedIn();

@@ -92,7 +92,22 @@ final class TestServer
 
             return;
         }
-        self::shell(sprintf('db even_rungs <%s', escapeshellarg(self::$demo)));
+        // what a page of the test before asked for may still be under way and would be written into the fresh demo
+        self::shell(sprintf(
+            'idle() { ! db -Ne "SHOW PROCESSLIST" | grep -q even_rungs; }; wait_for 30 "the application" idle; db even_rungs <%s',
+            escapeshellarg(self::$demo),
+        ));
+    }
+
+    /** What the application reported as errors of its own, a line each; that the database was gone is what killing it does. */
+    public static function errors(): string
+    {
+        $lines = [];
+        foreach (glob(self::folder().'/var/test/storage/logs/app-*.log') ?: [] as $file) {
+            $lines = [...$lines, ...preg_grep('/ ERROR (?!SQLSTATE\[HY000\])/', file($file) ?: []) ?: []];
+        }
+
+        return implode('', $lines);
     }
 
     public static function start(): void
