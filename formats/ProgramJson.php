@@ -8,8 +8,10 @@ use EvenRungs\Core\Client\OtherTraining;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Program\Extras;
 use EvenRungs\Core\Program\Gap;
+use EvenRungs\Core\Program\Note;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\Week;
+use EvenRungs\Core\Time\Weekday;
 
 /**
  * `even-rungs/program`.
@@ -37,6 +39,12 @@ final class ProgramJson
                 static fn (Node $gap): Gap => new Gap(Category::from($gap->string('category')), $gap->int('week'), $gap->string('why')),
             ),
             new Extras($node->opaque('x')),
+            $node->each('notes', static fn (Node $note): Note => new Note(
+                $note->int('week'),
+                Weekday::tryFrom($note->optionalString('day') ?? ''),
+                $note->string('code'),
+                $note->string('text'),
+            )),
         );
     }
 
@@ -72,6 +80,12 @@ final class ProgramJson
                 static fn (Gap $gap): array => ['category' => $gap->category->value, 'week' => $gap->week, 'why' => $gap->why],
                 $program->gaps,
             ),
+            ...($program->notes === [] ? [] : ['notes' => array_map(static fn (Note $note): array => [
+                'week' => $note->week,
+                'day' => $note->day?->value,
+                'code' => $note->code,
+                'text' => $note->text,
+            ], $program->notes)]),
             ...($program->x->areWritten() ? ['x' => (object) $program->x->toArray()] : []),
         ];
     }

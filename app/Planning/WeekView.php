@@ -25,6 +25,7 @@ use EvenRungs\Core\Program\DirectionShares;
 use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\ExtraSet;
 use EvenRungs\Core\Program\Gap;
+use EvenRungs\Core\Program\Note;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\ProgramDates;
 use EvenRungs\Core\Program\RestBlock;
@@ -63,7 +64,7 @@ final class WeekView
             'sessions' => $this->sessions($week, $place, $board),
             'directions' => $this->directions($week, $board),
             'gaps' => self::gaps($week, $board),
-            'notes' => $week->x->sentences(),
+            'notes' => [...$week->x->sentences(), ...self::notes($week, $board)],
         ];
     }
 
@@ -134,6 +135,14 @@ final class WeekView
             'work' => ClockField::of(Seconds::ofMs($shares->ms[$direction->value])),
             'percent' => $shares->percent($direction),
         ], Category::directions());
+    }
+
+    /** @return list<string> what a reader would ask of a week, answered */
+    private static function notes(Week $week, Board $board): array
+    {
+        $notes = array_filter($board->program->notes ?? [], static fn (Note $note): bool => $note->week === $week->number);
+
+        return array_values(array_map(static fn (Note $note): string => $note->text, $notes));
     }
 
     /** @return list<array<string, mixed>> the gaps of a week */

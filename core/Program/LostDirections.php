@@ -29,6 +29,6 @@ final class LostDirections
             }
         }
 
-        return new Program($after->weeks, $after->title, $after->style, $after->client, $gaps, $after->x);
+        return $after->withGaps($gaps);
     }
 }

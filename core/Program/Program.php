@@ -16,6 +16,7 @@ final class Program
     /**
      * @param  list<Week>  $weeks
      * @param  list<Gap>  $gaps
+     * @param  list<Note>  $notes
      */
     public function __construct(
         public readonly array $weeks,
@@ -24,18 +25,25 @@ final class Program
         public readonly ?Client $client = null,
         public readonly array $gaps = [],
         public readonly Extras $x = new Extras,
+        public readonly array $notes = [],
     ) {
     }
 
     /** @param  list<Week>  $weeks */
     public function withWeeks(array $weeks): self
     {
-        return new self($weeks, $this->title, $this->style, $this->client, $this->gaps, $this->x);
+        return new self($weeks, $this->title, $this->style, $this->client, $this->gaps, $this->x, $this->notes);
     }
 
     public function withX(Extras $x): self
     {
-        return new self($this->weeks, $this->title, $this->style, $this->client, $this->gaps, $x);
+        return new self($this->weeks, $this->title, $this->style, $this->client, $this->gaps, $x, $this->notes);
+    }
+
+    /** @param  list<Gap>  $gaps */
+    public function withGaps(array $gaps): self
+    {
+        return new self($this->weeks, $this->title, $this->style, $this->client, $gaps, $this->x, $this->notes);
     }
 
     /**

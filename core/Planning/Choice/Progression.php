@@ -47,12 +47,25 @@ final class Progression
         return $every > 0 && $week % $every === 0 && $week < $weeks;
     }
 
-    /** Weeks of training before this one in which doses may grow. */
+    /** Weeks of training before this one in which doses may grow; a lighter week stands where the week before it stood. */
     private function grown(int $week): int
     {
         $every = $this->style->plan->lighterEvery;
 
-        return $week - 1 - ($every > 0 ? intdiv($week - 1, $every) : 0);
+        return $week - 1 - ($every > 0 ? intdiv($week, $every) : 0);
+    }
+
+    /**
+     * Steps that an exercise is expected to have taken by a week.
+     *
+     * @param  int  $turn  of the exercise among all that may be planned
+     * @param  int  $held  weeks by which growth is held back
+     */
+    public function stepsBy(int $week, int $turn, int $held = 0): int
+    {
+        $each = $this->style->plan->weeksPerStep;
+
+        return intdiv(max(0, $this->grown($week) - $held - $turn % $each), $each);
     }
 
     /**
@@ -70,9 +83,7 @@ final class Progression
         foreach ($choices as $category => $list) {
             $later[$category] = [];
             foreach ($list as $choice) {
-                $weeks = max(0, $this->grown($week) - $held - $turn % $this->style->plan->weeksPerStep);
-                $later[$category][] = $this->after($choice, intdiv($weeks, $this->style->plan->weeksPerStep), $client);
-                $turn++;
+                $later[$category][] = $this->after($choice, $this->stepsBy($week, $turn++, $held), $client);
             }
         }
 
@@ -90,13 +101,13 @@ final class Progression
     {
         return $this->after(
             new ExerciseChoice($rung, Basis::HighestClean, false, [], $step, $range),
-            intdiv($this->grown($week), $this->style->plan->weeksPerStep),
+            $this->stepsBy($week, 0),
             $client,
         );
     }
 
     /** @param  int  $further  steps from where the choice stands */
-    private function after(ExerciseChoice $choice, int $further, Client $client): ExerciseChoice
+    public function after(ExerciseChoice $choice, int $further, Client $client): ExerciseChoice
     {
         [$rung, $step, $range] = [$choice->rung, $this->steps->clamp($choice->rung, $choice->step), $choice->range];
         for (; $further > 0; $further--) {

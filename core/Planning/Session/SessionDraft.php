@@ -7,7 +7,6 @@ namespace EvenRungs\Core\Planning\Session;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
-use EvenRungs\Core\Planning\Choice\ExerciseChoice;
 use EvenRungs\Core\Planning\Order\DraftItem;
 use EvenRungs\Core\Planning\Order\SessionOrder;
 use EvenRungs\Core\Program\Change;
@@ -32,46 +31,89 @@ final class SessionDraft
     /** Rest between stations of a circuit, at most (common practice, no source). */
     private const CIRCUIT_REST_S = 20;
 
+    /** Of the minutes, so much is used before anything is left free, and no more than this is filled at first (house rules). */
+    public const USED_PERCENT = 85;
+
+    private const FILLED_PERCENT = 93;
+
     private ?DraftItem $switchOn = null;
 
     /** @var list<DraftItem> */
     private array $items = [];
 
+    private bool $keepsRoom = false;
+
     /** @var array<int, true> places of items that take no further set */
     private array $full = [];
 
+    private readonly Slot $slot;
+
+    private readonly bool $circuit;
+
     public function __construct(
-        private readonly Slot $slot,
-        private readonly bool $circuit,
+        public readonly SlotDose $doses,
         private readonly Library $library,
         private readonly Style $style,
         private readonly GoalRule $goal,
     ) {
+        $this->slot = $doses->slot;
+        $this->circuit = $doses->circuit;
     }
 
-    public function openWith(ExerciseChoice $choice, Dose $dose): bool
+    public function openWith(DraftItem $item): bool
     {
-        return $this->attempt(function () use ($choice, $dose): void {
-            $this->switchOn = new DraftItem($choice, $dose, [...$choice->why, 'Switch-on first: brace and breathe before the work.']);
+        return $this->attempt(function () use ($item): void {
+            $this->switchOn = $item;
         });
     }
 
-    /**
-     * @param  Dose  $dose  with the sets it comes with; in a circuit it has as many as the others
-     * @param  list<string>  $why
-     */
-    public function add(ExerciseChoice $choice, Dose $dose, array $why): bool
+    /** @param  DraftItem  $new  with the sets it comes with; in a circuit it has as many as the others */
+    public function add(DraftItem $new): bool
     {
         foreach ($this->items as $item) {
-            if ($item->choice->rung === $choice->rung) {
+            if ($item->choice->rung === $new->choice->rung) {
                 return false;
             }
         }
 
-        return $this->attempt(function () use ($choice, $dose, $why): void {
-            $sets = $this->circuit && $this->items !== [] ? $this->items[0]->dose->sets : $dose->sets;
-            $this->items[] = new DraftItem($choice, $dose->withSets($sets), [...$choice->why, ...$why]);
+        return $this->attempt(function () use ($new): void {
+            $this->items[] = $this->circuit && $this->items !== [] ? $new->withSets($this->items[0]->dose->sets) : $new;
         });
+    }
+
+    /**
+     * The same session with every exercise changed or taken out, whether it is allowed or not.
+     *
+     * @param  callable(DraftItem): ?DraftItem  $change
+     * @param  DraftItem  ...$more  exercises that come to it
+     */
+    public function changed(callable $change, DraftItem ...$more): self
+    {
+        $other = clone $this;
+        $other->full = [];
+        $other->keepsRoom = false;
+        $other->items = [...array_values(array_filter(array_map($change, $this->items))), ...array_values($more)];
+
+        return $other;
+    }
+
+    /** From now on nothing is added into the room that the next weeks grow into. */
+    public function keepRoomToGrow(): void
+    {
+        $this->keepsRoom = true;
+    }
+
+    public function openedBy(?DraftItem $item): self
+    {
+        $other = clone $this;
+        $other->switchOn = $item;
+
+        return $other;
+    }
+
+    public function opening(): ?DraftItem
+    {
+        return $this->switchOn;
     }
 
     /** One set more of an item; in a circuit one round more of all. What was refused once stays refused: a draft only grows. */
@@ -83,7 +125,7 @@ final class SessionDraft
         $added = $this->attempt(function () use ($place): void {
             foreach ($this->items as $i => $item) {
                 if ($i === $place || $this->circuit) {
-                    $this->items[$i] = $item->withOneSetMore();
+                    $this->items[$i] = $item->withSets($item->dose->sets + 1);
                 }
             }
         });
@@ -115,8 +157,9 @@ final class SessionDraft
     private function attempt(callable $change): bool
     {
         [$switchOn, $items] = [$this->switchOn, $this->items];
+        $usedMs = $this->keepsRoom ? $this->totalMs() : 0;
         $change();
-        if ($this->isAllowed()) {
+        if ($this->isAllowed() && ($usedMs < self::USED_PERCENT * $this->slot->length->ms / 100 || $this->leavesRoom())) {
             return true;
         }
         [$this->switchOn, $this->items] = [$switchOn, $items];
@@ -124,7 +167,18 @@ final class SessionDraft
         return false;
     }
 
-    private function isAllowed(): bool
+    private function totalMs(): int
+    {
+        return SessionTime::total($this->unclaimed($this->items), $this->library)->ms;
+    }
+
+    private function leavesRoom(): bool
+    {
+        return ! $this->keepsRoom || $this->totalMs() <= self::FILLED_PERCENT * $this->slot->length->ms / 100;
+    }
+
+    /** Whether it keeps its minutes, the line of a hard session and the rules of a switch-on. */
+    public function isAllowed(): bool
     {
         $session = $this->unclaimed($this->items);
         if (! $this->fits(SessionTime::total($session, $this->library))) {

@@ -24,9 +24,7 @@ final class SessionFill
     /** A direction with more than this many times the work of the least worked one gets no further set (house rule). */
     private const FAR_AHEAD_TIMES = 2;
 
-    private readonly bool $circuit;
-
-    private readonly Steps $steps;
+    private readonly SlotDose $doses;
 
     private readonly SessionDraft $draft;
 
@@ -45,28 +43,28 @@ final class SessionFill
         private readonly Style $style,
         private readonly GoalRule $goal,
     ) {
-        $this->circuit = ($goal->circuit || $style->plan->circuit) && $slot->kind !== Kind::Activation;
-        $this->steps = new Steps($style, $client);
-        $this->draft = new SessionDraft($slot, $this->circuit, $library, $style, $goal);
+        $circuit = ($goal->circuit || $style->plan->circuit) && $slot->kind !== Kind::Activation;
+        $this->doses = new SlotDose($slot, $circuit, new Steps($style, $client), $style);
+        $this->draft = new SessionDraft($this->doses, $library, $style, $goal);
         $this->most = SessionShape::mostExercises($slot->length, $client);
     }
 
     /**
      * @param  array<string, int>  $covered  sessions of the week so far that train each direction
-     * @param  bool  $light  whether the week is a lighter one
      * @param  ?ExerciseChoice  $open  what switches on first
      */
-    public function draft(array $covered, bool $light, ?ExerciseChoice $open): SessionDraft
+    public function draft(array $covered, ?ExerciseChoice $open): SessionDraft
     {
         if ($open !== null) {
-            $this->draft->openWith($open, $this->steps->dose($open->rung, $open->step, $open->range)->withSets(1));
+            $this->draft->openWith($this->doses->opening($open));
         }
-        $setsFirst = ! $this->circuit && ! $light && $this->slot->kind !== Kind::Activation;
+        $setsFirst = ! $this->doses->circuit && $this->slot->kind !== Kind::Activation;
         $order = $this->needs($covered);
         foreach ($order as $direction) {
             $this->add($direction, $covered[$direction->value], $setsFirst && $covered[$direction->value] > 0);
         }
-        $this->raiseSets($light ? $this->goal->sets - 1 : $this->goal->sets);
+        $this->draft->keepRoomToGrow();
+        $this->raiseSets($this->goal->sets);
         foreach ($this->style->plan->accessories as $category) {
             $this->add($category, 0, $setsFirst);
         }
@@ -75,7 +73,7 @@ final class SessionFill
                 $this->add($direction, $covered[$direction->value] + 1, $setsFirst);
             }
         }
-        $this->raiseSets($light ? $this->goal->sets - 1 : $this->goal->mostSets);
+        $this->raiseSets($this->goal->mostSets);
 
         return $this->draft;
     }
@@ -119,31 +117,7 @@ final class SessionFill
         if ($best === []) {
             return;
         }
-        $choice = $best[$turn % count($best)];
-        $step = $this->slot->kind === Kind::Activation ? $this->switchOnStep($choice) : $choice->step;
-        $dose = $this->steps->dose($choice->rung, $step, $choice->range)->withSets($sets);
-        $why = $this->steps->why($choice->rung, $step, $choice->range);
-        $many = $this->circuit ? $this->steps->many($choice->rung) : null;
-        if ($many !== null && ! Steps::isAtMost($many, $dose->measure)) {
-            $dose = $dose->withMeasure($many);
-            $why[] = sprintf(
-                '%d repetitions: %s does light accessories in many (common practice, no source).',
-                $many->count,
-                $this->style->name,
-            );
-        }
-        $this->draft->add($choice, $dose, $why);
-    }
-
-    /** A switch-on never holds long: the highest step up to the client's own that keeps its line. */
-    private function switchOnStep(ExerciseChoice $choice): int
-    {
-        for ($step = $choice->step; $step > 0 && $this->steps->dose(
-            $choice->rung,
-            $step,
-        )->measure->longestHold()->isLongerThan($this->style->switchOnHold); $step--);
-
-        return $step;
+        $this->draft->add($this->doses->of($best[$turn % count($best)], $sets));
     }
 
     /**

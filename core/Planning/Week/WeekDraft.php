@@ -12,7 +12,6 @@ use EvenRungs\Core\Planning\Session\SessionDraft;
 use EvenRungs\Core\Planning\Session\SessionFill;
 use EvenRungs\Core\Planning\Session\Slot;
 use EvenRungs\Core\Program\DirectionShares;
-use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
@@ -29,38 +28,27 @@ final class WeekDraft
     /**
      * @param  list<Slot>  $slots
      * @param  array<string, list<ExerciseChoice>>  $choices
-     * @return array{list<Session>, array<string, int>, array{int, int}} the sessions through the week, how many train each
-     *                                                                  direction, and the milliseconds of work and sets in all four
      */
-    public function week(array $slots, Client $client, array $choices, bool $light): array
+    public function week(array $slots, Client $client, array $choices): DraftedWeek
     {
-        $covered = $ms = $sets = array_fill_keys(array_column(Category::directions(), 'value'), 0);
-        $sessions = [];
+        $covered = $ms = array_fill_keys(array_column(Category::directions(), 'value'), 0);
+        $drafts = [];
         foreach ($slots as $slot) {
-            $session = $client->isAtHomeOn($slot->day)
-                ? $this->fill(
-                    $slot->atHome(),
-                    $client->atHome(),
-                    (new Homework($this->library))->of($choices, $client),
-                    $covered,
-                    $ms,
-                    $light,
-                )
-                : $this->fill($slot, $client, $choices, $covered, $ms, $light);
-            if ($session === null) {
+            $draft = $client->isAtHomeOn($slot->day)
+                ? $this->fill($slot->atHome(), $client->atHome(), (new Homework($this->library))->of($choices, $client), $covered, $ms)
+                : $this->fill($slot, $client, $choices, $covered, $ms);
+            if ($draft->isEmpty()) {
                 continue;
             }
-            $sessions[] = $session;
-            $shares = DirectionShares::of(new Week(1, [], [$session]), $this->library);
+            $drafts[] = $draft;
+            $shares = DirectionShares::of(new Week(1, [], [$draft->session()]), $this->library);
             foreach (array_keys($covered) as $code) {
                 $ms[$code] += $shares->ms[$code];
-                $sets[$code] += $shares->sets[$code];
                 $covered[$code] += $shares->sessions[$code];
             }
         }
-        usort($sessions, static fn (Session $a, Session $b): int => $a->day->number() <=> $b->day->number());
 
-        return [$sessions, $covered, [array_sum($ms), array_sum($sets)]];
+        return new DraftedWeek($slots, $drafts, $this->library);
     }
 
     /**
@@ -68,17 +56,14 @@ final class WeekDraft
      * @param  array<string, int>  $covered  sessions of the week so far that train each direction
      * @param  array<string, int>  $ms  work of the week so far, by category
      */
-    private function fill(Slot $slot, Client $client, array $choices, array $covered, array $ms, bool $light): ?Session
+    private function fill(Slot $slot, Client $client, array $choices, array $covered, array $ms): SessionDraft
     {
         $open = $choices[Category::Bracing->value][0] ?? null;
         $fill = fn (?ExerciseChoice $open): SessionDraft => (
             new SessionFill($slot, $client, $choices, $ms, $this->library, $this->style, $this->goal)
-        )->draft($covered, $light, $open);
+        )->draft($covered, $open);
         $draft = $fill($open);
-        if ($draft->isEmpty() && $open !== null) {
-            $draft = $fill(null);
-        }
 
-        return $draft->isEmpty() ? null : $draft->session();
+        return $draft->isEmpty() && $open !== null ? $fill(null) : $draft;
     }
 }

@@ -66,13 +66,13 @@ final class WeekPlanner
         $home = $client;
         [$placements, $choices] = $usual = $this->choices($client, $goal);
         $progression = new Progression($this->library, $this->style, new Steps($this->style, $client), $goal);
+        $growth = new WeekGrowth($progression, $choices);
         $slots = $usualSlots = (new WeekSlots($this->style))->of($client, $goal, [], $calendar->wished);
-        $planned = [];
-        $gaps = [];
-        $held = 0;
+        $planned = $gaps = $notes = [];
+        /** @var list<DraftedWeek> $bases the last week of each kind of days, lighter ones left out */
+        $bases = [];
         $most = null;
         for ($number = 1; $number <= $weeks; $number++) {
-            $light = $progression->isLight($number, $weeks);
             $away = $calendar->away[$number] ?? null;
             $matches = $calendar->matches[$number] ?? [];
             $client = $away === null ? $home : $home->inPlace($away->days, $away->equipment);
@@ -83,27 +83,44 @@ final class WeekPlanner
                 $matches,
                 $calendar->wished,
             );
-            [$sessions, $covered, $load] = $draft->week($slots, $client, $progression->at($choices, $number, $held, $client), $light);
-            while (! $light && $most !== null && $held < $number && $this->growsTooFast($most, $load)) {
-                $held++;
-                [$sessions, $covered, $load] = $draft->week(
-                    $slots,
+            $light = $progression->isLight($number, $weeks);
+            $before = array_search($slots, array_column($bases, 'slots'), false);
+            $waits = [];
+            if ($before === false) {
+                for ($held = 0; ; $held++) {
+                    $week = $draft->week($slots, $client, $progression->at($choices, $number, $held, $client));
+                    if ($most === null || $held >= $number || ! self::growsTooFast($most[0], $week) || $week->directionSets() <= $most[1] + 1) {
+                        break;
+                    }
+                }
+            } else {
+                [$week, $waits] = $light ? [$bases[$before], []] : $growth->next(
+                    $bases[$before],
+                    $number,
                     $client,
-                    $progression->at($choices, $number, $held, $client),
-                    $light,
+                    static fn (DraftedWeek $week): bool => self::growsTooFast($most[0] ?? PHP_INT_MAX, $week),
                 );
+                unset($bases[$before]);
             }
-            $most = $light ? $most : [max($most[0] ?? 0, $load[0]), max($most[1] ?? 0, $load[1])];
-            $particular = $calendar->noted($number, $this->noted($number, $weeks, $light));
-            $planned[] = new Week($number, $client->otherTraining, $sessions, $particular);
+            $bases = [$week, ...$bases];
+            $particular = new Extras;
+            if ($light) {
+                [$week, $told] = LighterWeek::of($week);
+                $particular = $particular->with('lighter', $told);
+            } else {
+                $most = [max($most[0] ?? 0, $week->directionMs()), max($most[1] ?? 0, $week->directionSets())];
+            }
+            $particular = $calendar->noted($number, $this->noted($number, $weeks, $particular));
+            $planned[] = new Week($number, $client->otherTraining, $week->sessions, $particular);
+            $notes = [...$notes, ...$waits];
             $gaps = [
                 ...$gaps,
-                ...(new WeekGaps($this->library, $this->style))->of($number, $covered, $choices, $placements, count($sessions)),
+                ...(new WeekGaps($this->library, $this->style))->of($number, $week->covered(), $choices, $placements, count($week->sessions)),
             ];
         }
         $title = sprintf('%s: %s', $home->name, $weeks === 1 ? 'one week' : $weeks.' weeks');
 
-        $program = new Program($planned, $title, $this->style->id, $home, $gaps, $calendar->kept());
+        $program = new Program($planned, $title, $this->style->id, $home, $gaps, $calendar->kept(), $notes);
 
         return $home->extraSets === [] ? $program : ProgramRefit::of($this->library)->into(
             ExtraSet::into($program, $home->extraSets, $this->library, 1),
@@ -121,20 +138,15 @@ final class WeekPlanner
         return [$placements, (new ExerciseChooser($this->library, $this->style))->choices($client, $goal, $placements)];
     }
 
-    /**
-     * @param  array{int, int}  $before  work and sets of the hardest week so far
-     * @param  array{int, int}  $now
-     */
-    private function growsTooFast(array $before, array $now): bool
+    /** @param  int  $beforeMs  work of the hardest week so far */
+    private static function growsTooFast(int $beforeMs, DraftedWeek $now): bool
     {
-        return 100 * $now[0] > (100 + self::MOST_GROWTH_PERCENT) * $before[0] && $now[1] > $before[1] + 1;
+        return $now->directionMs() > $beforeMs / 100 * (100 + self::MOST_GROWTH_PERCENT);
     }
 
     /** What is particular about a week. */
-    private function noted(int $number, int $weeks, bool $light): Extras
+    private function noted(int $number, int $weeks, Extras $x): Extras
     {
-        $x = $light ? new Extras(['lighter' => 'A lighter week: one set less of each exercise, no step up.']) : new Extras;
-
         return $number === $weeks && $weeks >= self::TEST_AFTER_WEEKS
             ? $x->with('test_day', 'Test again at the end of this week, not within 48 h of a hard session.')
             : $x;
