@@ -50,6 +50,7 @@ final class ProgramText
     private const MOST_SESSIONS = 21;
 
     private const KINDS = [
+        'after sport' => Kind::AfterSport,
         'after' => Kind::AfterLift,
         'before' => Kind::BeforeLift,
         'switch-on' => Kind::Activation,

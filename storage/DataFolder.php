@@ -4,13 +4,6 @@ declare(strict_types=1);
 
 namespace EvenRungs\Storage;
 
-use EvenRungs\Formats\LibraryJson;
-use EvenRungs\Formats\NormsJson;
-use EvenRungs\Formats\UnusableInput;
-use EvenRungs\Formats\ClientJson;
-use EvenRungs\Formats\Node;
-use EvenRungs\Formats\FigureJson;
-use EvenRungs\Formats\StyleJson;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Flag;
 use EvenRungs\Core\Client\Urgency;
@@ -23,6 +16,13 @@ use EvenRungs\Core\Planning\Choice\Intent;
 use EvenRungs\Core\Review\Norms\NormTables;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
+use EvenRungs\Formats\ClientJson;
+use EvenRungs\Formats\FigureJson;
+use EvenRungs\Formats\LibraryJson;
+use EvenRungs\Formats\Node;
+use EvenRungs\Formats\NormsJson;
+use EvenRungs\Formats\StyleJson;
+use EvenRungs\Formats\UnusableInput;
 use RuntimeException;
 
 /**
@@ -33,6 +33,8 @@ use RuntimeException;
 final class DataFolder
 {
     public const DEFAULT_STYLE = 'even-keel';
+
+    private const PREPARATION = ['warm-up', 'cool-down'];
 
     private ?Library $library = null;
 
@@ -54,8 +56,7 @@ final class DataFolder
         private readonly string $folder,
         ?string $cache = null,
         private readonly ?OwnTables $own = null,
-    )
-    {
+    ) {
         $this->kept = new KeptLibrary($folder, $cache);
     }
 
@@ -122,6 +123,10 @@ final class DataFolder
             array_column($stresses, null, 'id'),
             array_column($limits, null, 'id'),
             array_column($equipment, null, 'id'),
+            preparation: array_combine(self::PREPARATION, array_map(
+                fn (string $table) => LibraryJson::readLadder($this->node('preparation/'.$table.'.json'), $poses),
+                self::PREPARATION,
+            )),
         );
     }
 

@@ -4,26 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Storage;
 
-use EvenRungs\Formats\LibraryJson;
-use EvenRungs\Formats\NormsJson;
-use EvenRungs\Formats\UnusableInput;
-use EvenRungs\Formats\ClientJson;
-use EvenRungs\Formats\Node;
-use EvenRungs\Formats\FigureJson;
-use EvenRungs\Formats\StyleJson;
-use DateTimeImmutable;
-use EvenRungs\Core\Client\Flag;
-use EvenRungs\Core\Client\Urgency;
-use EvenRungs\Core\Figure\BasePose;
-use EvenRungs\Core\Ladder\Equipment;
-use EvenRungs\Core\Ladder\Fault;
 use EvenRungs\Core\Ladder\Library;
-use EvenRungs\Core\Ladder\Stress;
-use EvenRungs\Core\Planning\Choice\Intent;
-use EvenRungs\Core\Review\Norms\NormTables;
-use EvenRungs\Core\Style\GoalRule;
-use EvenRungs\Core\Style\Style;
-use RuntimeException;
 
 /**
  * The built library in a file, for processes that live for one request.
@@ -68,7 +49,7 @@ final class KeptLibrary
     private function stamp(): string
     {
         $files = [];
-        foreach (['/*.json', '/ladders/*.json', '/../core/*/*.php', '/../formats/*.php', '/../storage/*.php'] as $pattern) {
+        foreach (['/*.json', '/*/*.json', '/../core/*/*.php', '/../formats/*.php', '/../storage/*.php'] as $pattern) {
             $found = glob($this->folder.$pattern);
             $files = [...$files, ...($found === false ? [] : $found)];
         }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Storage;
 
-use EvenRungs\Formats\Problem;
 use EvenRungs\Formats\Node;
+use EvenRungs\Formats\Problem;
 use EvenRungs\Formats\Validation\Parser;
 use Opis\JsonSchema\Errors\ValidationError;
 use Opis\JsonSchema\Exceptions\SchemaException;

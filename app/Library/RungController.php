@@ -8,6 +8,7 @@ use App\Http\Body;
 use App\Support\Controller;
 use EvenRungs\Core\Dose\Tempo;
 use EvenRungs\Core\Figure\Drawing;
+use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Formats\FigureJson;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
@@ -37,11 +38,15 @@ final class RungController extends Controller
         return new JsonResponse($this->page->of($library->rung($rung)));
     }
 
-    /** The picture of every rung that shows it best when it does not move. */
+    /** The picture of every rung and every move of preparation that shows it best when it does not move. */
     public function figures(): JsonResponse
     {
         $stills = [];
-        foreach ($this->data->library()->rungs() as $rung) {
+        $moves = array_merge([], ...array_map(
+            static fn (Ladder $table): array => $table->rungs,
+            array_values($this->data->library()->preparation),
+        ));
+        foreach ([...$this->data->library()->rungs(), ...$moves] as $rung) {
             $stills[$rung->id] = FigureJson::drawing(Drawing::still($rung->figure()));
         }
 

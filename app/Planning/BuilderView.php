@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Support\ClockField;
+use App\Support\PreparationView;
 use EvenRungs\Core\Audit\Audit;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Dose\Dose;
@@ -90,6 +91,7 @@ final class BuilderView
             'budget' => $budget === null ? null : ClockField::of($budget),
             'over' => $budget !== null && $time->time->total()->isLongerThan($budget),
             'blocks' => $blocks,
+            ...PreparationView::of($session, $library),
             'ribbon' => array_map(fn (Segment $segment): array => $this->segment($segment), $time->timeline),
             'directions' => $this->shares($session, $time, static fn (string $category, string $position): string => $category),
             'positions' => $this->shares($session, $time, static fn (string $category, string $position): string => $position),

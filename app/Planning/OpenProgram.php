@@ -38,7 +38,9 @@ final class OpenProgram
                 [
                     'current' => true,
                     'document' => $this->ledger->written(
-                        PresentWeek::begun(new Program($fitted->weeks, $old->title, $fitted->style, $person, $fitted->gaps, $old->x, $old->notes)),
+                        PresentWeek::begun(
+                            new Program($fitted->weeks, $old->title, $fitted->style, $person, $fitted->gaps, $old->x, $old->notes),
+                        ),
                     ),
                 ],
             );

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Support\ClockField;
+use App\Support\PreparationView;
 use App\Today\FloorPlanView;
 use App\Today\LastLoads;
 use EvenRungs\Core\Dose\Dose;
@@ -19,6 +20,7 @@ use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Planning\Edit\StandingEdit;
+use EvenRungs\Core\Planning\Session\Preparation;
 use EvenRungs\Core\Program\Block;
 use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\DirectionShares;
@@ -161,6 +163,7 @@ final class WeekView
     /** @return array<string, mixed> */
     public function session(Session $session, Board $board, int $minutes): array
     {
+        $session = (new Preparation($this->data->library()))->suiting($session, $board->client);
         $time = SessionTime::of($session, $this->data->library());
         $budget = Seconds::of(60 * $minutes);
         $why = $session->x->parts('why');
@@ -198,6 +201,7 @@ final class WeekView
             'place' => $session->x->text('place'),
             'why' => array_values(array_filter($why, is_string(...))),
             'blocks' => $blocks,
+            ...PreparationView::of($session, $this->data->library()),
         ];
     }
 

@@ -16,6 +16,7 @@ use EvenRungs\Core\Floor\RunSheet;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Planning\Group\GroupMember;
 use EvenRungs\Core\Planning\Group\GroupTurns;
+use EvenRungs\Core\Planning\Session\Preparation;
 use EvenRungs\Core\Program\SegmentKind;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionTime;
@@ -56,7 +57,7 @@ final class FloorPlanPage
         $library = $this->data->library();
         $warning = $this->spacing->ofSession($client, $session, StudioDay::today()->toDateTimeImmutable());
         $person = $this->boards->person($client);
-        [$session, $left] = $this->safe($session, $person);
+        [$session, $left] = $this->safe((new Preparation($library))->suiting($session, $person), $person);
         $time = SessionTime::of($session, $library);
         $sets = [];
         $kept = [];

@@ -97,6 +97,7 @@ final class FloorPlanView
                 $sets,
                 array_keys($sets),
             ),
+            'moves' => (object) $this->moves($timeline),
             'rungs' => $rungs,
             'ladders' => $ladders,
             'stop' => [
@@ -149,10 +150,13 @@ final class FloorPlanView
         $block = $segment->block === null ? null : $session->blocks[$segment->block];
         $entry = $segment->entry === null ? null : $block?->entries()[$segment->entry] ?? null;
 
+        $move = $block === null && $segment->exercise !== null ? $this->data->library()->preparing($segment->exercise) : null;
+
         return [
             'ms' => $segment->ms(),
             'what' => $segment->kind->value,
-            'name' => $entry === null ? null : $this->data->library()->find($entry->exercise)->name ?? $entry->exercise,
+            'move' => $move?->id,
+            'name' => $entry === null ? $move?->name : $this->data->library()->find($entry->exercise)->name ?? $entry->exercise,
             'rung' => $entry === null ? null : $this->data->library()->find($entry->exercise)?->id,
             'words' => $entry === null ? null : Wording::of($entry->dose),
             'side' => $segment->side === null || $entry === null ? $segment->side : ExtraSet::side($entry) ?? $segment->side,
@@ -212,6 +216,27 @@ final class FloorPlanView
             ...($hold === null ? [] : ['target_hold_s' => $hold->toNumber()]),
             ...($dose->measure instanceof Work ? ['timed' => true] : []),
         ];
+    }
+
+    /**
+     * @param  list<Segment>  $timeline
+     * @return array<string, array<string, mixed>> the moves of warm-up and cool-down, by id
+     */
+    private function moves(array $timeline): array
+    {
+        $moves = [];
+        foreach ($timeline as $segment) {
+            $move = $segment->block === null && $segment->exercise !== null ? $this->data->library()->preparing($segment->exercise) : null;
+            if ($move !== null) {
+                $moves[$move->id] = [
+                    'name' => $move->name,
+                    'setup' => $move->coaching()->setup,
+                    'figure' => FigureJson::drawing(Drawing::of($move->figure(), $move->tempo)),
+                ];
+            }
+        }
+
+        return $moves;
     }
 
     /** @return array<string, mixed> */

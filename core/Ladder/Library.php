@@ -40,6 +40,7 @@ final class Library
      * @param  array<string, Equipment>  $equipment  by id
      * @param  array<string, string>  $ownWords  names that a studio has matched itself: rung id by what was written
      * @param  array<string, list<string>>  $unanswered  stresses that nobody has graded, by rung of a studio's own
+     * @param  array<string, Ladder>  $preparation  moves of warm-up and cool-down in the order they are taken, by table
      *
      * @throws InvalidValue when a rung id or a name stands twice, or a rung names a fault, stress, kit or gate that is not there
      */
@@ -51,6 +52,7 @@ final class Library
         public readonly array $equipment,
         public readonly array $ownWords = [],
         private readonly array $unanswered = [],
+        public readonly array $preparation = [],
     ) {
         $ids = [];
         foreach ($ladders as $ladder) {
@@ -110,7 +112,16 @@ final class Library
             }
         }
 
-        return new self(array_values($byId), $this->faults, $this->stresses, $this->limits, $this->equipment, $ownWords, $unanswered);
+        return new self(
+            array_values($byId),
+            $this->faults,
+            $this->stresses,
+            $this->limits,
+            $this->equipment,
+            $ownWords,
+            $unanswered,
+            $this->preparation,
+        );
     }
 
     /** @return list<string> stresses of a studio's own rung that nobody has graded yet; none counts as harmless */
@@ -162,6 +173,20 @@ final class Library
     public function rung(string $id): Rung
     {
         return $this->rungById[$id] ?? throw UnknownName::because(sprintf('there is no rung "%s"', $id));
+    }
+
+    /** A move of warm-up or cool-down by its id. */
+    public function preparing(string $id): ?Rung
+    {
+        foreach ($this->preparation as $table) {
+            foreach ($table->rungs as $move) {
+                if ($move->id === $id) {
+                    return $move;
+                }
+            }
+        }
+
+        return null;
     }
 
     public function hasLadder(string $id): bool

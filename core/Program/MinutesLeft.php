@@ -39,6 +39,13 @@ final class MinutesLeft
     /** @return ?Session null where even the shortest of its exercises takes longer */
     public function into(Seconds $budget): ?Session
     {
+        return ShorterPreparation::of($this->session, $budget, $this->library, static fn (Session $session, Library $library): ?Session => (
+            new self($session, $library)
+        )->exercisesInto($budget));
+    }
+
+    private function exercisesInto(Seconds $budget): ?Session
+    {
         $left = $this->cut($budget);
         if ($left === null) {
             return null;

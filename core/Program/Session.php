@@ -116,6 +116,11 @@ final class Session
         return new self($this->day, $this->kind, $this->blocks, $this->warmUp, $this->coolDown, $this->change, $this->claimed, $x);
     }
 
+    public function withPreparation(Seconds $warmUp, Seconds $coolDown, Extras $x): self
+    {
+        return new self($this->day, $this->kind, $this->blocks, $warmUp, $coolDown, $this->change, $this->claimed, $x);
+    }
+
     public function onDay(Weekday $day): self
     {
         return new self($day, $this->kind, $this->blocks, $this->warmUp, $this->coolDown, $this->change, $this->claimed, $this->x);

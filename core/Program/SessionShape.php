@@ -22,6 +22,26 @@ final class SessionShape
     /** Sets that every direction has before another exercise comes (house rule). */
     public const SETS_FIRST = 2;
 
+    /** From so many minutes on a stand-alone session is prepared and brought down: a tenth of it each, in pieces, at most so long. */
+    public const PREPARED_FROM_MINUTES = 15;
+
+    public const PREPARED_PIECE_S = 30;
+
+    private const MOST_WARM_UP_S = 180;
+
+    private const MOST_COOL_DOWN_S = 120;
+
+    /** @return array{Seconds, Seconds} warm-up and cool-down of a stand-alone session of a length (house rule) */
+    public static function preparation(Seconds $length): array
+    {
+        if ($length->ms < 60_000 * self::PREPARED_FROM_MINUTES) {
+            return [Seconds::zero(), Seconds::zero()];
+        }
+        $tenth = intdiv($length->ms, 10_000 * self::PREPARED_PIECE_S) * self::PREPARED_PIECE_S;
+
+        return [Seconds::of(min($tenth, self::MOST_WARM_UP_S)), Seconds::of(min($tenth, self::MOST_COOL_DOWN_S))];
+    }
+
     /** @param  ?Client  $client  null where nobody is meant */
     public static function mostExercises(Seconds $length, ?Client $client): int
     {

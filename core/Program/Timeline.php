@@ -61,7 +61,8 @@ final class Timeline
 
     private function lay(): void
     {
-        $this->add(SegmentKind::WarmUp, $this->session->warmUp);
+        $prepared = Prepared::of($this->session);
+        $this->prepare(SegmentKind::WarmUp, $this->session->warmUp, $prepared->warmUp);
         $last = count($this->session->blocks) - 1;
         foreach ($this->session->blocks as $i => $block) {
             if ($block instanceof RestBlock) {
@@ -83,8 +84,17 @@ final class Timeline
                 $this->add(SegmentKind::Rest, $block->restAfter());
             }
         }
-        [$this->block, $this->entry, $this->exercise] = [null, null, null];
-        $this->add(SegmentKind::CoolDown, $this->session->coolDown);
+        [$this->block, $this->entry] = [null, null];
+        $this->prepare(SegmentKind::CoolDown, $this->session->coolDown, $prepared->coolDown);
+    }
+
+    /** @param  list<array{string, Seconds}>  $moves  none where nobody said what it is made of */
+    private function prepare(SegmentKind $kind, Seconds $time, array $moves): void
+    {
+        foreach ($moves === [] ? [[null, $time]] : $moves as [$this->exercise, $takes]) {
+            $this->add($kind, $takes);
+        }
+        $this->exercise = null;
     }
 
     private function straight(int $place, Block $block): void

@@ -21,6 +21,7 @@ use Tests\Support\TestServer;
 abstract class BrowserTestCase extends TestCase
 {
     use PageTools;
+    use WhatWentWrong;
 
     /** @var resource|null the driver, one for all tests */
     private static $driver = null;
@@ -33,8 +34,6 @@ abstract class BrowserTestCase extends TestCase
     private static string $profile = '';
 
     protected RemoteWebDriver $browser;
-
-    private string $saidBefore = '';
 
     private static function startDriver(): void
     {
@@ -62,7 +61,7 @@ abstract class BrowserTestCase extends TestCase
     protected function setUp(): void
     {
         TestServer::freshDemo();
-        $this->saidBefore = TestServer::errors();
+        $this->listen();
         if (self::$driver === null) {
             self::startDriver();
         }
@@ -117,29 +116,6 @@ abstract class BrowserTestCase extends TestCase
             self::quit();
         }
         self::assertSame('', $this->errors(), 'the server reported an error that no page has shown');
-    }
-
-    /** What the server reported as an error of its own since the test began. */
-    private function errors(): string
-    {
-        return substr(TestServer::errors(), strlen($this->saidBefore));
-    }
-
-    /** Where a test failed, the page it was on goes with it. */
-    private function tellWhatWasSeen(): void
-    {
-        try {
-            fprintf(
-                STDERR,
-                "\n%s was on %s:\n%s\n%s\n",
-                $this->name(),
-                $this->browser->getCurrentURL(),
-                mb_substr((string) $this->browser->executeScript('return document.body?.innerText'), 0, 2000),
-                $this->errors(),
-            );
-        } catch (WebDriverException $e) {
-            fprintf(STDERR, "\n%s: %s\n", $this->name(), $e->getMessage());
-        }
     }
 
     private static function quit(): void

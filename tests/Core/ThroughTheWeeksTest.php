@@ -75,8 +75,9 @@ final class ThroughTheWeeksTest extends TestCase
                 }
                 if ($week->x->text('lighter') === null) {
                     $light = 0;
+                    $now = self::sets($week);
                     foreach (self::sets($before) as $direction => $sets) {
-                        self::assertGreaterThanOrEqual($sets, self::sets($week)[$direction], "{$style}, week {$week->number}: {$direction}");
+                        self::assertGreaterThanOrEqual($sets, $now[$direction], "{$style}, week {$week->number}: {$direction}");
                     }
                     $steps += count(array_diff_assoc(self::doses($week), self::doses($before)));
                 } else {
@@ -97,7 +98,11 @@ final class ThroughTheWeeksTest extends TestCase
             $note,
         );
         self::assertStringContainsString(
-            sprintf('%s of work instead of %s', Seconds::ofMs(self::workMs($light))->toClock(), Seconds::ofMs(self::workMs($before))->toClock()),
+            sprintf(
+                '%s of work instead of %s',
+                Seconds::ofMs(self::workMs($light))->toClock(),
+                Seconds::ofMs(self::workMs($before))->toClock(),
+            ),
             $note,
         );
         if (100 * self::workMs($light) > 80 * self::workMs($before)) {
@@ -105,10 +110,8 @@ final class ThroughTheWeeksTest extends TestCase
             foreach ($light->sessions as $session) {
                 foreach (count($session->entries()) > 2 ? $session->entries() : [] as $entry) {
                     $category = $entry->planned?->category;
-                    self::assertTrue(
-                        $category === Category::Bracing || ($entry->dose->sets === 1 && $category?->isDirection() && $times[$category->value] < 2),
-                        'nothing more could go: '.$entry->exercise,
-                    );
+                    $isLast = $entry->dose->sets === 1 && $category?->isDirection() && $times[$category->value] < 2;
+                    self::assertTrue($isLast || $category === Category::Bracing, 'nothing more could go: '.$entry->exercise);
                 }
             }
         }
@@ -116,8 +119,11 @@ final class ThroughTheWeeksTest extends TestCase
 
     public function test_a_step_that_has_no_room_waits_and_the_program_says_so(): void
     {
-        $client = Documents::client(['equipment' => Documents::ALL_KIT, 'ability' => ['BR' => 4, 'AE' => 4, 'AF' => 4, 'AL' => 4, 'AR' => 4],
-            'days' => ['mon' => 9]]);
+        $client = Documents::client([
+            'equipment' => Documents::ALL_KIT,
+            'ability' => ['BR' => 4, 'AE' => 4, 'AF' => 4, 'AL' => 4, 'AR' => 4],
+            'days' => ['mon' => 9],
+        ]);
         $program = Documents::plan($client, 6);
         $held = array_values(array_filter($program->notes, static fn (Note $note): bool => $note->code === Note::GROWTH_HELD));
         self::assertNotSame([], $held);

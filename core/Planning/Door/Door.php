@@ -15,6 +15,7 @@ use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Planning\Edit\ProgramEdit;
+use EvenRungs\Core\Planning\Session\Preparation;
 use EvenRungs\Core\Program\CutFrom;
 use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\ExtraSet;
@@ -60,7 +61,7 @@ final class Door
             return new DoorSession(null, $changes, false, 'Nothing of it remains for today.');
         }
 
-        return $this->inside($session, $budget, $changes);
+        return $this->inside((new Preparation($this->library))->suiting($session, $today), $budget, $changes);
     }
 
     /** The minutes of the day, or as long as was planned where that is longer: what is swapped makes no session longer. */
@@ -159,6 +160,16 @@ final class Door
         $left = $minutes->into($budget);
         if ($left === null) {
             return new DoorSession(null, $changes, false, sprintf('Even its last exercise takes longer than %s.', $budget->toClock()));
+        }
+        if (! $left->warmUp->equals($session->warmUp)) {
+            $changes[] = new DoorChange('cut', 'Warm-up and cool-down', null, sprintf(
+                'To fit %s: %s and %s instead of %s and %s.',
+                $budget->toClock(),
+                $left->warmUp->toClock(),
+                $left->coolDown->toClock(),
+                $session->warmUp->toClock(),
+                $session->coolDown->toClock(),
+            ));
         }
         foreach ((new CutFrom($session, $this->library))->lost($left) as [$what, $costs]) {
             $changes[] = new DoorChange('cut', $what, null, sprintf('To fit %s. Lost: %s.', $budget->toClock(), $costs));

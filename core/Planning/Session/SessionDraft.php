@@ -4,20 +4,14 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Planning\Session;
 
-use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Planning\Order\DraftItem;
 use EvenRungs\Core\Planning\Order\SessionOrder;
-use EvenRungs\Core\Program\Change;
-use EvenRungs\Core\Program\CircuitBlock;
-use EvenRungs\Core\Program\Entry;
-use EvenRungs\Core\Program\Extras;
 use EvenRungs\Core\Program\Kind;
-use EvenRungs\Core\Program\Planned;
+use EvenRungs\Core\Program\Prepared;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionTime;
-use EvenRungs\Core\Program\StraightBlock;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Seconds;
@@ -28,9 +22,6 @@ use EvenRungs\Core\Time\Seconds;
  */
 final class SessionDraft
 {
-    /** Rest between stations of a circuit, at most (common practice, no source). */
-    private const CIRCUIT_REST_S = 20;
-
     /** Of the minutes, so much is used before anything is left free, and no more than this is filled at first (house rules). */
     public const USED_PERCENT = 85;
 
@@ -46,6 +37,8 @@ final class SessionDraft
     /** @var array<int, true> places of items that take no further set */
     private array $full = [];
 
+    private readonly SessionWriter $writer;
+
     private readonly Slot $slot;
 
     private readonly bool $circuit;
@@ -54,8 +47,10 @@ final class SessionDraft
         public readonly SlotDose $doses,
         private readonly Library $library,
         private readonly Style $style,
-        private readonly GoalRule $goal,
+        GoalRule $goal,
+        Prepared $prepared,
     ) {
+        $this->writer = new SessionWriter($doses, $goal, $prepared);
         $this->slot = $doses->slot;
         $this->circuit = $doses->circuit;
     }
@@ -169,7 +164,7 @@ final class SessionDraft
 
     private function totalMs(): int
     {
-        return SessionTime::total($this->unclaimed($this->items), $this->library)->ms;
+        return SessionTime::total($this->writer->write($this->switchOn, $this->items), $this->library)->ms;
     }
 
     private function leavesRoom(): bool
@@ -180,7 +175,7 @@ final class SessionDraft
     /** Whether it keeps its minutes, the line of a hard session and the rules of a switch-on. */
     public function isAllowed(): bool
     {
-        $session = $this->unclaimed($this->items);
+        $session = $this->writer->write($this->switchOn, $this->items);
         if (! $this->fits(SessionTime::total($session, $this->library))) {
             return false;
         }
@@ -229,7 +224,7 @@ final class SessionDraft
 
     private function ordered(): Session
     {
-        return $this->unclaimed(SessionOrder::arrange($this->items, $this->style));
+        return $this->writer->write($this->switchOn, SessionOrder::arrange($this->items, $this->style));
     }
 
     public function session(): Session
@@ -237,62 +232,5 @@ final class SessionDraft
         $session = $this->ordered();
 
         return $session->withClaimed(SessionTime::total($session, $this->library));
-    }
-
-    /** @param  list<DraftItem>  $ordered  the items */
-    private function unclaimed(array $ordered): Session
-    {
-        $blocks = [];
-        if ($this->switchOn !== null) {
-            $blocks[] = new StraightBlock([$this->entry($this->switchOn, $this->switchOn->dose)], Seconds::zero());
-        }
-        if ($ordered !== []) {
-            $blocks[] = $this->circuit
-                ? new CircuitBlock(array_map($this->station(...), $ordered), $this->items[0]->dose->sets, Seconds::zero(), Seconds::zero())
-                : new StraightBlock(array_map(fn (DraftItem $item): Entry => $this->entry($item, $item->dose), $ordered), Seconds::zero());
-        }
-
-        return new Session(
-            $this->slot->day,
-            $this->slot->kind,
-            $blocks,
-            Seconds::zero(),
-            Seconds::zero(),
-            Change::usual(),
-            null,
-            new Extras($this->slot->why === [] ? null : ['why' => $this->slot->why, ...($this->slot->atHome ? ['place' => 'home'] : [])]),
-        );
-    }
-
-    private function station(DraftItem $item): Entry
-    {
-        $rest = $item->dose->rest ?? Seconds::zero();
-        $most = Seconds::of(self::CIRCUIT_REST_S);
-
-        return $this->entry($item, $item->dose->withSets(1)->withRest($rest->isLongerThan($most) ? $most : $rest));
-    }
-
-    private function entry(DraftItem $item, Dose $dose): Entry
-    {
-        $rung = $item->choice->rung;
-
-        $why = $item === $this->switchOn ? $item->why : [...$item->why, $this->whySets($item->dose->sets)];
-
-        return new Entry($rung->id, $dose, null, new Planned($rung->category, $rung->level, $rung->ladder, $why));
-    }
-
-    private function whySets(int $sets): string
-    {
-        $what = $this->circuit ? 'round' : 'set';
-
-        return sprintf(
-            '%d %s%s: %s means %d, and %d at most where the minutes and the evenness of the directions allow.',
-            $sets,
-            $what,
-            $sets === 1 ? '' : 's',
-            lcfirst($this->goal->name),
-            $this->goal->sets,
-            $this->goal->mostSets,
-        );
     }
 }

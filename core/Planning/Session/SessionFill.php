@@ -45,7 +45,7 @@ final class SessionFill
     ) {
         $circuit = ($goal->circuit || $style->plan->circuit) && $slot->kind !== Kind::Activation;
         $this->doses = new SlotDose($slot, $circuit, new Steps($style, $client), $style);
-        $this->draft = new SessionDraft($this->doses, $library, $style, $goal);
+        $this->draft = new SessionDraft($this->doses, $library, $style, $goal, (new Preparation($library))->of($slot, $client));
         $this->most = SessionShape::mostExercises($slot->length, $client);
     }
 
@@ -78,14 +78,14 @@ final class SessionFill
         return $this->draft;
     }
 
-    /** @param  bool  $setsFirst  whether it comes only behind two sets of all that is there; on a hard day a direction with two */
+    /** @param  bool  $setsFirst  whether it comes only behind two sets of all that is there, on a hard day with two itself */
     private function add(Category $category, int $turn, bool $setsFirst): void
     {
         if ($setsFirst) {
             $this->raiseSets(SessionShape::SETS_FIRST, false);
         }
         if (count($this->draft->items()) < $this->most && ! ($setsFirst && $this->lacksSets())) {
-            $twice = $setsFirst && $category->isDirection() && $this->slot->mayBeHard;
+            $twice = $setsFirst && $this->slot->mayBeHard;
             $this->addFrom($this->choices[$category->value], $turn, $twice ? SessionShape::SETS_FIRST : 1);
         }
     }

@@ -157,9 +157,10 @@ final class WeekGrowth
                     continue;
                 }
                 $choice = $this->progression->after($item->first(), $item->grown + 1, $client);
+                $isNew = $choice->rung !== $rung;
+                $isFurther = $isNew || $choice->step !== $item->choice->step || $choice->range != $item->choice->range;
                 // nobody watches at home: no new rung there
-                $isNewAtHome = $choice->rung !== $rung && $draft->doses->slot->atHome;
-                if (! $isNewAtHome && ($choice->rung !== $rung || $choice->step !== $item->choice->step || $choice->range != $item->choice->range)) {
+                if ($isFurther && ! ($isNew && $draft->doses->slot->atHome)) {
                     $further[$rung->id] = [$choice, $item->grown];
                 }
             }

@@ -89,7 +89,8 @@ final class WeekPlanner
             if ($before === false) {
                 for ($held = 0; ; $held++) {
                     $week = $draft->week($slots, $client, $progression->at($choices, $number, $held, $client));
-                    if ($most === null || $held >= $number || ! self::growsTooFast($most[0], $week) || $week->directionSets() <= $most[1] + 1) {
+                    $isTooMuch = self::growsTooFast($most[0] ?? PHP_INT_MAX, $week) && $week->directionSets() > ($most[1] ?? 0) + 1;
+                    if ($held >= $number || ! $isTooMuch) {
                         break;
                     }
                 }
@@ -115,7 +116,13 @@ final class WeekPlanner
             $notes = [...$notes, ...$waits];
             $gaps = [
                 ...$gaps,
-                ...(new WeekGaps($this->library, $this->style))->of($number, $week->covered(), $choices, $placements, count($week->sessions)),
+                ...(new WeekGaps($this->library, $this->style))->of(
+                    $number,
+                    $week->covered(),
+                    $choices,
+                    $placements,
+                    count($week->sessions),
+                ),
             ];
         }
         $title = sprintf('%s: %s', $home->name, $weeks === 1 ? 'one week' : $weeks.' weeks');

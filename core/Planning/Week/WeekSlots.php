@@ -71,15 +71,22 @@ final class WeekSlots
                     ['After the day\'s light lifting.'],
                 );
         }
-        $sport = in_array(TrainingType::Endurance, $other, true) || in_array(TrainingType::SkillSport, $other, true);
 
         return new Slot(
             $day,
-            Kind::Standalone,
+            $this->afterSport($day, $client) ? Kind::AfterSport : Kind::Standalone,
             true,
             $this->length($day, Kind::Standalone, $client),
-            $sport ? ['After the day\'s sport, so that the trunk is fresh for it.'] : [],
+            $this->afterSport($day, $client) ? ['After the day\'s sport, so that the trunk is fresh for it: evening, or another day.'] : [],
         );
+    }
+
+    private function afterSport(Weekday $day, Client $client): bool
+    {
+        return array_intersect(
+            [TrainingType::Endurance->value, TrainingType::SkillSport->value],
+            array_map(static fn (TrainingType $type): string => $type->value, $client->otherTrainingOn($day)),
+        ) !== [];
     }
 
     private function lightSlot(Weekday $day, DayUse $use, bool $match, Client $client): Slot
@@ -91,15 +98,16 @@ final class WeekSlots
             ],
             DayUse::Finisher => [Kind::AfterLift, 'A heavy day: a short finisher after the lift, under the line of a hard session.'],
             default => [
-                Kind::Standalone,
+                $this->afterSport($day, $client) ? Kind::AfterSport : Kind::Standalone,
                 $this->liftsHeavy(
                     $day->number() + 1,
                     $client,
                 ) ? 'Light: a heavy lift follows tomorrow.' : 'Light: a hard session, a heavy lift or a match stands on a day beside it.',
             ],
         };
+        $long = $use === DayUse::SwitchOn || $use === DayUse::Finisher ? $kind : Kind::Standalone;
 
-        return new Slot($day, $kind, false, $this->length($day, $kind, $client), [$why]);
+        return new Slot($day, $kind, false, $this->length($day, $long, $client), [$why]);
     }
 
     private function liftsHeavy(int $dayNumber, Client $client): bool

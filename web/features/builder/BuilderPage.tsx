@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { answer, api, asks, isConflict } from '../../api/client';
 import { dayNames, kindNames } from '../../lib/words';
+import { Preparation } from '../../parts/week/Preparation';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { Insist } from '../../ui/Insist';
@@ -97,6 +98,12 @@ function Builder({
         </div>
         <aside className="space-y-4">
           <Times tools={tools} />
+          {data !== undefined && (
+            <div className="empty:hidden">
+              <Preparation what="Warm-up" part={data.warm_up} />
+              <Preparation what="Cool-down" part={data.cool_down} />
+            </div>
+          )}
           {data !== undefined && data.over && (
             <section aria-label="Make it fit">
               <h2 className="text-lg font-bold">Make it fit</h2>

@@ -439,7 +439,9 @@ function Present({ run, at }: { run: Run; at: number }) {
   const first = sets[0] === undefined ? undefined : run.plan.sets[sets[0]];
   const alone = run.plan.members.length === 1;
   const counts = works && alone && first !== undefined && first.unit === 'reps';
-  const figure = alone && shown?.rung != null ? run.plan.rungs[shown.rung]?.figure : undefined;
+  const move = segment.move == null ? undefined : run.plan.moves[segment.move];
+  const ofRung = alone && shown?.rung != null ? run.plan.rungs[shown.rung]?.figure : undefined;
+  const figure = move?.figure ?? ofRung;
   const next = run.plan.segments[run.segment + 1];
   const then = works ? next : shown;
   return (
@@ -452,6 +454,7 @@ function Present({ run, at }: { run: Run; at: number }) {
             ? sideNames[segment.side]
             : whats[segment.what]}
         </span>
+        {move !== undefined && <b className="text-lg sm:text-xl">{move.name}</b>}
         {works && (
           <span className="text-lg sm:text-xl">
             <b>{segment.name}</b>
@@ -488,10 +491,16 @@ function Present({ run, at }: { run: Run; at: number }) {
             countdown(left)
           )}
         </p>
-        {figure !== undefined && shown !== undefined && (
-          <Figure run={run} drawing={figure} label={shown.name ?? ''} className="h-24 min-w-0 flex-1 sm:h-48" />
+        {figure !== undefined && (
+          <Figure
+            run={run}
+            drawing={figure}
+            label={move?.name ?? shown?.name ?? ''}
+            className="h-24 min-w-0 flex-1 sm:h-48"
+          />
         )}
       </div>
+      {move !== undefined && <p className="text-faint">{move.setup.join(' ')}</p>}
       {alone && (
         <p className={`truncate text-lg leading-snug sm:h-14 sm:whitespace-normal ${works ? 'h-7' : 'h-0'}`}>
           {counts && <b>{countdown(left)} left. </b>}

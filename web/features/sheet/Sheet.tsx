@@ -10,6 +10,7 @@ import { useBoard, useLibrary } from '../../parts/board/useBoard';
 import { Still } from '../../ui/Figure';
 import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { useWeek } from '../../parts/week/useWeek';
+import { Preparation } from '../../parts/week/Preparation';
 import { byDay } from '../../parts/week/byDay';
 import { useFigures } from '../../parts/rungs/useRungs';
 import { useEvenness } from '../../parts/evenness/useEvenness';
@@ -34,6 +35,8 @@ export function Sheet() {
       week.sessions.flatMap((session) => session.blocks.flatMap((block) => block.entries.map((each) => each.exercise))),
     ),
   ].flatMap((id) => rungs.get(id) ?? []);
+  const moves = week.sessions.flatMap((session) => [...session.warm_up.moves, ...session.cool_down.moves]);
+  const shown = [...new Map([...used, ...moves].map((each) => [each.id, each])).values()];
 
   return (
     <div>
@@ -85,6 +88,7 @@ export function Sheet() {
                 <span className="ml-2 font-normal">{kindNames[session.kind]}</span>
                 <span className="ml-auto">{session.total.text} min</span>
               </h2>
+              <Preparation what="Warm-up" part={session.warm_up} />
               {session.blocks.map((block, b) => (
                 <div key={`${session.day}${b}`}>
                   {block.type === 'circuit' && (
@@ -115,13 +119,14 @@ export function Sheet() {
                   </ul>
                 </div>
               ))}
+              <Preparation what="Cool-down" part={session.cool_down} />
             </section>
           ))}
         </div>
         <section className="mb-2">
           <h2 className="border-b border-black text-[15px] font-bold print:text-[12px]">How</h2>
           <dl className="gap-x-6 sm:columns-2 print:columns-3 print:gap-x-4">
-            {used.map((rung) => (
+            {shown.map((rung) => (
               <div key={rung.id} className="min-h-10 break-inside-avoid py-0.5">
                 <dt className="inline font-bold">
                   <Still

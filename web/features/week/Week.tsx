@@ -11,6 +11,7 @@ import { Kept } from '../../ui/Kept';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
 import { useBoard, useBoardChange } from '../../parts/board/useBoard';
+import { Preparation } from '../../parts/week/Preparation';
 import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { ClientAudit } from './ClientAudit';
 import { DoseLine } from './DoseLine';
@@ -144,6 +145,9 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
           {session.rest.text}, changes {session.change.text}
         </p>
       </header>
+      <div className="px-4 empty:hidden">
+        <Preparation what="Warm-up" part={session.warm_up} />
+      </div>
       {session.blocks.map((block, b) => (
         <div key={b} className="border-b-4 border-paper px-4 py-1 last:border-0">
           {block.type === 'circuit' && (
@@ -170,6 +174,9 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
           </ul>
         </div>
       ))}
+      <div className="px-4 py-1 empty:hidden">
+        <Preparation what="Cool-down" part={session.cool_down} />
+      </div>
       {isDue && (
         <p className="flex flex-wrap items-center gap-2 border-t border-line px-4 py-1">
           What became of it?
