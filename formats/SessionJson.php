@@ -14,6 +14,7 @@ use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\Extras;
 use EvenRungs\Core\Program\Kind;
 use EvenRungs\Core\Program\Planned;
+use EvenRungs\Core\Program\Prepared;
 use EvenRungs\Core\Program\RestBlock;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\StraightBlock;
@@ -44,7 +45,26 @@ final class SessionJson
             $change === null ? Change::none() : new Change(self::seconds($change, 'side_s'), self::seconds($change, 'station_s')),
             $claimed === null ? null : Seconds::of($claimed),
             new Extras($node->opaque('x')),
+            new Prepared($node->each('warm_up', self::readMove(...)), $node->each('cool_down', self::readMove(...))),
         );
+    }
+
+    /** @return array{string, Seconds} */
+    private static function readMove(Node $node): array
+    {
+        return [$node->string('what'), Seconds::of($node->number('s'))];
+    }
+
+    /**
+     * @param  list<array{string, Seconds}>  $moves
+     * @return array<string, list<array{what: string, s: int|float}>>
+     */
+    private static function writeMoves(string $part, array $moves): array
+    {
+        return $moves === [] ? [] : [$part => array_map(
+            static fn (array $move): array => ['what' => $move[0], 's' => $move[1]->toNumber()],
+            $moves,
+        )];
     }
 
     private static function readBlock(Node $node): Block
@@ -98,6 +118,8 @@ final class SessionJson
             'kind' => $session->kind->value,
             'warm_up_s' => $session->warmUp->toNumber(),
             'cool_down_s' => $session->coolDown->toNumber(),
+            ...self::writeMoves('warm_up', $session->prepared->warmUp),
+            ...self::writeMoves('cool_down', $session->prepared->coolDown),
             ...($session->claimed === null ? [] : ['claimed_s' => $session->claimed->toNumber()]),
             'change' => ['side_s' => $session->change->side->toNumber(), 'station_s' => $session->change->station->toNumber()],
             'blocks' => array_map(self::writeBlock(...), $session->blocks),

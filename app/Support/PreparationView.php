@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Support;
 
 use EvenRungs\Core\Ladder\Library;
-use EvenRungs\Core\Program\Prepared;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Time\Seconds;
 
@@ -17,11 +16,9 @@ final class PreparationView
     /** @return array{warm_up: array<string, mixed>, cool_down: array<string, mixed>} */
     public static function of(Session $session, Library $library): array
     {
-        $prepared = Prepared::of($session);
-
         return [
-            'warm_up' => self::part($session->warmUp, $prepared->warmUp, $library),
-            'cool_down' => self::part($session->coolDown, $prepared->coolDown, $library),
+            'warm_up' => self::part($session->warmUp, $session->prepared->warmUp, $library),
+            'cool_down' => self::part($session->coolDown, $session->prepared->coolDown, $library),
         ];
     }
 

@@ -26,6 +26,7 @@ final class Session
     /**
      * @param  list<Block>  $blocks  at most 50
      * @param  ?Seconds  $claimed  how long the writer says it takes
+     * @param  Prepared  $prepared  what warm-up and cool-down are made of, in no more than their time
      *
      * @throws InvalidValue when out of range
      */
@@ -38,7 +39,9 @@ final class Session
         public readonly Change $change,
         public readonly ?Seconds $claimed = null,
         public readonly Extras $x = new Extras,
+        public readonly Prepared $prepared = new Prepared,
     ) {
+        $prepared->checkWithin($warmUp, $coolDown);
         Bounds::WarmUp->check($warmUp->toNumber());
         Bounds::WarmUp->check($coolDown->toNumber());
         if (count($blocks) > self::MOST_BLOCKS) {
@@ -61,12 +64,22 @@ final class Session
     /** @param  list<Block>  $blocks */
     public function withBlocks(array $blocks): self
     {
-        return new self($this->day, $this->kind, $blocks, $this->warmUp, $this->coolDown, $this->change, $this->claimed, $this->x);
+        return $this->having(blocks: $blocks);
     }
 
     public function withClaimed(?Seconds $claimed): self
     {
-        return new self($this->day, $this->kind, $this->blocks, $this->warmUp, $this->coolDown, $this->change, $claimed, $this->x);
+        return new self(
+            $this->day,
+            $this->kind,
+            $this->blocks,
+            $this->warmUp,
+            $this->coolDown,
+            $this->change,
+            $claimed,
+            $this->x,
+            $this->prepared,
+        );
     }
 
     /** @return list<Entry> of all blocks */
@@ -113,21 +126,43 @@ final class Session
 
     public function withX(Extras $x): self
     {
-        return new self($this->day, $this->kind, $this->blocks, $this->warmUp, $this->coolDown, $this->change, $this->claimed, $x);
+        return $this->having(x: $x);
     }
 
-    public function withPreparation(Seconds $warmUp, Seconds $coolDown, Extras $x): self
+    /** The session with another warm-up and cool-down, as long as their moves. */
+    public function prepared(Prepared $prepared): self
     {
-        return new self($this->day, $this->kind, $this->blocks, $warmUp, $coolDown, $this->change, $this->claimed, $x);
+        return $this->having(prepared: $prepared);
     }
 
     public function onDay(Weekday $day): self
     {
-        return new self($day, $this->kind, $this->blocks, $this->warmUp, $this->coolDown, $this->change, $this->claimed, $this->x);
+        return $this->having(day: $day);
     }
 
     public function asKind(Kind $kind): self
     {
-        return new self($this->day, $kind, $this->blocks, $this->warmUp, $this->coolDown, $this->change, $this->claimed, $this->x);
+        return $this->having(kind: $kind);
+    }
+
+    /** @param  list<Block>|null  $blocks */
+    private function having(
+        ?Weekday $day = null,
+        ?Kind $kind = null,
+        ?array $blocks = null,
+        ?Extras $x = null,
+        ?Prepared $prepared = null,
+    ): self {
+        return new self(
+            $day ?? $this->day,
+            $kind ?? $this->kind,
+            $blocks ?? $this->blocks,
+            $prepared === null ? $this->warmUp : Prepared::total($prepared->warmUp),
+            $prepared === null ? $this->coolDown : Prepared::total($prepared->coolDown),
+            $this->change,
+            $this->claimed,
+            $x ?? $this->x,
+            $prepared ?? $this->prepared,
+        );
     }
 }

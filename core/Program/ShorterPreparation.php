@@ -16,17 +16,17 @@ final class ShorterPreparation
     /** @param  callable(Session, Library): ?Session  $cut  brings the exercises of a session inside the minutes */
     public static function of(Session $session, Seconds $budget, Library $library, callable $cut): ?Session
     {
-        $planned = Prepared::of($session);
+        $planned = $session->prepared;
         if (! $planned->fills($session) || ! SessionTime::total($session, $library)->isLongerThan($budget)) {
             return $cut($session, $library);
         }
-        $left = $cut($planned->within(...SessionShape::preparation($budget))->into($session), $library);
+        $left = $cut($session->prepared($planned->within(...SessionShape::preparation($budget))), $library);
         $piece = Seconds::of(SessionShape::PREPARED_PIECE_S);
         while ($left !== null) {
             $longer = array_values(array_filter(
                 [
-                    $planned->within($left->warmUp->plus($piece), $left->coolDown)->into($left),
-                    $planned->within($left->warmUp, $left->coolDown->plus($piece))->into($left),
+                    $left->prepared($planned->within($left->warmUp->plus($piece), $left->coolDown)),
+                    $left->prepared($planned->within($left->warmUp, $left->coolDown->plus($piece))),
                 ],
                 static fn (Session $each): bool => $each != $left && ! SessionTime::total($each, $library)->isLongerThan($budget),
             ));

@@ -61,7 +61,7 @@ final class Timeline
 
     private function lay(): void
     {
-        $prepared = Prepared::of($this->session);
+        $prepared = $this->session->prepared;
         $this->prepare(SegmentKind::WarmUp, $this->session->warmUp, $prepared->warmUp);
         $last = count($this->session->blocks) - 1;
         foreach ($this->session->blocks as $i => $block) {
@@ -91,10 +91,11 @@ final class Timeline
     /** @param  list<array{string, Seconds}>  $moves  none where nobody said what it is made of */
     private function prepare(SegmentKind $kind, Seconds $time, array $moves): void
     {
-        foreach ($moves === [] ? [[null, $time]] : $moves as [$this->exercise, $takes]) {
+        foreach ($moves as [$this->exercise, $takes]) {
             $this->add($kind, $takes);
         }
         $this->exercise = null;
+        $this->add($kind, Seconds::ofMs($time->ms - Prepared::total($moves)->ms));
     }
 
     private function straight(int $place, Block $block): void

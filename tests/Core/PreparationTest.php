@@ -10,7 +10,6 @@ use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Planning\Session\Preparation;
 use EvenRungs\Core\Program\Kind;
 use EvenRungs\Core\Program\MinutesLeft;
-use EvenRungs\Core\Program\Prepared;
 use EvenRungs\Core\Program\Segment;
 use EvenRungs\Core\Program\SegmentKind;
 use EvenRungs\Core\Program\Session;
@@ -67,7 +66,7 @@ final class PreparationTest extends TestCase
     public function test_a_stand_alone_session_has_a_tenth_of_its_minutes(int $minutes, int $warmUp, int $coolDown): void
     {
         $session = self::planned($minutes);
-        $prepared = Prepared::of($session);
+        $prepared = $session->prepared;
 
         self::assertSame([$warmUp, $coolDown], [$session->warmUp->toNumber(), $session->coolDown->toNumber()]);
         self::assertTrue($prepared->fills($session), 'every half minute has a move');
@@ -111,7 +110,7 @@ final class PreparationTest extends TestCase
         $library = Documents::data()->library();
         $session = (new Preparation($library))->suiting(self::planned(30), $client);
         self::assertSame([180, 120], [$session->warmUp->toNumber(), $session->coolDown->toNumber()], $who);
-        $prepared = Prepared::of($session);
+        $prepared = $session->prepared;
         self::assertTrue($prepared->fills($session), $who);
         $moves = [];
         foreach ([...$prepared->warmUp, ...$prepared->coolDown] as [$id]) {
@@ -129,7 +128,7 @@ final class PreparationTest extends TestCase
     {
         $flat = $longest = 0;
         $session = self::planned(30, ['limits' => ['pregnancy']]);
-        foreach (Prepared::of($session)->coolDown as [$id, $time]) {
+        foreach ($session->prepared->coolDown as [$id, $time]) {
             $flat = Documents::data()->library()->preparing($id)?->grade('supine') > 0 ? $flat + $time->toNumber() : 0;
             $longest = max($longest, $flat);
         }
@@ -164,7 +163,7 @@ final class PreparationTest extends TestCase
         self::assertSame(120, $middle->coolDown->toNumber());
         self::assertContains($middle->warmUp->toNumber(), [120, 150, 180], 'a tenth of twenty minutes, and what is left over');
         self::assertGreaterThanOrEqual(4, count($short->entries()));
-        $typed = $session->withPreparation(Seconds::of(200), Seconds::zero(), $session->x);
+        $typed = new Session($session->day, $session->kind, $session->blocks, Seconds::of(200), Seconds::zero(), $session->change);
         $left = (new MinutesLeft($typed, $library))->into(Seconds::of(1200));
         self::assertSame(200, $left?->warmUp->toNumber(), 'what the trainer typed stays');
     }

@@ -40,7 +40,7 @@ final class Preparation
     /** The session with moves that the client may do, in the same time; what nobody said the moves of stays as it is. */
     public function suiting(Session $session, Client $client): Session
     {
-        $prepared = Prepared::of($session);
+        $prepared = $session->prepared;
         $barred = 0;
         foreach ([...$prepared->warmUp, ...$prepared->coolDown] as [$id]) {
             $move = $this->library->preparing($id);
@@ -50,10 +50,10 @@ final class Preparation
             return $session;
         }
 
-        return (new Prepared(
+        return $session->prepared(new Prepared(
             $this->moves('warm-up', $session->warmUp, $client),
             $this->moves('cool-down', $session->coolDown, $client),
-        ))->into($session);
+        ));
     }
 
     /** @return list<array{string, Seconds}> */

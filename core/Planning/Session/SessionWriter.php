@@ -49,16 +49,17 @@ final class SessionWriter
                 : new StraightBlock(array_map($this->straight(...), $ordered), Seconds::zero());
         }
 
-        return $this->prepared->into(new Session(
+        return new Session(
             $slot->day,
             $slot->kind,
             $blocks,
-            Seconds::zero(),
-            Seconds::zero(),
+            Prepared::total($this->prepared->warmUp),
+            Prepared::total($this->prepared->coolDown),
             Change::usual(),
             null,
             new Extras($slot->why === [] ? null : ['why' => $slot->why, ...($slot->atHome ? ['place' => 'home'] : [])]),
-        ));
+            $this->prepared,
+        );
     }
 
     private function station(DraftItem $item): Entry
