@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Copies;
 
 use App\Models\Client;
+use App\Models\Standing;
 use App\Planning\BoardLoader;
 use App\Progress\EvennessPage;
 use App\Today\LogPage;
+use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Formats\UnusableInput;
 use Throwable;
@@ -21,6 +23,8 @@ final class OpensEverywhere
     public static function check(Client $client): void
     {
         try {
+            // an earlier standing is looked at by nobody until something is undone
+            array_map(Basis::from(...), Standing::query()->ofClient($client)->pluck('basis')->all());
             app(BoardLoader::class)->load($client);
             app(LogPage::class)->of($client);
             app(EvennessPage::class)->of($client);
