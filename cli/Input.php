@@ -10,7 +10,9 @@ use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
+use EvenRungs\Formats\ProgramCsv;
 use EvenRungs\Formats\ProgramJson;
+use EvenRungs\Formats\ProgramText;
 use EvenRungs\Formats\SessionJson;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
@@ -75,14 +77,19 @@ final class Input
         return Json::decode($this->text($arguments));
     }
 
-    /** Whether the input is CSV: as asked for, else unless it begins like a JSON object. */
-    public function isCsv(Arguments $arguments, string $text): bool
+    /**
+     * A program that is not JSON: CSV or lines as trainers jot them, as asked for; CSV too where nothing is asked for and the input does
+     * not begin like a JSON object.
+     */
+    public function jotted(Arguments $arguments, string $text): ?Program
     {
-        return match ($arguments->value('--format')) {
-            'json' => false,
-            'csv' => true,
-            null => trim($text) !== '' && ! str_starts_with(ltrim($text, "\u{FEFF} \t\r\n"), '{'),
-            default => throw UnusableInput::at('--format', 'must be json or csv'),
+        $isJson = trim($text) === '' || str_starts_with(ltrim($text, "\u{FEFF} \t\r\n"), '{');
+
+        return match ($arguments->value('--format') ?? ($isJson ? 'json' : 'csv')) {
+            'json' => null,
+            'csv' => ProgramCsv::read($text),
+            'text' => ProgramText::read($text),
+            default => throw UnusableInput::at('--format', 'must be json, csv or text'),
         };
     }
 

@@ -5,25 +5,16 @@ declare(strict_types=1);
 namespace EvenRungs\Cli;
 
 use EvenRungs\Core\Audit\Audit;
-use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Client\NormGroup;
-use EvenRungs\Core\Client\SafetyScreen;
 use EvenRungs\Core\InvalidValue;
-use EvenRungs\Core\Ladder\Rung;
-use EvenRungs\Core\Placement\Placer;
-use EvenRungs\Core\Placement\Swaps;
-use EvenRungs\Core\Planning\Week\WeekPlanner;
 use EvenRungs\Core\Style\GoalRule;
-use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Verdict\Judge;
 use EvenRungs\Formats\AuditJson;
 use EvenRungs\Formats\HistoryJson;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Formats\NormsJson;
-use EvenRungs\Formats\PlacementJson;
 use EvenRungs\Formats\Problem;
-use EvenRungs\Formats\ProgramCsv;
 use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\SessionJson;
 use EvenRungs\Formats\TimeJson;
@@ -51,6 +42,8 @@ final class JobCommands
         'swap' => ['--format' => true],
         'audit' => ['--client' => true, '--style' => true, '--on' => true, '--apply' => true, '--format' => true],
         'verdict' => ['--style' => true, '--format' => true],
+        'fit' => ['--style' => true, '--on' => true, '--format' => true],
+        'why-not' => ['--style' => true, '--on' => true, '--format' => true],
         'norms' => ['--format' => true],
         'schema' => [],
     ];
@@ -58,6 +51,8 @@ final class JobCommands
     private readonly DataFolder $data;
 
     private readonly Input $input;
+
+    private readonly ClientCommands $ofClients;
 
     /**
      * @param  resource  $in
@@ -69,6 +64,7 @@ final class JobCommands
         $kept = dirname(__DIR__).'/var';
         $this->data = DataFolder::shipped(is_writable($kept) ? $kept.'/built-library' : null);
         $this->input = new Input($this->data, $in);
+        $this->ofClients = new ClientCommands($this->data, $this->input, $out, $err);
     }
 
     /**
@@ -88,9 +84,7 @@ final class JobCommands
             return match ($command) {
                 'library' => $this->answer(LibraryJson::write($this->data->library())),
                 'time' => $this->time($arguments),
-                'place' => $this->place($arguments),
-                'plan' => $this->plan($arguments),
-                'swap' => $this->swap($arguments),
+                'place', 'plan', 'swap', 'fit', 'why-not' => $this->ofClients->run($command, $arguments),
                 'audit' => $this->audit($arguments),
                 'verdict' => $this->verdict($arguments),
                 'norms' => $this->norms($arguments),
@@ -109,8 +103,9 @@ final class JobCommands
     {
         $text = $this->input->text($arguments);
         $writer = new TimeJson($this->data->library(), $arguments->has('--timeline'));
-        if ($this->input->isCsv($arguments, $text)) {
-            return $this->answer($writer->program(ProgramCsv::read($text)));
+        $program = $this->input->jotted($arguments, $text);
+        if ($program !== null) {
+            return $this->answer($writer->program($program));
         }
         $document = Json::decode($text);
         if (($document->format ?? null) === SessionJson::FORMAT) {
@@ -125,7 +120,7 @@ final class JobCommands
     private function audit(Arguments $arguments): int
     {
         $text = $this->input->text($arguments);
-        $program = $this->input->isCsv($arguments, $text) ? ProgramCsv::read($text) : $this->input->programOrSession(Json::decode($text));
+        $program = $this->input->jotted($arguments, $text) ?? $this->input->programOrSession(Json::decode($text));
         $style = $arguments->value('--style') ?? (in_array($program->style, $this->data->styleNames(), true) ? $program->style : null);
         $file = $arguments->value('--client');
         $on = Input::on($arguments);
@@ -180,66 +175,6 @@ final class JobCommands
         return $this->answer(HistoryJson::write($judge->decide($history), $history));
     }
 
-    private function style(Arguments $arguments): Style
-    {
-        return $this->data->style($arguments->value('--style') ?? DataFolder::DEFAULT_STYLE);
-    }
-
-    private function place(Arguments $arguments): int
-    {
-        $style = $this->style($arguments);
-        $on = Input::on($arguments);
-        $client = $this->data->clients()->read($this->input->checked('client', $this->input->document($arguments)), $on);
-        $this->sayWhatIsNotApplied($client);
-
-        return $this->answer(PlacementJson::write((new Placer($this->data->library(), $style))->place($client)));
-    }
-
-    private function plan(Arguments $arguments): int
-    {
-        $weeks = $arguments->value('--weeks') ?? '1';
-        if (preg_match('/^\d{1,3}$/', $weeks) !== 1 || (int) $weeks < 1 || (int) $weeks > WeekPlanner::MOST_WEEKS) {
-            throw UnusableInput::at('--weeks', sprintf('must be a whole number from 1 to %d', WeekPlanner::MOST_WEEKS));
-        }
-        $style = $this->style($arguments);
-        $on = Input::on($arguments);
-        $client = $this->data->clients()->readForPlanning($this->input->checked('client', $this->input->document($arguments)), $on);
-        $this->sayWhatIsNotApplied($client);
-        $referrals = (new SafetyScreen)->referrals($client);
-        if ($referrals !== []) {
-            $this->answer(PlacementJson::writeReferrals($referrals));
-            fwrite($this->err, "Planning stops here until a clinician has seen the client.\n");
-
-            return self::REFERRED;
-        }
-        $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals());
-
-        return $this->answer((new ProgramJson($this->data->clients()))->write($planner->plan($client, (int) $weeks)));
-    }
-
-    private function swap(Arguments $arguments): int
-    {
-        $node = $this->input->checked('swap-request', $this->input->document($arguments));
-        $library = $this->data->library();
-        $name = $node->string('exercise');
-        $rung = $library->find($name);
-        if ($rung === null) {
-            $near = array_map(static fn (Rung $each): string => sprintf('"%s"', $each->name), $library->suggestions($name));
-            throw UnusableInput::at(
-                '/exercise',
-                sprintf(
-                    '"%s" is not in the library%s',
-                    mb_substr($name, 0, 60),
-                    $near === [] ? '' : '; is '.implode(' or ', $near).' meant?',
-                ),
-            );
-        }
-        $client = $this->data->clients()->readForSwap($node);
-        $this->sayWhatIsNotApplied($client);
-
-        return $this->answer(PlacementJson::writeSwaps($rung, (new Swaps($library))->for($rung, $client)));
-    }
-
     private function norms(Arguments $arguments): int
     {
         $node = $this->input->checked('tests', $this->input->document($arguments));
@@ -273,12 +208,5 @@ final class JobCommands
         fwrite($this->out, Json::encode($answer));
 
         return self::USED;
-    }
-
-    private function sayWhatIsNotApplied(Client $client): void
-    {
-        foreach (Unapplied::of($client) as $line) {
-            fwrite($this->err, $line."\n");
-        }
     }
 }

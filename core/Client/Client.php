@@ -61,6 +61,8 @@ final class Client
     }
 
     /**
+     * The same client with some of what is known of them different; null keeps it.
+     *
      * @param  list<Limit>|null  $limits
      * @param  list<string>|null  $equipment
      * @param  array<string, int>|null  $days
@@ -69,8 +71,11 @@ final class Client
      * @param  list<Clearance>|null  $clearances
      * @param  list<Category>|null  $held
      * @param  array<string, 'left'|'right'>|null  $extraSets
+     * @param  array<string, Level>|null  $ability
+     * @param  list<OtherTraining>|null  $otherTraining
+     * @param  list<string>|null  $ladders
      */
-    private function but(
+    public function but(
         ?array $limits = null,
         ?array $equipment = null,
         ?array $days = null,
@@ -82,28 +87,34 @@ final class Client
         bool $away = false,
         ?array $held = null,
         ?array $extraSets = null,
+        ?Goal $goal = null,
+        ?array $ability = null,
+        ?array $otherTraining = null,
+        ?Tests $tests = null,
+        ?array $ladders = null,
+        bool $ageless = false,
     ): self {
         return new self(
             $this->name,
-            $this->goal,
-            $this->born,
+            $goal ?? $this->goal,
+            $ageless ? null : $this->born,
             $this->normGroup,
             $this->massKg,
             $this->trained,
-            $this->ability,
+            $ability ?? $this->ability,
             $limits ?? $this->limits,
             $equipment ?? $this->equipment,
             $days ?? $this->days,
-            $this->otherTraining,
+            $otherTraining ?? $this->otherTraining,
             $this->screen,
-            $this->tests,
+            $tests ?? $this->tests,
             $shown ?? $this->shown,
             $away ? null : $this->home,
             $asOf ?? $this->asOf,
             $standings ?? $this->standings,
             $stopped ?? $this->stopped,
             $clearances ?? $this->clearances,
-            $this->ladders,
+            $ladders ?? $this->ladders,
             $held ?? $this->held,
             $extraSets ?? $this->extraSets,
         );

@@ -77,6 +77,12 @@ final class Style
             return $this;
         }
 
+        return $this->planning($this->plan->notBySecond(), max(self::USUAL_CLEAN, $this->cleanSessions));
+    }
+
+    /** The same style with other answers for the plan. */
+    public function planning(StylePlan $plan, ?int $cleanSessions = null): self
+    {
         return new self(
             $this->id,
             $this->name,
@@ -92,8 +98,8 @@ final class Style
             $this->standaloneLength,
             $this->shortLength,
             $this->mostTrainingDays,
-            $this->plan->notBySecond(),
-            max(self::USUAL_CLEAN, $this->cleanSessions),
+            $plan,
+            $cleanSessions ?? $this->cleanSessions,
             $this->daysOnRung,
             $this->mostEffort,
             $this->monitorsPain,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Style;
 
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Rung;
 
 /**
  * What follows from a house style for the plan, beside its numbers.
@@ -55,14 +56,34 @@ final class StylePlan
 
     public function notBySecond(): self
     {
+        return $this->but(bySecond: false);
+    }
+
+    /** The same answers for somebody who wants an exercise that they leave out. */
+    public function having(Rung $rung): self
+    {
+        $accessories = $rung->category->isDirection() || $rung->category === Category::Bracing ? $this->accessories : [
+            $rung->category,
+            ...array_filter($this->accessories, static fn (Category $each): bool => $each !== $rung->category),
+        ];
+
+        return $this->but(array_values($accessories), array_values(array_diff($this->withoutRungs, [$rung->id])));
+    }
+
+    /**
+     * @param  list<Category>|null  $accessories
+     * @param  list<string>|null  $withoutRungs
+     */
+    private function but(?array $accessories = null, ?array $withoutRungs = null, ?bool $bySecond = null): self
+    {
         return new self(
             $this->struggle,
             $this->order,
             $this->lighterEvery,
             $this->circuit,
-            $this->accessories,
+            $accessories ?? $this->accessories,
             $this->withoutLadders,
-            $this->withoutRungs,
+            $withoutRungs ?? $this->withoutRungs,
             $this->highReps,
             $this->coreFirst,
             $this->roleShares,
@@ -70,7 +91,7 @@ final class StylePlan
             $this->weeksPerStep,
             $this->build,
             $this->thenMove,
-            false,
+            $bySecond ?? $this->bySecond,
         );
     }
 }

@@ -80,7 +80,7 @@ final class DoorTest extends BrowserTestCase
     {
         $this->atTheDoor('Maren Tidewell');
         $this->button('As usual: run it')->click();
-        $this->button('Start')->click();
+        $this->startWarm();
         $this->button('Skip')->click();
         $this->css('button[aria-label="Pain: 1"]')->click();
         $this->button('End here')->click();
@@ -178,7 +178,7 @@ final class DoorTest extends BrowserTestCase
         $set = function (string $name): void {
             $this->open('/clients/'.$this->client($name).'/door');
             $this->button('run it')->click();
-            $this->button('Start')->click();
+            $this->startWarm();
             $this->button('Skip')->click();
         };
         $this->assertStopIsSeen(fn () => $set('Maren Tidewell'), 390, 844);

@@ -17,7 +17,7 @@ final class FloorLossesTest extends BrowserTestCase
     public function test_a_server_that_is_killed_in_mid_session_loses_and_doubles_nothing(): void
     {
         $this->putOnFloor('Maren Tidewell');
-        $this->button('Start')->click();
+        $this->startWarm();
         $this->button('Skip')->click();
         $this->css('button[aria-label="Pain: 1"]')->click();
         $this->waitUntilSent();
@@ -77,7 +77,7 @@ final class FloorLossesTest extends BrowserTestCase
         // what other tests cleared may not have left the disk yet
         $this->freshBrowser();
         $this->putOnFloor('Maren Tidewell');
-        $this->button('Start')->click();
+        $this->startWarm();
         $this->button('Skip')->click();
         $kills = (int) (getenv('EVEN_RUNGS_BROWSER_KILLS') ?: 1);
         for ($kill = 1; $kill <= $kills; $kill++) {
@@ -132,6 +132,7 @@ final class FloorLossesTest extends BrowserTestCase
             )->click();
             $lane = sprintf('//section[@aria-label="%s"]', $name);
             $this->element(WebDriverBy::xpath($lane.'//button[contains(., "Start")]'))->click();
+            $this->leaveWarmUpOut();
             $this->element(WebDriverBy::xpath($lane.'//button[contains(., "Skip")]'))->click();
             $this->tap($lane.sprintf('//button[@aria-label="Pain: %d"]', $pain));
         }
@@ -150,6 +151,7 @@ final class FloorLossesTest extends BrowserTestCase
     public function test_what_somebody_edited_on_the_server_is_not_written_over_unasked(): void
     {
         $this->putOnFloor('Maren Tidewell');
+        $this->leaveWarmUpOut();
         $this->button('Skip')->click();
         $this->css('button[aria-label="Pain: 1"]')->click();
         $this->waitUntilSent();

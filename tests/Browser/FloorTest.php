@@ -127,6 +127,7 @@ final class FloorTest extends BrowserTestCase
         // the clock had hardly run, or for a second, whatever the device had time to keep
         $this->element(WebDriverBy::xpath('//button[contains(normalize-space(.), "Start") or contains(normalize-space(.), "Go '
             .'on")]'))->click();
+        $this->leaveWarmUpOut();
         $this->button('Skip')->click();
         $this->button('As planned, clean, easy, no pain')->click();
         $this->waitUntilSent();
@@ -212,7 +213,7 @@ final class FloorTest extends BrowserTestCase
     public function test_pain_seven_stops_the_clock_at_once_and_the_verdict_refers(): void
     {
         $this->putOnFloor('Maren Tidewell');
-        $this->button('Start')->click();
+        $this->startWarm();
         $this->button('Skip')->click();
         $this->waitForText('Clean, breathing');
         $this->css('button[aria-label="Pain: 7"]')->click();

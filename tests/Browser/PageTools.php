@@ -31,6 +31,21 @@ trait PageTools
         return $this->element(WebDriverBy::xpath(sprintf('//button[contains(normalize-space(.), "%s")]', $text)));
     }
 
+    /** Starts a run at its first exercise: the warm-up, where there is one, is left out. */
+    protected function startWarm(): void
+    {
+        $this->button('Start')->click();
+        $this->leaveWarmUpOut();
+    }
+
+    protected function leaveWarmUpOut(): void
+    {
+        $leave = WebDriverBy::xpath('//button[contains(normalize-space(.), "Leave the warm-up out")]');
+        if ($this->browser->findElements($leave) !== []) {
+            $this->element($leave)->click();
+        }
+    }
+
     protected function link(string $text): RemoteWebElement
     {
         return $this->element(WebDriverBy::xpath(sprintf('//a[contains(normalize-space(.), "%s")]', $text)));

@@ -20,6 +20,7 @@ import {
   isOpen,
   isOver,
   isStopped,
+  leaveWarmUp,
   leftAt,
   lengthOf,
   openUp,
@@ -190,6 +191,16 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
                 {isOpen(run, run.segment) ? 'End the hold' : <span className="sr-only sm:not-sr-only">Skip</span>}
               </Button>
             </div>
+            {run.plan.segments[run.segment]?.what === 'warm-up' && (
+              <Button
+                className="mt-2 min-h-12"
+                onClick={() => {
+                  act(leaveWarmUp);
+                }}
+              >
+                Leave the warm-up out
+              </Button>
+            )}
             {mayOpen(run) && (
               <Button
                 aria-pressed={isOpen(run, run.segment)}

@@ -227,6 +227,13 @@ export function skip(run: Run, now: number): Run {
   return isOver(at) ? at : goTo(withWork(at, elapsedAt(at, now)), at.segment + 1, now);
 }
 
+/** On to the first work: whoever is warm already needs no warm-up. */
+export function leaveWarmUp(run: Run, now: number): Run {
+  const at = advance(run, now);
+  const first = at.plan.segments.findIndex((segment) => segment.what !== 'warm-up');
+  return isOver(at) || first <= at.segment ? at : goTo(at, first, now);
+}
+
 /** A session that ends here: what was not begun is left, and is no short set. */
 export function endHere(run: Run, now: number, why: Ending): Run {
   const at = advance(run, now);
