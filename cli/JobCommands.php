@@ -52,7 +52,7 @@ final class JobCommands
 
     private readonly Input $input;
 
-    private readonly ClientCommands $ofClients;
+    private readonly ClientJobs $ofClients;
 
     /**
      * @param  resource  $in
@@ -64,7 +64,7 @@ final class JobCommands
         $kept = dirname(__DIR__).'/var';
         $this->data = DataFolder::shipped(is_writable($kept) ? $kept.'/built-library' : null);
         $this->input = new Input($this->data, $in);
-        $this->ofClients = new ClientCommands($this->data, $this->input, $out, $err);
+        $this->ofClients = new ClientJobs($this->data, $this->input, $out, $err);
     }
 
     /**

@@ -10,8 +10,8 @@ use App\Support\StudioDay;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Client\SafetyScreen;
 use EvenRungs\Core\Placement\Steps;
-use EvenRungs\Core\Planning\Edit\ProgramCopy;
 use EvenRungs\Core\Planning\Edit\ProgramEdit;
+use EvenRungs\Core\Planning\Fit\ProgramFit;
 use EvenRungs\Core\Planning\Week\Calendar;
 use EvenRungs\Core\Planning\Week\WeekPlanner;
 use EvenRungs\Core\Program\Program;
@@ -119,9 +119,9 @@ final class ClientPlanner
         return new ProgramEdit($this->data->library(), $this->steps($client));
     }
 
-    public function copy(Client $client): ProgramCopy
+    public function fit(Client $client): ProgramFit
     {
-        return new ProgramCopy($this->data->library(), $this->boards->style($client));
+        return new ProgramFit($this->data->library(), $this->boards->style($client), $this->data->goals());
     }
 
     public function goal(Client $client): GoalRule

@@ -8,8 +8,7 @@ use App\Models\Client;
 use App\Models\Program as ProgramRow;
 use App\Models\Trainer;
 use App\Support\Ledger;
-use EvenRungs\Core\Planning\Edit\CopyChange;
-use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Planning\Fit\FittedProgram;
 use EvenRungs\Formats\UnusableInput;
 
 /**
@@ -27,26 +26,20 @@ final class CopyProgram
     /**
      * What a program of another client would be for this one. Nothing is stored.
      *
-     * @return array{Program, list<CopyChange>}
-     *
-     * @throws UnusableInput when this client may not be planned for
+     *     * @throws UnusableInput when this client may not be planned for
      */
-    public function seen(Client $client, ProgramRow $program): array
+    public function seen(Client $client, ProgramRow $program): FittedProgram
     {
         $this->planner->checkMayPlan($client);
 
-        return $this->planner->copy($client)->to(
-            $this->boards->read($program),
-            $this->boards->person($client),
-            $this->planner->goal($client),
-        );
+        return $this->planner->fit($client)->to($this->boards->read($program), $this->boards->person($client));
     }
 
     /** Begins a program copied from another client. */
     public function to(Client $client, Trainer $trainer, int $version, ProgramRow $program): void
     {
         $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $program): void {
-            $this->ledger->replace($locked, $trainer, 'ProgramRow copied', PresentWeek::begun($this->seen($locked, $program)[0]));
+            $this->ledger->replace($locked, $trainer, 'Program copied', PresentWeek::begun($this->seen($locked, $program)->program));
         });
     }
 }

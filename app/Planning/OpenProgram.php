@@ -31,8 +31,9 @@ final class OpenProgram
             $before = $this->ledger->state($locked, $this->boards->program($locked));
             $person = $this->boards->person($locked);
             $old = $this->boards->read($row);
-            [$copied, $changes] = $this->planner->copy($locked)->to($old, $person, $this->planner->goal($locked));
-            [$fitted] = $this->planner->refitted($copied, $person);
+            $again = $this->planner->fit($locked)->again($old, $person);
+            $fitted = $again->program;
+            $changes = FitView::of($again);
             ProgramRow::query()->ofClient($locked)->update(['current' => false]);
             $row->update(
                 [
@@ -47,7 +48,7 @@ final class OpenProgram
             $label = sprintf(
                 'In use again: %s%s',
                 $old->title ?? 'a program',
-                $changes === [] ? '' : sprintf(', %d exercise%s replaced', count($changes), count($changes) === 1 ? '' : 's'),
+                $changes === [] ? '' : sprintf(', %d change%s', count($changes), count($changes) === 1 ? '' : 's'),
             );
             $this->ledger->record($locked, $trainer, $label, $before, $this->ledger->state($locked, $this->boards->program($locked)));
         });

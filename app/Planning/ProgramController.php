@@ -8,7 +8,6 @@ use App\Http\Body;
 use App\Models\Client;
 use App\Models\Program;
 use App\Support\Controller;
-use EvenRungs\Core\Planning\Edit\CopyChange;
 use EvenRungs\Core\Planning\Week\BestWeek;
 use EvenRungs\Core\Planning\Week\Calendar;
 use EvenRungs\Core\Planning\Week\DayUse;
@@ -129,16 +128,12 @@ final class ProgramController extends Controller
 
     public function checkCopy(Request $request, Client $client, CopyProgram $copy): JsonResponse
     {
-        [$plan, $changes] = $copy->seen($client, $this->source(Body::read($request, 'CopyRequest')));
-        $board = $this->boards->load($client)->with($plan);
+        $fitted = $copy->seen($client, $this->source(Body::read($request, 'CopyRequest')));
+        $plan = $fitted->program;
 
         return new JsonResponse([
-            'changes' => array_map(static fn (CopyChange $change): array => [
-                'from' => $change->from->name,
-                'to' => $change->to?->name,
-                'why' => $change->why,
-            ], $changes),
-            'week' => $plan->weeks === [] ? null : $this->weeks->of($plan->weeks[0], $board),
+            'changes' => FitView::of($fitted),
+            'week' => $plan->weeks === [] ? null : $this->weeks->of($plan->weeks[0], $this->boards->load($client)->with($plan)),
             'weeks' => count($plan->weeks),
         ]);
     }

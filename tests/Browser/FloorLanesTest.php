@@ -164,6 +164,7 @@ final class FloorLanesTest extends BrowserTestCase
         $this->waitForText('Pause');
         $press('+');
         $this->changed('[data-left]', $whole);
+        $this->leaveWarmUpOut();
         $press('ArrowRight');
         $this->waitForText('Clean, breathing');
         $press('c');

@@ -102,7 +102,7 @@ final class PractitionerPathTest extends BrowserTestCase
         $this->link('Program')->click();
         $this->button('Copy from another client')->click();
         $this->choose('Client', 'Bea Thwart');
-        $this->waitForText('exercises change for Tove Rudder');
+        $this->waitForText('things change for Tove Rudder');
         $this->waitForText('left out');
         $this->button('Begin this program')->click();
         $this->waitForText('Tove Rudder: copied from Bea Thwart');

@@ -31,10 +31,45 @@ final class JobCommandsTest extends TestCase
         self::assertSame([0, []], [$code, Schemas::check('swap', Json::decode($swaps))]);
         self::assertSame('side-plank-split', Json::decode($swaps)->for);
 
+        foreach (['fit' => ['program' => Json::decode($plan)], 'why-not' => ['exercise' => 'ab wheel rollout']] as $command => $asked) {
+            [$code, $answer] = self::answer([$command], (string) json_encode(['client' => self::CLIENT, ...$asked]));
+            self::assertSame([0, []], [$code, Schemas::check($command, Json::decode($answer))], $command);
+        }
+
         [$code, $library] = self::answer(['library'], '');
         self::assertSame([0, []], [$code, Schemas::check('library', Json::decode($library))]);
         foreach (Schemas::names() as $name) {
             self::assertSame(0, self::answer(['schema', $name], '')[0]);
+        }
+    }
+
+    public function test_lines_as_trainers_jot_them_are_timed_audited_and_fitted(): void
+    {
+        $text = "Monday, 20 min\nFront plank 3 x 30s\nDead bug 2 x 10 alternate\n";
+
+        [$code, $time] = self::answer(['time', '--format', 'text'], $text);
+        self::assertSame([0, 90 + 2 * 2 * 10 * 4], [$code, Json::decode($time)->work_s], 'a rep takes 4 s where no tempo is written');
+        [$code, $audit] = self::answer(['audit', '--format', 'text'], $text);
+        self::assertSame(0, $code);
+        self::assertContains('coverage.direction', array_column(Json::decode($audit)->findings, 'rule'));
+        [$code, $fit] = self::answer(['fit'], self::json(['program' => $text, 'client' => self::CLIENT]));
+        $answer = Json::decode($fit);
+        self::assertSame(0, $code);
+        self::assertSame('mon', $answer->program->weeks[0]->sessions[0]->day);
+        self::assertSame('/weeks/0/sessions/0/blocks/0/entries/0', $answer->changes[0]->where);
+    }
+
+    public function test_fit_and_why_not_wait_for_a_clinician_like_a_plan(): void
+    {
+        $flagged = [...self::CLIENT, 'screen' => ['cleared' => true, 'flags' => ['fever']]];
+        [, $plan] = self::answer(['plan'], self::json(self::CLIENT));
+        foreach (['fit' => ['program' => Json::decode($plan)], 'why-not' => ['exercise' => 'plank']] as $command => $asked) {
+            [$code, $out] = self::answer([$command], (string) json_encode(['client' => $flagged, ...$asked]));
+            self::assertSame([3, 'fever'], [$code, Json::decode($out)->refer[0]->flag], $command);
+            $unasked = array_diff_key(self::CLIENT, ['days' => true]);
+            [$code, , $said] = self::answer([$command], (string) json_encode(['client' => $unasked, ...$asked]));
+            self::assertSame(2, $code);
+            self::assertStringContainsString('/client/days: is required to plan', $said);
         }
     }
 

@@ -118,6 +118,12 @@ final class UnusableInputTest extends TestCase
                 self::json(['exercise' => 'juggling', 'limits' => ['nose']]),
                 ['/limits/0: must be one of'],
             ],
+            'why not something near' => [
+                ['why-not'],
+                self::json(['client' => self::CLIENT, 'exercise' => 'side plunk']),
+                ['/exercise: "side plunk" is not in the library; is "Side plank, feet split" meant?'],
+            ],
+            'fit of half a request' => [['fit'], self::json(['client' => self::CLIENT]), ['/program: is required']],
             'weeks' => [['plan', '--weeks', '13'], self::json(self::CLIENT), ['--weeks: must be a whole number from 1 to 12']],
             'style' => [['plan', '--style', 'none'], self::json(self::CLIENT), ['there is no house style "none"']],
             'option' => [['library', '--fast'], '', ['--fast: is not an option']],

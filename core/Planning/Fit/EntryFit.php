@@ -34,12 +34,14 @@ final class EntryFit
 
     private readonly Steps $steps;
 
+    /** @param  bool  $keeps  whether what the client may do stays as it is written */
     public function __construct(
         private readonly Library $library,
         private readonly Style $style,
         private readonly GoalRule $goal,
         private readonly Client $client,
         private readonly FitNotes $notes,
+        private readonly bool $keeps = false,
     ) {
         $this->own = new OwnExercise($library, $style, $goal, $client);
         $this->steps = new Steps($style, $client);
@@ -58,6 +60,12 @@ final class EntryFit
                 $rung = $this->library->find($entry->exercise);
                 if ($rung === null) {
                     $this->notes->leftOut($at, $entry->exercise, $this->unknown($entry->exercise));
+
+                    continue;
+                }
+                if ($this->keeps && $this->own->isOpen($rung)) {
+                    $taken[] = $rung->id;
+                    $entries[] = $entry;
 
                     continue;
                 }
@@ -96,7 +104,7 @@ final class EntryFit
     /** @param  list<Entry>  $entries */
     private function circuit(CircuitBlock $block, array $entries, string $where): CircuitBlock
     {
-        $rounds = min($block->rounds, $this->goal->mostSets);
+        $rounds = $this->keeps ? $block->rounds : min($block->rounds, $this->goal->mostSets);
         if ($rounds < $block->rounds) {
             $this->notes->changed($where, $block->rounds.' rounds', $rounds.' rounds', $this->mostSets());
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Planning\Fit;
 
 use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Shown;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
@@ -69,6 +70,15 @@ final class OwnExercise
         }
 
         return [null, 0, null, [...$reasons, 'Nothing that is open trains the same.']];
+    }
+
+    /** Whether the client may do an exercise as it is: open, and at most a level above where they stand. */
+    public function isOpen(Rung $rung): bool
+    {
+        $stands = $this->placed[$rung->ladder]->rung->level->value ?? 0;
+        $ability = Shown::by($this->client)->abilityIn($rung->category)->value ?? Placer::UNTESTED_LEVEL;
+
+        return $this->moves->isOpen($rung, $this->client) && $rung->level->value <= max($stands, $ability) + 1;
     }
 
     private function ladder(Rung $rung): string

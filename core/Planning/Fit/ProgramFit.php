@@ -31,9 +31,20 @@ final class ProgramFit
     /** @param  Client  $client  who may train: nothing waits for a clinician */
     public function to(Program $program, Client $client): FittedProgram
     {
+        return $this->fitted($program, $client, false);
+    }
+
+    /** The client's own program of an earlier day: only what they may not do now, or have no minutes for, is changed. */
+    public function again(Program $program, Client $client): FittedProgram
+    {
+        return $this->fitted($program, $client, true);
+    }
+
+    private function fitted(Program $program, Client $client, bool $keeps): FittedProgram
+    {
         $notes = new FitNotes;
         $goal = GoalRule::for($client, $this->goals);
-        $fit = new SessionFit($this->library, $this->style, $goal, $client, $notes);
+        $fit = new SessionFit($this->library, $this->style, $goal, $client, $notes, $keeps);
         $weeks = $gaps = [];
         foreach ($program->weeks as $w => $week) {
             $sessions = [];
@@ -58,7 +69,7 @@ final class ProgramFit
             $weeks[] = new Week($week->number, $client->otherTraining, $sessions, $week->x);
             $gaps = [...$gaps, ...$this->gaps($weeks[count($weeks) - 1])];
         }
-        $title = sprintf('%s: %s', $client->name, $program->title ?? sprintf('fitted from %s', $program->client->name ?? 'a handout'));
+        $title = sprintf('%s: fitted from %s', $client->name, $program->client->name ?? $program->title ?? 'a handout');
 
         return new FittedProgram(
             new Program($weeks, mb_substr($title, 0, 200), $this->style->id, $client, $gaps),

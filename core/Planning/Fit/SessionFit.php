@@ -35,8 +35,9 @@ final class SessionFit
         GoalRule $goal,
         private readonly Client $client,
         private readonly FitNotes $notes,
+        private readonly bool $keeps = false,
     ) {
-        $this->entries = new EntryFit($library, $style, $goal, $client, $notes);
+        $this->entries = new EntryFit($library, $style, $goal, $client, $notes, $keeps);
     }
 
     /**
@@ -46,7 +47,8 @@ final class SessionFit
      */
     public function session(Session $session, string $where): ?Session
     {
-        $own = $this->uncrowded($this->entries->inSession($session, $where), $where);
+        $own = $this->entries->inSession($session, $where);
+        $own = $this->keeps ? $own : $this->uncrowded($own, $where);
         if ($own->entries() === []) {
             return null;
         }
@@ -183,7 +185,8 @@ final class SessionFit
         $cuts = (new Fit($this->library))->cutsInto($session, $budget);
         if ($cuts === null) {
             foreach ($session->entries() as $entry) {
-                $this->notes->leftOut($where, $this->name($entry), sprintf('Even the shortest of it takes longer than %s.', $budget->toClock()));
+                $why = sprintf('Even the shortest of it takes longer than %s.', $budget->toClock());
+                $this->notes->leftOut($where, $this->name($entry), $why);
             }
 
             return null;

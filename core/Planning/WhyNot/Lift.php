@@ -27,6 +27,12 @@ final class Lift
     ) {
     }
 
+    /** @param  Closure(Client): Client  $lift */
+    public static function ofClient(string $code, string $text, ?string $edits, Closure $lift): self
+    {
+        return new self($code, $text, $edits, static fn (Client $client, Style $style): array => [$lift($client), $style]);
+    }
+
     /** @return array{Client, Style} */
     public function from(Client $client, Style $style): array
     {

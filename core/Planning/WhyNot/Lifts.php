@@ -15,7 +15,6 @@ use EvenRungs\Core\Client\Standing;
 use EvenRungs\Core\Client\Tests;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Gate;
-use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Moves;
@@ -32,9 +31,6 @@ final class Lifts
 {
     /** How a level is lifted, the least first: by ability, by what was shown clean, or only by standing there. */
     public const BY = ['ability', 'clean', 'standing'];
-
-    /** Minutes of a day that hold a whole session (house rule). */
-    private const WHOLE_MINUTES = 45;
 
     /**
      * @param  GoalRule  $goal  of the client
@@ -72,37 +68,6 @@ final class Lifts
         ];
     }
 
-    /** @return list<Lift> what the plan as a whole leaves no place for, the nearest first */
-    public function ofThePlan(): array
-    {
-        $only = $this->laddersWithOnly();
-        $direction = lcfirst($this->rung->category->label());
-        $days = array_map(static fn (int $minutes): int => $minutes === 0 ? 0 : max($minutes, self::WHOLE_MINUTES), $this->client->days ?? []);
-
-        return [
-            new Lift(
-                $this->client->ladders === null || in_array($this->rung->ladder, $this->client->ladders, true) ? 'turn' : 'ladders-chosen',
-                $this->client->ladders === null || in_array($this->rung->ladder, $this->client->ladders, true)
-                    ? sprintf('Other ladders of %s have their turn: the best two go by turns.', $direction)
-                    : sprintf('%s is not among the chosen ladders, and others of %s would have their turn.', $this->ladder(), $direction),
-                'ladders',
-                static fn (Client $client, Style $style): array => [$client->but(ladders: $only), $style],
-            ),
-            new Lift(
-                'minutes',
-                'The minutes of the days leave no room for it.',
-                'days',
-                static fn (Client $client, Style $style): array => [$client->but(days: $days), $style],
-            ),
-            new Lift(
-                'light-day',
-                'Beside other training the days stay light.',
-                'other_training',
-                static fn (Client $client, Style $style): array => [$client->but(otherTraining: []), $style],
-            ),
-        ];
-    }
-
     private function ladder(): string
     {
         return $this->library->ladderOf($this->rung)->name;
@@ -114,24 +79,23 @@ final class Lifts
         $lifts = [];
         $limits = array_unique(array_map(static fn (Bar $bar): string => $bar->limit, $obstacles->bars));
         if ($limits !== []) {
-            $lifts[] = new Lift(
+            $lifts[] = Lift::ofClient(
                 'barred',
                 $this->told($obstacles->safety($this->library)),
                 'limits',
-                static fn (Client $client, Style $style): array => [
-                    $client->but(limits: array_values(array_filter(
-                        $client->limits,
-                        static fn (Limit $limit): bool => ! in_array($limit->rule->id, $limits, true),
-                    ))),
-                    $style,
-                ],
+                static fn (Client $client): Client => $client->but(limits: array_values(array_filter(
+                    $client->limits,
+                    static fn (Limit $limit): bool => ! in_array($limit->rule->id, $limits, true),
+                ))),
             );
         }
         if ($obstacles->stopped !== null) {
-            $lifts[] = new Lift('barred', $this->told($obstacles->safety($this->library)), null, fn (Client $client, Style $style): array => [
-                $client->standing(array_diff_key($client->standings, [$this->rung->ladder => true])),
-                $style,
-            ]);
+            $lifts[] = Lift::ofClient(
+                'barred',
+                $this->told($obstacles->safety($this->library)),
+                null,
+                fn (Client $client): Client => $client->standing(array_diff_key($client->standings, [$this->rung->ladder => true])),
+            );
         }
 
         return $lifts;
@@ -142,11 +106,11 @@ final class Lifts
     {
         $why = $obstacles->unsuitable;
 
-        return $why === null ? [] : [new Lift(
+        return $why === null ? [] : [Lift::ofClient(
             str_contains($why, 'clearance') ? 'level' : 'age',
             sprintf('%s %s.', $this->rung->name, $why),
             null,
-            static fn (Client $client, Style $style): array => [$client->but(clearances: [], ageless: true), $style],
+            static fn (Client $client): Client => $client->but(clearances: [], ageless: true),
         )];
     }
 
@@ -155,17 +119,16 @@ final class Lifts
     {
         $missing = $obstacles->missingKit;
 
-        return $missing === [] ? [] : [new Lift(
+        return $missing === [] ? [] : [Lift::ofClient(
             'kit',
             sprintf('%s is not to hand.', implode(' and ', array_map(
                 fn (string $kit): string => $this->library->equipment[$kit]->name,
                 $missing,
             ))),
             'equipment',
-            static fn (Client $client, Style $style): array => [
-                $client->but(equipment: array_values(array_unique([...$client->equipment, ...$missing]))),
-                $style,
-            ],
+            static fn (Client $client): Client => $client->but(
+                equipment: array_values(array_unique([...$client->equipment, ...$missing])),
+            ),
         )];
     }
 
@@ -174,17 +137,17 @@ final class Lifts
     {
         $gates = array_map(fn (Gate $gate): Rung => $this->library->rung($gate->rung), $obstacles->unmetGates);
 
-        return $gates === [] ? [] : [new Lift(
+        return $gates === [] ? [] : [Lift::ofClient(
             'gate',
-            sprintf('First %s.', implode(' and ', array_map($this->gate(...), $obstacles->unmetGates))),
+            implode(' ', array_map($this->first(...), $obstacles->unmetGates)),
             'tests',
-            static fn (Client $client, Style $style): array => [self::clean($client, ...$gates), $style],
+            static fn (Client $client): Client => self::clean($client, ...$gates),
         )];
     }
 
-    private function gate(Gate $gate): string
+    private function first(Gate $gate): string
     {
-        return sprintf('%s, %s', lcfirst($this->library->rung($gate->rung)->name), $gate->what);
+        return sprintf('First %s, %s.', lcfirst($this->library->rung($gate->rung)->name), $gate->what);
     }
 
     private static function clean(Client $client, Rung ...$rungs): Client
@@ -223,19 +186,17 @@ final class Lifts
         $gates = array_map(fn (Gate $gate): Rung => $this->library->rung($gate->rung), $obstacles->unmetGates);
 
         return [match (true) {
-            $isKnown || $by === 'standing' => new Lift($code, $told, null, fn (Client $client, Style $style): array => [
-                $client->standing([...$client->standings, $this->rung->ladder => new Standing($this->rung)]),
-                $style,
-            ]),
-            $by === 'ability' && $isOver => new Lift($code, $told, 'ability', fn (Client $client, Style $style): array => [
-                $client->but(ability: [...$client->ability, $category->value => $this->rung->level]),
-                $style,
-            ]),
-            default => new Lift(
+            $isKnown || $by === 'standing' => Lift::ofClient($code, $told, null, fn (Client $client): Client => $client->standing(
+                [...$client->standings, $this->rung->ladder => new Standing($this->rung)],
+            )),
+            $by === 'ability' && $isOver => Lift::ofClient($code, $told, 'ability', fn (Client $client): Client => $client->but(
+                ability: [...$client->ability, $category->value => $this->rung->level],
+            )),
+            default => Lift::ofClient(
                 $code,
-                implode(' ', [...array_map(fn (Gate $gate): string => sprintf('First %s.', $this->gate($gate)), $obstacles->unmetGates), $told]),
+                implode(' ', [...array_map($this->first(...), $obstacles->unmetGates), $told]),
                 'tests',
-                fn (Client $client, Style $style): array => [self::clean($client, ...[...$gates, $this->rung]), $style],
+                fn (Client $client): Client => self::clean($client, ...[...$gates, $this->rung]),
             ),
         }];
     }
@@ -256,11 +217,11 @@ final class Lifts
     {
         $leavesOut = ! $this->goal->allows($this->rung) || in_array($this->rung->category, $this->goal->without, true);
 
-        return ! $leavesOut ? [] : [new Lift(
+        return ! $leavesOut ? [] : [Lift::ofClient(
             'goal',
             sprintf('%s leaves it out.', $this->goal->name),
             'goal',
-            static fn (Client $client, Style $style): array => [$client->but(goal: Goal::General), $style],
+            static fn (Client $client): Client => $client->but(goal: Goal::General),
         )];
     }
 
@@ -273,18 +234,20 @@ final class Lifts
             ! (new Moves($this->library, null, $this->style))->isMeant($this->rung)
             || ! in_array($category, [...Category::directions(), Category::Bracing, ...$this->style->plan->accessories], true)
         ) {
-            $lifts[] = new Lift('style', sprintf('%s leaves it out.', $this->style->name), null, fn (Client $client, Style $style): array => [
-                $client,
-                $style->planning($style->plan->having($this->rung)),
-            ]);
+            $lifts[] = new Lift(
+                'style',
+                sprintf('%s leaves it out.', $this->style->name),
+                null,
+                fn (Client $client, Style $style): array => [$client, $style->planning($style->plan->having($this->rung))],
+            );
         }
         if ($this->client->ladders === null && in_array($this->rung->ladder, $this->style->plan->withoutLadders, true)) {
-            $ladders = [...$this->inUse(), $this->rung->ladder];
-            $lifts[] = new Lift(
+            $ladders = [...PlanLifts::laddersInUse($this->client, $this->style, $this->library), $this->rung->ladder];
+            $lifts[] = Lift::ofClient(
                 'style',
                 sprintf('%s does not plan %s unless it is chosen.', $this->style->name, lcfirst($this->ladder())),
                 'ladders',
-                static fn (Client $client, Style $style): array => [$client->but(ladders: $ladders), $style],
+                static fn (Client $client): Client => $client->but(ladders: $ladders),
             );
         }
 
@@ -296,38 +259,12 @@ final class Lifts
     {
         $chosen = $this->client->ladders;
 
-        return $chosen === null || in_array($this->rung->ladder, $chosen, true) ? [] : [new Lift(
+        return $chosen === null || in_array($this->rung->ladder, $chosen, true) ? [] : [Lift::ofClient(
             'ladders-chosen',
             sprintf('%s is not among the chosen ladders.', $this->ladder()),
             'ladders',
-            fn (Client $client, Style $style): array => [$client->but(ladders: [...$chosen, $this->rung->ladder]), $style],
+            fn (Client $client): Client => $client->but(ladders: [...$chosen, $this->rung->ladder]),
         )];
-    }
-
-    /** @return list<string> ladders that the plan goes by */
-    private function inUse(): array
-    {
-        return $this->client->ladders ?? array_values(array_diff(
-            array_map(static fn (Ladder $ladder): string => $ladder->id, $this->library->ladders),
-            $this->style->plan->withoutLadders,
-        ));
-    }
-
-    /** @return list<string> the ladders in use, of its own category only its own; beside the directions no other category */
-    private function laddersWithOnly(): array
-    {
-        $category = $this->rung->category;
-
-        return array_values(array_filter(
-            [...array_diff($this->inUse(), [$this->rung->ladder]), $this->rung->ladder],
-            function (string $id) use ($category): bool {
-                $other = $this->library->ladder($id)->category;
-
-                $isMeant = $category->isDirection() || $other->isDirection() || $other === Category::Bracing;
-
-                return $id === $this->rung->ladder || ($other !== $category && $isMeant);
-            },
-        ));
     }
 
     /** @param  list<string>  $what  that follows the exercise's name */

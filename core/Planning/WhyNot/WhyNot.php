@@ -40,8 +40,9 @@ final class WhyNot
             (new Placer($this->library, $this->style))->place($client),
             $rung,
         );
+        $more = (new PlanLifts($this->library, $this->style, $client, $rung))->all();
         foreach (Lifts::BY as $by) {
-            $reasons = $this->enough($client, $rung, $lifts->standing($by), $lifts->ofThePlan());
+            $reasons = $this->enough($client, $rung, $lifts->standing($by), $more);
             if ($reasons !== null) {
                 $reasons = $this->fewest($client, $rung, $reasons);
                 $then = $this->lifted($client, $reasons);

@@ -76,13 +76,14 @@ function Choose({ onDone }: { onDone: () => void }) {
         <div className="min-h-0 flex-1 overflow-y-auto">
           <p className="font-semibold">
             {check.data.changes.length === 0
-              ? 'Every exercise fits this client as it is.'
-              : `${check.data.changes.length} ${check.data.changes.length === 1 ? 'exercise changes' : 'exercises change'} for ${board.data?.client.name ?? 'this client'}:`}
+              ? 'All of it fits this client as it is.'
+              : `${check.data.changes.length} ${check.data.changes.length === 1 ? 'thing changes' : 'things change'} for ${board.data?.client.name ?? 'this client'}:`}
           </p>
           <ul>
             {check.data.changes.map((change) => (
-              <li key={change.from} className="border-t border-line py-1.5">
+              <li key={`${change.from}→${change.to ?? ''}`} className="border-t border-line py-1.5">
                 <b>{change.from}</b> → <b>{change.to ?? 'left out'}</b>
+                {change.times > 1 && <span className="text-faint"> ({change.times} times)</span>}
                 {change.why.map((why) => (
                   <span key={why} className="block text-[15px] text-faint">
                     {why}

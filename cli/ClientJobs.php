@@ -26,7 +26,7 @@ use EvenRungs\Storage\DataFolder;
 /**
  * The job commands that are about one client: where they stand, what is planned for them, what stands in.
  */
-final class ClientCommands
+final class ClientJobs
 {
     /**
      * @param  resource  $out
@@ -74,7 +74,9 @@ final class ClientCommands
         $this->sayWhatIsNotApplied($client);
         $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals());
 
-        return $this->referred($client) ?? $this->answer((new ProgramJson($this->data->clients()))->write($planner->plan($client, (int) $weeks)));
+        return $this->referred($client) ?? $this->answer(
+            (new ProgramJson($this->data->clients()))->write($planner->plan($client, (int) $weeks)),
+        );
     }
 
     private function fit(Arguments $arguments): int

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Planning\WhyNot;
+
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Ladder;
+use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Style\Style;
+
+/**
+ * What in the plan as a whole may leave no place for an exercise that nothing else keeps out.
+ */
+final class PlanLifts
+{
+    /** Minutes of a day that hold a whole session (house rule). */
+    private const WHOLE_MINUTES = 45;
+
+    public function __construct(
+        private readonly Library $library,
+        private readonly Style $style,
+        private readonly Client $client,
+        private readonly Rung $rung,
+    ) {
+    }
+
+    /** @return list<Lift> what the plan as a whole leaves no place for, the nearest first */
+    public function all(): array
+    {
+        $only = $this->laddersWithOnly();
+        $ladder = $this->library->ladderOf($this->rung)->name;
+        $direction = lcfirst($this->rung->category->label());
+        $days = array_map(
+            static fn (int $minutes): int => $minutes === 0 ? 0 : max($minutes, self::WHOLE_MINUTES),
+            $this->client->days ?? [],
+        );
+        $isChosen = $this->client->ladders === null || in_array($this->rung->ladder, $this->client->ladders, true);
+
+        return [
+            Lift::ofClient(
+                $isChosen ? 'turn' : 'ladders-chosen',
+                $isChosen
+                    ? sprintf('Other ladders of %s have their turn: the best two go by turns.', $direction)
+                    : sprintf('%s is not among the chosen ladders, and others of %s would have their turn.', $ladder, $direction),
+                'ladders',
+                static fn (Client $client): Client => $client->but(ladders: $only),
+            ),
+            Lift::ofClient(
+                'minutes',
+                'The minutes of the days leave no room for it.',
+                'days',
+                static fn (Client $client): Client => $client->but(days: $days),
+            ),
+            Lift::ofClient(
+                'light-day',
+                'Beside other training the days stay light.',
+                'other_training',
+                static fn (Client $client): Client => $client->but(otherTraining: []),
+            ),
+        ];
+    }
+
+    /** @return list<string> the ladders in use, of its own category only its own; beside the directions no other category */
+    private function laddersWithOnly(): array
+    {
+        $category = $this->rung->category;
+
+        return array_values(array_filter(
+            [...array_diff(self::laddersInUse($this->client, $this->style, $this->library), [$this->rung->ladder]), $this->rung->ladder],
+            function (string $id) use ($category): bool {
+                $other = $this->library->ladder($id)->category;
+
+                $isMeant = $category->isDirection() || $other->isDirection() || $other === Category::Bracing;
+
+                return $id === $this->rung->ladder || ($other !== $category && $isMeant);
+            },
+        ));
+    }
+
+    /** @return list<string> ladders that the plan goes by */
+    public static function laddersInUse(Client $client, Style $style, Library $library): array
+    {
+        return $client->ladders ?? array_values(array_diff(
+            array_map(static fn (Ladder $ladder): string => $ladder->id, $library->ladders),
+            $style->plan->withoutLadders,
+        ));
+    }
+}
