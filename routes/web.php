@@ -95,6 +95,8 @@ Route::middleware('web')->group(function (): void {
             Route::post('styles/{style}/remove', [StyleController::class, 'remove']);
             Route::post('audit', [AuditController::class, 'read']);
             Route::post('audit/fix', [AuditController::class, 'fix']);
+            Route::post('audit/mend-all', [AuditController::class, 'mendAll']);
+            Route::post('audit/fit', [AuditController::class, 'fit']);
             Route::post('sessions/preview', [SessionController::class, 'preview']);
             Route::get('templates', [TemplateController::class, 'templates']);
             Route::post('templates', [TemplateController::class, 'keepTemplate']);
@@ -179,6 +181,7 @@ Route::middleware('web')->group(function (): void {
                 Route::post('screen', [ScreenController::class, 'ask']);
                 Route::post('clearances/{clearance}/withdraw', [ScreenController::class, 'withdraw']);
                 Route::get('road/{rung}', [BoardController::class, 'road']);
+                Route::get('why-not/{rung}', [BoardController::class, 'whyNot']);
                 Route::post('aims', [BoardController::class, 'aim']);
                 Route::post('ladders', [BoardController::class, 'useLadders']);
                 Route::post('style', [BoardController::class, 'follow']);

@@ -7,6 +7,8 @@ namespace App\Audit;
 use App\Http\Body;
 use App\Models\Client;
 use App\Planning\BoardLoader;
+use App\Planning\ClientPlanner;
+use App\Planning\FitView;
 use App\Support\Controller;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Program\Program;
@@ -27,6 +29,7 @@ final class AuditController extends Controller
         private readonly AuditView $view,
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
+        private readonly ClientPlanner $planner,
     ) {
     }
 
@@ -50,6 +53,32 @@ final class AuditController extends Controller
                 $client,
             ),
         );
+    }
+
+    /** Every fix that helps, one after the other. */
+    public function mendAll(Request $request): JsonResponse
+    {
+        $body = Body::read($request, 'AuditWholeRequest');
+        [$style, $client] = [$this->style($body), $this->client($body)];
+        [$audit, $read] = $this->audits->read($this->program($body), $style, $client);
+        [$mended, $done] = $audit->mended($read);
+
+        return new JsonResponse([...$this->view->of($mended, $style, $client), 'done' => $done]);
+    }
+
+    /** The program on the client's own rungs, with every change. */
+    public function fit(Request $request): JsonResponse
+    {
+        $body = Body::read($request, 'AuditWholeRequest');
+        $client = Client::query()->seenBy($this->trainer())->whereKey($body->optionalString('client') ?? '')->first()
+            ?? throw UnusableInput::at('/client', 'is needed: whom is it to fit?');
+        $this->planner->checkMayPlan($client);
+        $fitted = $this->planner->fit($client)->to($this->program($body), $this->boards->person($client));
+
+        return new JsonResponse([
+            ...$this->view->of($fitted->program, $this->boards->style($client), $this->boards->person($client)),
+            'changes' => FitView::of($fitted),
+        ]);
     }
 
     public function ofClient(Client $client): JsonResponse

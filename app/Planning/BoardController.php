@@ -14,6 +14,7 @@ use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Placement\Road;
 use EvenRungs\Core\Placement\Swap;
 use EvenRungs\Core\Placement\Swaps;
+use EvenRungs\Core\Program\Program as Plan;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
@@ -119,6 +120,16 @@ final class BoardController extends Controller
                 $forecasts->of($client),
             ),
         );
+    }
+
+    public function whyNot(Client $client, string $rung, DataFolder $data, ClientPlanner $planner): JsonResponse
+    {
+        $library = $data->library();
+        abort_unless($library->hasRung($rung), 404);
+        $wanted = $library->rung($rung);
+        $where = WhyNotView::where($this->boards->program($client) ?? new Plan([]), $wanted, $library);
+
+        return new JsonResponse(WhyNotView::of($wanted, $where, $where === [] ? $planner->whyNotPlanned($client, $wanted) : null));
     }
 
     public function aim(Request $request, Client $client, AimAtRung $aim): JsonResponse

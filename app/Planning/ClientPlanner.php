@@ -9,11 +9,14 @@ use App\Models\Client;
 use App\Support\StudioDay;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Client\SafetyScreen;
+use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Edit\ProgramEdit;
 use EvenRungs\Core\Planning\Fit\ProgramFit;
 use EvenRungs\Core\Planning\Week\Calendar;
 use EvenRungs\Core\Planning\Week\WeekPlanner;
+use EvenRungs\Core\Planning\WhyNot\WhyNot as FindWhyNot;
+use EvenRungs\Core\Planning\WhyNot\WhyNotAnswer;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\ProgramDates;
 use EvenRungs\Core\Program\ProgramRefit;
@@ -117,6 +120,15 @@ final class ClientPlanner
     public function edit(Client $client): ProgramEdit
     {
         return new ProgramEdit($this->data->library(), $this->steps($client));
+    }
+
+    /** @throws UnusableInput when something is not known, or a clinician comes first */
+    public function whyNotPlanned(Client $client, Rung $rung): WhyNotAnswer
+    {
+        $this->checkMayPlan($client);
+        $whyNot = new FindWhyNot($this->data->library(), $this->boards->style($client), $this->data->goals());
+
+        return $whyNot->of($this->boards->person($client), $rung);
     }
 
     public function fit(Client $client): ProgramFit

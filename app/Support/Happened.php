@@ -44,6 +44,8 @@ final class Happened
         'POST styles/{style}/remove' => 'Removed a house style',
         'POST audit' => null,
         'POST audit/fix' => null,
+        'POST audit/mend-all' => null,
+        'POST audit/fit' => null,
         'POST sessions/preview' => null,
         'POST templates' => 'Kept a template',
         'POST templates/{template}/remove' => 'Removed a template',

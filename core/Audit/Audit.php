@@ -19,6 +19,9 @@ use EvenRungs\Core\Style\Style;
  */
 final class Audit
 {
+    /** Fixes that are made one after the other, at most. */
+    private const MOST_MENDED = 100;
+
     /** @var list<Rule> */
     private readonly array $rules;
 
@@ -86,6 +89,40 @@ final class Audit
         $before = self::counted($findings);
 
         return array_map(fn (Finding $finding): Finding => $finding->mendedBy($this->mending($finding, $program, $before)), $findings);
+    }
+
+    /**
+     * The program with one fix after the other made, until none is left that helps.
+     *
+     * @return array{Program, list<string>} and what was done
+     */
+    public function mended(AuditedProgram $program): array
+    {
+        $done = [];
+        while (count($done) < self::MOST_MENDED) {
+            $fix = $this->firstFix($program);
+            if ($fix === null) {
+                break;
+            }
+            $done[] = $fix->text;
+            $program = $program->as($fix->apply($program->program));
+        }
+
+        return [$program->program, $done];
+    }
+
+    private function firstFix(AuditedProgram $program): ?Fix
+    {
+        $findings = $this->found($program);
+        $before = self::counted($findings);
+        foreach ($findings as $finding) {
+            $fix = $this->mending($finding, $program, $before);
+            if ($fix !== null) {
+                return $fix;
+            }
+        }
+
+        return null;
     }
 
     /** @return list<Finding> without a look at what their fixes do */

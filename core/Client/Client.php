@@ -120,11 +120,7 @@ final class Client
         );
     }
 
-    /**
-     * The same client with what training has shown since the tests.
-     *
-     * @param  array<string, string>  $shown  highest rung known to be done clean, by ladder
-     */
+    /** @param  array<string, string>  $shown  highest rung that training showed to be done clean since the tests, by ladder */
     public function withShown(array $shown): self
     {
         return $this->but(shown: $shown);

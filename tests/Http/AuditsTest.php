@@ -38,6 +38,24 @@ final class AuditsTest extends HttpTestCase
         self::assertSame([], $errors($page));
     }
 
+    public function test_all_is_mended_at_once_and_the_program_is_made_to_fit_a_person(): void
+    {
+        $this->signedIn();
+        $page = $this->api('POST', '/audit', ['text' => self::TEXT])->assertOk()->json();
+        $mended = $this->api('POST', '/audit/mend-all', ['program' => $page['program']])->assertOk()->json();
+        self::assertNotSame([], $mended['done']);
+        self::assertSame([], array_filter($mended['findings'], static fn (array $each): bool => $each['change'] !== null), 'nothing is left');
+
+        $this->api('POST', '/audit/fit', ['program' => $page['program']])->assertStatus(422)->assertJsonPath('errors.0.path', '/client');
+        $maren = $this->clientNamed('Maren Tidewell')->id;
+        $fitted = $this->api('POST', '/audit/fit', ['program' => $page['program'], 'client' => $maren])->assertOk()->json();
+        self::assertContains('ded bug', array_column($fitted['changes'], 'from'), 'what nobody knows is left out and said');
+        self::assertNotSame([], array_filter($fitted['changes'], static fn (array $each): bool => $each['to'] !== null));
+        self::assertSame([], array_filter($fitted['findings'], static fn (array $each): bool => $each['severity'] === 'error'));
+        $anker = $this->clientNamed('Anker Stave')->id;
+        $this->api('POST', '/audit/fit', ['program' => $page['program'], 'client' => $anker])->assertStatus(422);
+    }
+
     public function test_a_broken_csv_names_every_row_and_lines_every_line(): void
     {
         $this->signedIn();

@@ -28,6 +28,24 @@ final class BoardTest extends HttpTestCase
         return array_column($board['ladders'], null, 'id')[$id];
     }
 
+    public function test_it_says_why_an_exercise_is_not_in_the_plan_or_where_it_is(): void
+    {
+        $this->signedIn();
+        $id = $this->clientNamed('Maren Tidewell')->id;
+        $week = $this->api('GET', "/clients/{$id}/board")->assertOk()->json('week');
+        $there = $week['sessions'][0]['blocks'][0]['entries'][0]['exercise'];
+        $in = $this->api('GET', "/clients/{$id}/why-not/{$there}")->assertOk()->json();
+        self::assertStringContainsString('week 1, Monday', $in['where'][0]);
+        self::assertSame([], $in['reasons']);
+
+        $out = $this->api('GET', "/clients/{$id}/why-not/forearm-plank")->assertOk()->json();
+        self::assertSame([[], false], [$out['where'], $out['planned_anew']]);
+        self::assertContains('barred', array_column($out['reasons'], 'code'), 'her shoulder is sore');
+        self::assertStringContainsString('shoulder', implode(' ', array_column($out['reasons'], 'text')));
+        $this->api('GET', "/clients/{$id}/why-not/nowhere")->assertNotFound();
+        $this->api('GET', '/clients/'.$this->clientNamed('Anker Stave')->id.'/why-not/forearm-plank')->assertStatus(422);
+    }
+
     public function test_a_sore_shoulder_shows_barred_rungs_with_the_reason(): void
     {
         $this->signedIn();

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { SelectField } from '../../ui/Field';
 import { Insist } from '../../ui/Insist';
+import { Changes } from '../../parts/findings/Changes';
 import { Findings } from '../../parts/findings/Findings';
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { useStyles } from '../../parts/styles/useStyles';
@@ -58,6 +59,17 @@ export function AuditPage() {
       show(next, false);
     },
   });
+  const whole = useMutation({
+    mutationFn: (what: 'mend-all' | 'fit') =>
+      answer(
+        what === 'fit'
+          ? api.POST('/audit/fit', { body: { program: page?.program as Sent, ...whose } })
+          : api.POST('/audit/mend-all', { body: { program: page?.program as Sent, ...whose } }),
+      ),
+    onSuccess: (next) => {
+      show(next, false);
+    },
+  });
   const remember = useMutation({
     mutationFn: (word: { words: string; rung: string }) => answer(api.POST('/words', { body: word })),
     onSuccess: () => {
@@ -65,7 +77,7 @@ export function AuditPage() {
       if (page !== undefined) read.mutate(page.program);
     },
   });
-  const busy = read.isPending || fix.isPending || remember.isPending;
+  const busy = read.isPending || fix.isPending || whole.isPending || remember.isPending;
   const problems = read.error instanceof ApiError ? read.error.problem.errors : [];
   const lines = text.split('\n').filter((line) => line.trim() !== '').length;
 
@@ -162,7 +174,27 @@ export function AuditPage() {
               <p>
                 <b className="text-xl">{page.total.text}</b> <span className="text-faint">min in all</span>
               </p>
-              <span className="ml-auto flex gap-2">
+              <span className="ml-auto flex flex-wrap gap-2">
+                {page.findings.some((each) => each.change !== null) && (
+                  <Button
+                    disabled={busy}
+                    onClick={() => {
+                      whole.mutate('mend-all');
+                    }}
+                  >
+                    {whole.isPending && whole.variables === 'mend-all' ? 'Mending …' : 'Mend all'}
+                  </Button>
+                )}
+                {client !== '' && (
+                  <Button
+                    disabled={busy}
+                    onClick={() => {
+                      whole.mutate('fit');
+                    }}
+                  >
+                    {whole.isPending && whole.variables === 'fit' ? 'Fitting …' : 'Fit to this person'}
+                  </Button>
+                )}
                 <Button
                   disabled={at <= 0}
                   aria-label="Undo the fix"
@@ -184,8 +216,19 @@ export function AuditPage() {
               </span>
             </div>
             <p role="alert" className="font-semibold text-warn empty:hidden">
-              {fix.error?.message ?? remember.error?.message}
+              {fix.error?.message ?? whole.error?.message ?? remember.error?.message}
             </p>
+            {page.done !== undefined && <Done done={page.done} />}
+            {page.changes !== undefined && (
+              <details open className="my-3 rounded-lg border border-line bg-card p-3">
+                <summary className="min-h-8 cursor-pointer font-bold">
+                  {page.changes.length === 0
+                    ? 'All of it fitted as it was.'
+                    : `${page.changes.length} ${page.changes.length === 1 ? 'thing' : 'things'} changed to fit; the arrow above takes it back.`}
+                </summary>
+                <Changes changes={page.changes} />
+              </details>
+            )}
             {page.unknown.length > 0 && (
               <section aria-label="Names not matched" className="my-3 rounded-lg border border-line bg-card p-3">
                 <h3 className="font-bold">Which exercise is meant? What you choose is remembered.</h3>
@@ -241,6 +284,22 @@ function verdict(page: Page): string {
   const warnings = count('warn');
   if (page.findings.length === 0) return 'Nothing found';
   return `${errors} ${errors === 1 ? 'error' : 'errors'}, ${warnings} ${warnings === 1 ? 'warning' : 'warnings'}, ${count('note')} notes`;
+}
+
+function Done({ done }: { done: string[] }) {
+  return (
+    <details open className="my-3 rounded-lg border border-line bg-card p-3">
+      <summary className="min-h-8 cursor-pointer font-bold">
+        {done.length === 1 ? 'One thing was mended' : `${done.length} things were mended`}; the arrow above takes it
+        back.
+      </summary>
+      <ul className="list-disc pl-5">
+        {done.map((each, i) => (
+          <li key={i}>{each}</li>
+        ))}
+      </ul>
+    </details>
+  );
 }
 
 const mostWeeks = 12;

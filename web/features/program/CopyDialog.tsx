@@ -9,6 +9,7 @@ import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoar
 import { usePrograms } from './usePrograms';
 import { copyProgram } from './changes';
 import { useClients } from '../../parts/client/useClients';
+import { Changes } from '../../parts/findings/Changes';
 import { useCopyCheck } from './queries';
 
 /** Takes another client's program over, with this client's limits, and shows every change before it is made. */
@@ -79,19 +80,7 @@ function Choose({ onDone }: { onDone: () => void }) {
               ? 'All of it fits this client as it is.'
               : `${check.data.changes.length} ${check.data.changes.length === 1 ? 'thing changes' : 'things change'} for ${board.data?.client.name ?? 'this client'}:`}
           </p>
-          <ul>
-            {check.data.changes.map((change) => (
-              <li key={`${change.from}→${change.to ?? ''}`} className="border-t border-line py-1.5">
-                <b>{change.from}</b> → <b>{change.to ?? 'left out'}</b>
-                {change.times > 1 && <span className="text-faint"> ({change.times} times)</span>}
-                {change.why.map((why) => (
-                  <span key={why} className="block text-[15px] text-faint">
-                    {why}
-                  </span>
-                ))}
-              </li>
-            ))}
-          </ul>
+          <Changes changes={check.data.changes} />
           {check.data.week?.gaps.map((gap) => (
             <p key={gap.category} className="mt-1 text-warn">
               <b>{gap.name}:</b> {gap.why}

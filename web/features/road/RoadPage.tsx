@@ -11,6 +11,7 @@ import { Why } from '../../ui/Why';
 import { weeksText } from '../../parts/evenness/weeksText';
 import { useFigures } from '../../parts/rungs/useRungs';
 import { aimAt } from './changes';
+import { WhyNot } from '../../parts/whynot/WhyNot';
 import { useRoad } from './queries';
 
 type Road = Schemas['Road'];
@@ -37,7 +38,17 @@ export function RoadPage() {
           onPick={(picked) => void navigate(`/clients/${client}/road/${picked.id}`)}
         />
       </div>
-      {rung === undefined ? <Aims aims={board.data?.aims ?? []} /> : <TheRoad rung={rung} />}
+      {rung === undefined ? (
+        <Aims aims={board.data?.aims ?? []} />
+      ) : (
+        <>
+          <TheRoad rung={rung} />
+          <section aria-label="In the plan" className="mt-4 max-w-3xl rounded-lg border border-line bg-card p-4">
+            <h2 className="mb-1 text-lg font-bold">In the plan?</h2>
+            <WhyNot key={rung} rung={rung} />
+          </section>
+        </>
+      )}
     </div>
   );
 }

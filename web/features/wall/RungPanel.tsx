@@ -7,6 +7,7 @@ import { Still } from '../../ui/Figure';
 import { Why } from '../../ui/Why';
 import { useFigures } from '../../parts/rungs/useRungs';
 import { useClientId, type BoardLadder, type BoardRung, type useLibrary } from '../../parts/board/useBoard';
+import { WhyNotDialog } from '../../parts/whynot/WhyNot';
 import { useMinutesOn } from './queries';
 
 interface Props {
@@ -138,7 +139,8 @@ export function RungPanel({
             className="inline-flex min-h-8 items-center gap-1 font-semibold underline underline-offset-4"
           >
             <Signpost size={16} aria-hidden /> The road to it
-          </Link>
+          </Link>{' '}
+          <WhyNotDialog key={rung.id} rung={rung.id} label="Why is it not in the plan?" />
         </p>
       )}
       {limits

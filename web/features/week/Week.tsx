@@ -12,6 +12,7 @@ import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
 import { useBoard, useBoardChange } from '../../parts/board/useBoard';
 import { Preparation } from '../../parts/week/Preparation';
+import { WhyNotDialog } from '../../parts/whynot/WhyNot';
 import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { ClientAudit } from './ClientAudit';
 import { DoseLine } from './DoseLine';
@@ -59,6 +60,11 @@ export function Week() {
             >
               Add a session
             </Link>
+          )}
+          {week !== null && (
+            <span className="ml-2 inline-block align-bottom">
+              <WhyNotDialog label="Why is it not in …" />
+            </span>
           )}
           <p className="mt-1 text-sm text-faint">
             House style: {style.name}{' '}
