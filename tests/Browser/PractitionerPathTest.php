@@ -105,7 +105,7 @@ final class PractitionerPathTest extends BrowserTestCase
         $this->waitForText('things change for Tove Rudder');
         $this->waitForText('left out');
         $this->button('Begin this program')->click();
-        $this->waitForText('Tove Rudder: copied from Bea Thwart');
+        $this->waitForText('Tove Rudder: fitted from Bea Thwart');
         $this->button('Undo')->click();
         $this->waitForText('Tove Rudder: 6 weeks');
     }
