@@ -173,6 +173,7 @@ final class StyleJson
             $node->bool('circuit'),
             $node->bool('standing_first'),
             $node->bool('shows_roles'),
+            SetOrder::tryFrom($node->optionalString('order') ?? ''),
         );
     }
 }

@@ -14,7 +14,6 @@ use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Placement\Road;
 use EvenRungs\Core\Placement\Swap;
 use EvenRungs\Core\Placement\Swaps;
-use EvenRungs\Core\Program\Program as Plan;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
@@ -127,7 +126,7 @@ final class BoardController extends Controller
         $library = $data->library();
         abort_unless($library->hasRung($rung), 404);
         $wanted = $library->rung($rung);
-        $where = WhyNotView::where($this->boards->program($client) ?? new Plan([]), $wanted, $library);
+        $where = WhyNotView::where($this->boards->program($client), $wanted, $library);
 
         return new JsonResponse(WhyNotView::of($wanted, $where, $where === [] ? $planner->whyNotPlanned($client, $wanted) : null));
     }

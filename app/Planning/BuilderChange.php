@@ -16,6 +16,7 @@ use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\Week;
+use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
@@ -64,7 +65,12 @@ final class BuilderChange
                 ),
                 'rounds' => $edit->withRounds($session, $block, $change->string('text')),
                 'add' => $edit->added($session, $block, $change->string('exercise'), new Steps($style, $client)),
-                'order' => $edit->ordered($session, $block, $style),
+                'order' => $edit->ordered(
+                    $session,
+                    $block,
+                    $style,
+                    $client === null ? null : GoalRule::for($client, $this->data->goals()),
+                ),
                 default => $this->mended($session, $change->string('rule'), $change->string('where'), $style, $client),
             };
         } catch (InvalidValue $e) {

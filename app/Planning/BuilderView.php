@@ -25,6 +25,7 @@ use EvenRungs\Core\Program\Segment;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionTime;
 use EvenRungs\Core\Program\Unwritten;
+use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Formats\AuditJson;
@@ -48,7 +49,8 @@ final class BuilderView
         $budget = $client === null ? null : Seconds::of(60 * $client->minutesOn($session->day));
         $blocks = [];
         foreach ($session->blocks as $b => $block) {
-            $order = (new SessionEdit($library))->order($block, $style);
+            $goal = $client === null ? null : GoalRule::for($client, $this->data->goals());
+            $order = (new SessionEdit($library))->order($block, $style, $goal);
             $places = array_keys($block->entries());
             $blocks[] = [
                 'type' => match (true) {
@@ -68,6 +70,8 @@ final class BuilderView
                     'best_why' => $order->why($order->best()),
                     'best' => array_map(fn (int $from): string => $this->name($block->entries()[$from]), $order->best()),
                     'exact' => count($places) <= BestOrder::EXACT_UP_TO,
+                    'at_least' => $order->atLeast(),
+                    'breaks_more' => max(0, $order->outOfTurn($order->best()) - $order->outOfTurn($places)),
                 ],
                 'entries' => array_map(
                     fn (Entry $entry, int $e): array => $this->entry(

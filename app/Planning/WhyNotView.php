@@ -29,11 +29,11 @@ final class WhyNotView
 
     private const NOT_BY_AN_ENTRY = 'No entry of the client lifts it, only training, the style or the calendar.';
 
-    /** @return list<string> weeks and days of a program that hold an exercise */
-    public static function where(Program $program, Rung $rung, Library $library): array
+    /** @return list<string> weeks and days of a program that hold an exercise; none where there is no program */
+    public static function where(?Program $program, Rung $rung, Library $library): array
     {
         $where = [];
-        foreach ($program->weeks as $week) {
+        foreach ($program->weeks ?? [] as $week) {
             foreach ($week->sessions as $session) {
                 $holds = array_filter($session->entries(), static fn (Entry $entry): bool => $library->find($entry->exercise) === $rung);
                 if ($holds !== []) {

@@ -29,6 +29,7 @@ final class GoalRule
      * @param  bool  $circuit  the main part runs as a circuit
      * @param  bool  $showsRoles  the share of each role is worth showing
      * @param  bool  $standingFirst  standing rungs are preferred
+     * @param  ?SetOrder  $order  of the exercises of a session, whatever the style; null leaves it to the style
      */
     public function __construct(
         public readonly Goal $goal,
@@ -44,6 +45,7 @@ final class GoalRule
         public readonly bool $circuit,
         public readonly bool $standingFirst,
         public readonly bool $showsRoles,
+        public readonly ?SetOrder $order = null,
     ) {
     }
 
@@ -79,6 +81,7 @@ final class GoalRule
             $youth->circuit,
             $own->standingFirst,
             $own->showsRoles,
+            $youth->order,
         );
     }
 

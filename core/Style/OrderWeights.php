@@ -9,6 +9,8 @@ namespace EvenRungs\Core\Style;
  */
 final class OrderWeights
 {
+    private const STRICT = 10_000;
+
     /**
      * @param  int  $outOfTurn  each pair that stands against the style's order
      * @param  int  $sameDirection  two exercises of one category running
@@ -25,5 +27,18 @@ final class OrderWeights
         public readonly int $changeOfPosition,
         public readonly int $changeOfKit,
     ) {
+    }
+
+    /** The weights for an order: where it is strict, one pair against it costs more than everything else together. */
+    public function for(SetOrder $order): self
+    {
+        return ! $order->isStrict() ? $this : new self(
+            self::STRICT,
+            $this->sameDirection,
+            $this->shouldersTwice,
+            $this->balanceAfterHold,
+            $this->changeOfPosition,
+            $this->changeOfKit,
+        );
     }
 }

@@ -44,7 +44,8 @@ final class AuditsTest extends HttpTestCase
         $page = $this->api('POST', '/audit', ['text' => self::TEXT])->assertOk()->json();
         $mended = $this->api('POST', '/audit/mend-all', ['program' => $page['program']])->assertOk()->json();
         self::assertNotSame([], $mended['done']);
-        self::assertSame([], array_filter($mended['findings'], static fn (array $each): bool => $each['change'] !== null), 'nothing is left');
+        $left = array_filter($mended['findings'], static fn (array $each): bool => $each['change'] !== null);
+        self::assertSame([], $left);
 
         $this->api('POST', '/audit/fit', ['program' => $page['program']])->assertStatus(422)->assertJsonPath('errors.0.path', '/client');
         $maren = $this->clientNamed('Maren Tidewell')->id;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Reference;
 
+use EvenRungs\Core\Dose\Distance;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Planning\Order\BestOrder;
 use EvenRungs\Core\Planning\Order\OrderItem;
@@ -58,7 +59,7 @@ final class SolverTest extends TestCase
             foreach ($random->pickArrayKeys($rungs, $random->getInt(3, 6)) as $key) {
                 $items[] = new OrderItem($rungs[$key], $rungs[$key]->top());
             }
-            $order = SetOrder::cases()[$random->getInt(0, 2)];
+            $order = SetOrder::cases()[$random->getInt(0, count(SetOrder::cases()) - 1)];
             $weights = new OrderWeights(
                 $random->getInt(0, 9),
                 $random->getInt(0, 20),
@@ -84,11 +85,20 @@ final class SolverTest extends TestCase
      */
     private static function orderModel(array $items, SetOrder $order, OrderWeights $w): string
     {
+        $w = $w->for($order);
         $n = count($items);
         $turn = static fn (OrderItem $item): int => match ($order) {
             SetOrder::SkillFirst => $item->held ? 2 : ($item->rung->grade('balance') >= 2 ? 0 : 1),
             SetOrder::StaticFirst => $item->held ? 0 : 1,
             SetOrder::HardestFirst => -$item->rung->level->value,
+            SetOrder::CarryFirst => match (true) {
+                $item->rung->start()->measure instanceof Distance => 0,
+                $item->rung->category->value === 'AR' => 1,
+                default => 2,
+            },
+            SetOrder::HeldAndSupportedFirst => ($item->held ? 0 : 10)
+                + (in_array($item->rung->position->value, ['standing', 'hanging'], true)
+                    && array_intersect($item->rung->equipment, ['wall', 'bench']) === [] ? 1 : 0),
         };
         $cost = $bounds = $rows = [];
         for ($i = 0; $i < $n; $i++) {

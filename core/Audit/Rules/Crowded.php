@@ -28,6 +28,7 @@ final class Crowded implements Rule
     {
         $findings = [];
         foreach ($program->sessions() as $session) {
+            $isLighter = $program->program->weeks[$session->place[0]]->x->get('lighter') !== null;
             $entries = array_values(
                 array_filter($session->entries, static fn (AuditedEntry $entry): bool => $entry->rung?->category !== Category::Bracing),
             );
@@ -51,7 +52,7 @@ final class Crowded implements Rule
                     sprintf('has %d exercises; its minutes have room for %d', $exercises, $most),
                     ['exercises' => $exercises, 'most' => $most],
                 );
-            } elseif (2 * $single > count($straight)) {
+            } elseif (2 * $single > count($straight) && ! $isLighter) {
                 $findings[] = new Finding(
                     'session.crowded',
                     Severity::Note,

@@ -19,6 +19,7 @@ use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\StraightBlock;
+use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\UnknownName;
@@ -105,10 +106,10 @@ final class SessionEdit
         return $this->withBlock($session, $place, $block->withEntries([...$block->entries(), new Entry($rung->id, $dose)]));
     }
 
-    public function ordered(Session $session, int $place, Style $style): Session
+    public function ordered(Session $session, int $place, Style $style, ?GoalRule $goal = null): Session
     {
         $block = $session->blocks[$place] ?? throw UnknownName::because('there is no such block');
-        $best = $this->order($block, $style);
+        $best = $this->order($block, $style, $goal);
         if ($best === null) {
             return $session;
         }
@@ -122,7 +123,7 @@ final class SessionEdit
     }
 
     /** Null where there is nothing to order, or an exercise that nobody knows. */
-    public function order(Block $block, Style $style): ?BestOrder
+    public function order(Block $block, Style $style, ?GoalRule $goal = null): ?BestOrder
     {
         $items = [];
         foreach ($block->entries() as $entry) {
@@ -133,6 +134,10 @@ final class SessionEdit
             $items[] = new OrderItem($rung, $entry->dose);
         }
 
-        return count($items) < 2 ? null : new BestOrder($items, $style->plan->order, $style->orderWeights);
+        return count($items) < 2 ? null : new BestOrder(
+            $items,
+            $goal->order ?? $style->plan->order,
+            $style->orderWeights,
+        );
     }
 }

@@ -11,12 +11,12 @@ use EvenRungs\Core\Style\SetOrder;
  * The order of a session that costs the least: pairs against the style's order, two of one direction running, two shoulder-loaded
  * running, balance straight after a hard hold, changes of position and of kit, each with its weight.
  *
- * Exact for up to ten exercises: every set of exercises already placed, with every last one, is looked at once. More are ordered by
+ * Exact for up to fourteen exercises: every set of exercises already placed, with every last one, is looked at once. More are ordered by
  * moving one exercise at a time while that makes the order cheaper.
  */
 final class BestOrder
 {
-    public const EXACT_UP_TO = 10;
+    public const EXACT_UP_TO = 14;
 
     /** @var list<OrderItem> */
     private readonly array $items;
@@ -27,10 +27,13 @@ final class BestOrder
     /** @var list<int> for each, those that should not stand before it, as bits */
     private array $late = [];
 
+    private readonly OrderWeights $weights;
+
     /** @param  list<OrderItem>  $items */
-    public function __construct(array $items, SetOrder $order, private readonly OrderWeights $weights)
+    public function __construct(array $items, SetOrder $order, OrderWeights $weights)
     {
         $this->items = $items;
+        $this->weights = $weights = $weights->for($order);
         foreach ($items as $item) {
             $this->after[] = array_map(static fn (OrderItem $next): int => $item->before($next, $weights), $items);
             $bits = 0;
@@ -57,6 +60,33 @@ final class BestOrder
         }
 
         return $cost;
+    }
+
+    /** @param  list<int>  $places  whose pairs that stand against the style's order are counted */
+    public function outOfTurn(array $places): int
+    {
+        $pairs = $placed = 0;
+        foreach ($places as $item) {
+            $pairs += self::bits($placed & $this->late[$item]);
+            $placed |= 1 << $item;
+        }
+
+        return $pairs;
+    }
+
+    /**
+     * What no order costs less than: every exercise but one follows the other that it follows most cheaply. Exact orders cost what the
+     * best costs; this is said of more exercises.
+     */
+    public function atLeast(): int
+    {
+        $follows = [];
+        foreach (array_keys($this->items) as $i) {
+            $before = array_diff_key(array_column($this->after, $i), [$i => true]);
+            $follows[] = $before === [] ? 0 : min($before);
+        }
+
+        return $follows === [] ? 0 : array_sum($follows) - max($follows);
     }
 
     /** @return list<int> the best order, as places in the list that was given */

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Planning\Order;
 
 use EvenRungs\Core\Dose\Dose;
+use EvenRungs\Core\Dose\MeasureKind;
+use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Level;
+use EvenRungs\Core\Ladder\Position;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Style\OrderWeights;
 use EvenRungs\Core\Style\SetOrder;
@@ -50,7 +53,20 @@ final class OrderItem
             SetOrder::SkillFirst => $this->held ? self::HELD : ($this->asksBalance() ? self::SKILL : self::MOVING),
             SetOrder::StaticFirst => $this->held ? self::SKILL : self::MOVING,
             SetOrder::HardestFirst => Level::MOST - $this->rung->level->value,
+            SetOrder::CarryFirst => match (true) {
+                $this->rung->start()->measure->kind() === MeasureKind::Distance => self::SKILL,
+                $this->rung->category === Category::AntiRotation => self::MOVING,
+                default => self::HELD,
+            },
+            SetOrder::HeldAndSupportedFirst => ($this->held ? 0 : 2) + ($this->isSupported() ? 0 : 1),
         };
+    }
+
+    /** Whether the floor, a wall or a bench carries more than the feet (house rule). */
+    private function isSupported(): bool
+    {
+        return ! in_array($this->rung->position, [Position::Standing, Position::Hanging], true)
+            || array_intersect(['wall', 'bench'], $this->rung->equipment) !== [];
     }
 
     /** What one following another costs. */

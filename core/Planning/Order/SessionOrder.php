@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Planning\Order;
 
+use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 
 /**
@@ -18,18 +19,20 @@ final class SessionOrder
 
     /**
      * @param  list<DraftItem>  $items
+     * @param  ?GoalRule  $goal  whose order goes before the style's; null where nobody is meant
      * @return list<DraftItem>
      */
-    public static function arrange(array $items, Style $style): array
+    public static function arrange(array $items, Style $style, ?GoalRule $goal = null): array
     {
-        $key = $style->plan->order->value.implode(
+        $order = $goal->order ?? $style->plan->order;
+        $key = $order->value.implode(
             ' ',
             array_map(static fn (DraftItem $item): string => $item->choice->rung->id.($item->isHeld() ? '*' : ''), $items),
         );
         if (! isset(self::$found[$key])) {
             self::$found = count(self::$found) < self::MOST_KEPT ? self::$found : [];
             $toOrder = array_map(static fn (DraftItem $item): OrderItem => new OrderItem($item->choice->rung, $item->dose), $items);
-            self::$found[$key] = (new BestOrder($toOrder, $style->plan->order, $style->orderWeights))->best();
+            self::$found[$key] = (new BestOrder($toOrder, $order, $style->orderWeights))->best();
         }
 
         return array_map(static fn (int $place): DraftItem => $items[$place], self::$found[$key]);

@@ -47,7 +47,7 @@ final class SessionDraft
         public readonly SlotDose $doses,
         private readonly Library $library,
         private readonly Style $style,
-        GoalRule $goal,
+        private readonly GoalRule $goal,
         Prepared $prepared,
     ) {
         $this->writer = new SessionWriter($doses, $goal, $prepared);
@@ -224,7 +224,7 @@ final class SessionDraft
 
     private function ordered(): Session
     {
-        return $this->writer->write($this->switchOn, SessionOrder::arrange($this->items, $this->style));
+        return $this->writer->write($this->switchOn, SessionOrder::arrange($this->items, $this->style, $this->goal));
     }
 
     public function session(): Session

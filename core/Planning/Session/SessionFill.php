@@ -24,6 +24,9 @@ final class SessionFill
     /** A direction with more than this many times the work of the least worked one gets no further set (house rule). */
     private const FAR_AHEAD_TIMES = 2;
 
+    /** Exercises of a light session that come even where they get one set only (house rule). */
+    private const LIGHT_EXERCISES = 2;
+
     private readonly SlotDose $doses;
 
     private readonly SessionDraft $draft;
@@ -52,16 +55,19 @@ final class SessionFill
     /**
      * @param  array<string, int>  $covered  sessions of the week so far that train each direction
      * @param  ?ExerciseChoice  $open  what switches on first
+     * @param  int  $later  directions that the sessions after this one have room for
      */
-    public function draft(array $covered, ?ExerciseChoice $open): SessionDraft
+    public function draft(array $covered, ?ExerciseChoice $open, int $later = 0): SessionDraft
     {
         if ($open !== null) {
             $this->draft->openWith($this->doses->opening($open));
         }
         $setsFirst = ! $this->doses->circuit && $this->slot->kind !== Kind::Activation;
         $order = $this->needs($covered);
-        foreach ($order as $direction) {
-            $this->add($direction, $covered[$direction->value], $setsFirst && $covered[$direction->value] > 0);
+        $missed = count(array_filter($order, static fn (Category $direction): bool => $covered[$direction->value] === 0));
+        foreach ($order as $place => $direction) {
+            $isMissed = $covered[$direction->value] === 0 && ($this->slot->mayBeHard || $place < $missed - $later);
+            $this->add($direction, $covered[$direction->value], $setsFirst && ! $isMissed);
         }
         $this->draft->keepRoomToGrow();
         $this->raiseSets($this->goal->sets);
@@ -78,15 +84,26 @@ final class SessionFill
         return $this->draft;
     }
 
-    /** @param  bool  $setsFirst  whether it comes only behind two sets of all that is there, on a hard day with two itself */
+    /**
+     * @param  bool  $setsFirst  whether it comes only behind two sets of all that is there, with two itself; on a light day, where two are
+     *     too many, the first two come with one
+     */
     private function add(Category $category, int $turn, bool $setsFirst): void
     {
         if ($setsFirst) {
             $this->raiseSets(SessionShape::SETS_FIRST, false);
         }
-        if (count($this->draft->items()) < $this->most && ! ($setsFirst && $this->lacksSets())) {
-            $twice = $setsFirst && $this->slot->mayBeHard;
-            $this->addFrom($this->choices[$category->value], $turn, $twice ? SessionShape::SETS_FIRST : 1);
+        if (count($this->draft->items()) >= $this->most || ($setsFirst && $this->lacksSets())) {
+            return;
+        }
+        $choices = $this->choices[$category->value];
+        $comes = $setsFirst && (
+            $this->addFrom($choices, $turn, SessionShape::SETS_FIRST)
+            || (! $this->slot->mayBeHard && $this->addFrom($choices, $turn + 1, SessionShape::SETS_FIRST))
+        );
+        $isLight = ! $this->slot->mayBeHard && $category->isDirection() && count($this->draft->items()) < self::LIGHT_EXERCISES;
+        if (! $comes && (! $setsFirst || $isLight)) {
+            $this->addFrom($choices, $turn, 1);
         }
     }
 
@@ -111,13 +128,14 @@ final class SessionFill
      *
      * @param  list<ExerciseChoice>  $choices
      */
-    private function addFrom(array $choices, int $turn, int $sets): void
+    private function addFrom(array $choices, int $turn, int $sets): bool
     {
         $best = array_slice($choices, 0, 2);
         if ($best === []) {
-            return;
+            return false;
         }
-        $this->draft->add($this->doses->of($best[$turn % count($best)], $sets));
+
+        return $this->draft->add($this->doses->of($best[$turn % count($best)], $sets));
     }
 
     /**

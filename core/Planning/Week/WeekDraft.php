@@ -12,6 +12,7 @@ use EvenRungs\Core\Planning\Session\SessionDraft;
 use EvenRungs\Core\Planning\Session\SessionFill;
 use EvenRungs\Core\Planning\Session\Slot;
 use EvenRungs\Core\Program\DirectionShares;
+use EvenRungs\Core\Program\Kind;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
@@ -33,10 +34,12 @@ final class WeekDraft
     {
         $covered = $ms = array_fill_keys(array_column(Category::directions(), 'value'), 0);
         $drafts = [];
-        foreach ($slots as $slot) {
-            $draft = $client->isAtHomeOn($slot->day)
-                ? $this->fill($slot->atHome(), $client->atHome(), (new Homework($this->library))->of($choices, $client), $covered, $ms)
-                : $this->fill($slot, $client, $choices, $covered, $ms);
+        foreach ($slots as $place => $slot) {
+            $later = $this->roomFor(array_slice($slots, $place + 1));
+            [$there, $own] = $client->isAtHomeOn($slot->day)
+                ? [$client->atHome(), (new Homework($this->library))->of($choices, $client)]
+                : [$client, $choices];
+            $draft = $this->fill($there === $client ? $slot : $slot->atHome(), $there, $own, $covered, $ms, $later);
             if ($draft->isEmpty()) {
                 continue;
             }
@@ -52,16 +55,29 @@ final class WeekDraft
     }
 
     /**
+     * @param  list<Slot>  $slots
+     * @return int how many directions they have room for: all four on a hard day, two on a light one
+     */
+    private function roomFor(array $slots): int
+    {
+        return array_sum(array_map(
+            static fn (Slot $slot): int => $slot->kind === Kind::Activation ? 0 : ($slot->mayBeHard ? 4 : 2),
+            $slots,
+        ));
+    }
+
+    /**
      * @param  array<string, list<ExerciseChoice>>  $choices
      * @param  array<string, int>  $covered  sessions of the week so far that train each direction
      * @param  array<string, int>  $ms  work of the week so far, by category
+     * @param  int  $later  directions that the sessions after this one have room for
      */
-    private function fill(Slot $slot, Client $client, array $choices, array $covered, array $ms): SessionDraft
+    private function fill(Slot $slot, Client $client, array $choices, array $covered, array $ms, int $later): SessionDraft
     {
         $open = $choices[Category::Bracing->value][0] ?? null;
         $fill = fn (?ExerciseChoice $open): SessionDraft => (
             new SessionFill($slot, $client, $choices, $ms, $this->library, $this->style, $this->goal)
-        )->draft($covered, $open);
+        )->draft($covered, $open, $later);
         $draft = $fill($open);
 
         return $draft->isEmpty() && $open !== null ? $fill(null) : $draft;

@@ -98,16 +98,16 @@ final class WeekGrowth
      */
     private function givenBack(array $drafts, array $before): array
     {
-        $sets = static fn (SessionDraft $draft, string $rung): int => array_sum(array_map(
-            static fn (DraftItem $item): int => $item->choice->rung->id === $rung ? $item->dose->sets : 0,
+        $sets = static fn (SessionDraft $draft, string $ladder): int => array_sum(array_map(
+            static fn (DraftItem $item): int => $item->choice->rung->ladder === $ladder ? $item->dose->sets : 0,
             $draft->items(),
         ));
         foreach ($drafts as $place => $draft) {
             foreach ($before[$place]->items() as $was) {
-                $rung = $was->choice->rung->id;
-                while (! $was->choice->rung->category->isDirection() && $sets($draft, $rung) < $was->dose->sets) {
-                    $more = $sets($draft, $rung) > 0
-                        ? $draft->changed(static fn (DraftItem $item): DraftItem => $item->choice->rung->id === $rung
+                $ladder = $was->choice->rung->ladder;
+                while (! $was->choice->rung->category->isDirection() && $sets($draft, $ladder) < $was->dose->sets) {
+                    $more = $sets($draft, $ladder) > 0
+                        ? $draft->changed(static fn (DraftItem $item): DraftItem => $item->choice->rung->ladder === $ladder
                             ? $item->withSets($item->dose->sets + 1)
                             : $item)
                         : $draft->changed(static fn (DraftItem $item): DraftItem => $item, $was->withSets(1));

@@ -343,7 +343,8 @@ function Order({ block, place, tools }: { block: BenchBlock; place: number; tool
   if (order.cost <= order.best_cost) {
     return (
       <p className="border-t border-line px-3 py-1.5 text-sm text-faint">
-        No order costs less than this one{order.exact ? '' : ', as far as was looked'}.
+        No order{' '}
+        {order.exact ? 'costs less than this one' : `that was found costs less; none costs under ${order.at_least}`}.
       </p>
     );
   }
@@ -357,7 +358,14 @@ function Order({ block, place, tools }: { block: BenchBlock; place: number; tool
         about={`best order of block ${place + 1}`}
         reasons={[
           `${order.best.join(', then ')}.`,
-          order.exact ? 'No order of these costs less.' : 'More than ten exercises: found by moving one at a time.',
+          order.exact
+            ? 'No order of these costs less.'
+            : `More than fourteen exercises: found by moving one at a time. None costs under ${order.at_least}.`,
+          ...(order.breaks_more > 0
+            ? [
+                `It puts ${order.breaks_more} more ${order.breaks_more === 1 ? 'pair' : 'pairs'} against the style’s order, which buys ${order.cost - order.best_cost} elsewhere.`,
+              ]
+            : []),
         ]}
       />
       <Button
