@@ -18,6 +18,7 @@ use App\Library\RungController;
 use App\Library\StyleController;
 use App\Planning\BoardController;
 use App\Planning\ProgramController;
+use App\Planning\ReadyController;
 use App\Planning\SessionController;
 use App\Planning\TemplateController;
 use App\Progress\CuffController;
@@ -98,6 +99,8 @@ Route::middleware('web')->group(function (): void {
             Route::post('audit/mend-all', [AuditController::class, 'mendAll']);
             Route::post('audit/fit', [AuditController::class, 'fit']);
             Route::post('sessions/preview', [SessionController::class, 'preview']);
+            Route::get('ready', [ReadyController::class, 'all']);
+            Route::get('ready/{ready}', [ReadyController::class, 'filled']);
             Route::get('templates', [TemplateController::class, 'templates']);
             Route::post('templates', [TemplateController::class, 'keepTemplate']);
             Route::post('templates/{template}/remove', [TemplateController::class, 'removeTemplate']);

@@ -13,6 +13,7 @@ use EvenRungs\Core\Ladder\Fault;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Stress;
 use EvenRungs\Core\Planning\Choice\Intent;
+use EvenRungs\Core\Planning\Ready\ReadySession;
 use EvenRungs\Core\Review\Norms\NormTables;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
@@ -21,6 +22,7 @@ use EvenRungs\Formats\FigureJson;
 use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\NormsJson;
+use EvenRungs\Formats\ReadyJson;
 use EvenRungs\Formats\StyleJson;
 use EvenRungs\Formats\UnusableInput;
 use RuntimeException;
@@ -128,6 +130,20 @@ final class DataFolder
                 self::PREPARATION,
             )),
         );
+    }
+
+    /** @return array<string, ReadySession> by id, the shortest first */
+    public function readySessions(): array
+    {
+        $files = glob($this->folder.'/sessions/*.json');
+        $ready = [];
+        foreach ($files === false ? [] : $files as $file) {
+            $each = ReadyJson::read($this->node('sessions/'.basename($file)));
+            $ready[$each->id] = $each;
+        }
+        uasort($ready, static fn (ReadySession $a, ReadySession $b): int => [$a->length->ms, $a->name] <=> [$b->length->ms, $b->name]);
+
+        return $ready;
     }
 
     /** @return array<string, Flag> by id */

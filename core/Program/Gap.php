@@ -11,10 +11,12 @@ use EvenRungs\Core\Ladder\Category;
  */
 final class Gap
 {
+    /** @param  list<string>  $codes  what binds, where the plan knows it */
     public function __construct(
         public readonly Category $category,
         public readonly int $week,
         public readonly string $why,
+        public readonly array $codes = [],
     ) {
     }
 }

@@ -17,6 +17,9 @@ final class GoalRule
 {
     private const AVOIDED_FROM_GRADE = 2;
 
+    /** Sets of an exercise at most where nobody is meant (common practice, no source). */
+    public const USUAL_MOST_SETS = 3;
+
     /**
      * @param  string  $intent  the kind of work, in words
      * @param  int  $sets  sets of an exercise that are meant

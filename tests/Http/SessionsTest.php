@@ -33,6 +33,21 @@ final class SessionsTest extends HttpTestCase
         return $this->api('POST', '/sessions/preview', ['session' => $session, 'change' => $change, ...$more])->assertOk()->json();
     }
 
+    public function test_ready_sessions_come_at_the_clients_own_rungs_and_for_anyone(): void
+    {
+        $this->signedIn();
+        $ready = $this->api('GET', '/ready')->assertOk()->json('ready');
+        self::assertContains('wake-before-lifting', array_column($ready, 'id'));
+        $maren = $this->clientNamed('Maren Tidewell')->id;
+        $own = $this->api('GET', "/ready/on-the-back?day=wed&client={$maren}")->assertOk()->json('session');
+        self::assertSame(['wed', 'standalone'], [$own['day'], $own['kind']]);
+        self::assertNotSame([], $own['blocks'][0]['entries']);
+        $this->api('GET', '/ready/on-the-back')->assertOk();
+        $this->api('GET', '/ready/on-the-back?day=noday')->assertStatus(422)->assertJsonPath('errors.0.path', '/day');
+        $this->api('GET', '/ready/nowhere')->assertNotFound();
+        $this->api('GET', '/ready/on-the-back?client=nobody')->assertNotFound();
+    }
+
     public function test_five_stations_fifty_on_twenty_five_off_three_rounds_take_21_50(): void
     {
         $this->signedIn();

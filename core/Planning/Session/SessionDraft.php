@@ -162,6 +162,11 @@ final class SessionDraft
         return false;
     }
 
+    public function total(): Seconds
+    {
+        return SessionTime::total($this->ordered(), $this->library);
+    }
+
     private function totalMs(): int
     {
         return SessionTime::total($this->writer->write($this->switchOn, $this->items), $this->library)->ms;

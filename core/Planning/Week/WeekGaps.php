@@ -4,74 +4,141 @@ declare(strict_types=1);
 
 namespace EvenRungs\Core\Planning\Week;
 
+use Closure;
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\Limit;
+use EvenRungs\Core\Client\Shown;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
-use EvenRungs\Core\Placement\Obstacles;
-use EvenRungs\Core\Placement\Placement;
+use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Planning\Choice\ExerciseChoice;
 use EvenRungs\Core\Program\Gap;
-use EvenRungs\Core\Program\Week;
+use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 
 /**
- * Which directions a week has less often than the style asks, and why.
+ * Which directions a week has less often than the style asks, and why: the fewest things that keep it short, found by planning the week
+ * without them.
  */
 final class WeekGaps
 {
-    public function __construct(private readonly Library $library, private readonly Style $style)
-    {
+    private readonly GapLifts $lifts;
+
+    /** @var array<string, array{Client, Gap}> by client, direction and how often */
+    private array $found = [];
+
+    /**
+     * @param  Closure(Client): array<string, list<ExerciseChoice>>  $choices  what is open to a client, by category
+     * @param  Closure(Client): array<string, int>  $covered  how many sessions of a week train each direction
+     */
+    public function __construct(
+        private readonly Library $library,
+        private readonly Style $style,
+        private readonly GoalRule $goal,
+        private readonly Closure $choices,
+        private readonly Closure $covered,
+    ) {
+        $this->lifts = new GapLifts($library);
     }
 
     /**
      * @param  array<string, int>  $covered
-     * @param  array<string, list<ExerciseChoice>>  $choices
-     * @param  list<Placement>  $placements
      * @return list<Gap>
      */
-    public function of(int $week, array $covered, array $choices, array $placements, int $sessions): array
+    public function of(int $week, Client $client, array $covered): array
     {
         $gaps = [];
         foreach (Category::directions() as $direction) {
             $times = $covered[$direction->value];
-            if ($times >= $this->style->directionSessions) {
-                continue;
+            if ($times < $this->style->directionSessions) {
+                $key = implode(' ', [spl_object_id($client), $direction->value, $times]);
+                // the client is kept so that no other ever has the same number
+                [, $gap] = $this->found[$key] ??= [$client, $this->gap($client, $direction, $times)];
+                $gaps[] = new Gap($direction, $week, $gap->why, $gap->codes);
             }
-            $gaps[] = new Gap($direction, $week, match (true) {
-                $choices[$direction->value] === [] => $this->whyNothing($direction, $placements),
-                $sessions === 0 => 'No day has minutes for a session.',
-                $times === 0 => 'The minutes of the week leave no room for it.',
-                $sessions === 1 => 'Once only: the week has one training day.',
-                default => sprintf(
-                    '%s only: the other days have no room for it, or stay light beside other training.',
-                    $times === 1 ? 'Once' : $times.' times',
-                ),
-            });
         }
 
         return $gaps;
     }
 
-    /** @param  list<Placement>  $placements */
-    private function whyNothing(Category $direction, array $placements): string
+    private function gap(Client $client, Category $direction, int $times): Gap
     {
-        $reasons = [];
-        foreach ($placements as $placement) {
-            if ($placement->ladder->category === $direction) {
-                $labels = array_merge(
-                    [],
-                    ...array_map(
-                        fn (Obstacles $each): array => $each->unmetGates === [] ? $each->labels($this->library) : [],
-                        $placement->obstacles,
-                    ),
-                );
-                $reasons[] = sprintf('%s: %s.', $placement->ladder->name, match (true) {
-                    $placement->rung !== null => 'the goal leaves out every rung that is allowed',
-                    $labels === [] => 'its first rung stands too far above the ability',
-                    default => 'nothing is allowed ('.implode(', ', array_unique($labels)).')',
-                });
+        $hasChoice = fn (Client $lifted): bool => ($this->choices)($lifted)[$direction->value] !== [];
+        $isCovered = fn (Client $lifted): bool => ($this->covered)($lifted)[$direction->value] >= $this->style->directionSessions;
+        $hasNone = ! $hasChoice($client);
+        $codes = $hasNone
+            ? $this->fewest(GapLifts::OF_CHOICE, $client, $direction, $hasChoice)
+            : $this->fewest(GapLifts::OF_PLACE, $client, $direction, $isCovered);
+        $told = array_map(fn (string $code): string => $this->told($code, $client, $direction), $codes);
+        $why = match (true) {
+            $told !== [] => implode(', and ', $told),
+            $hasNone => 'nothing of it is open',
+            default => sprintf('%s leaves it at that', $this->style->name),
+        };
+        $often = match ($times) {
+            0 => '',
+            1 => 'Once only: ',
+            default => $times.' times only: ',
+        };
+
+        return new Gap($direction, 1, $often === '' ? ucfirst($why).'.' : $often.$why.'.', $codes);
+    }
+
+    /**
+     * The fewest that together lift it; none where nothing does.
+     *
+     * @param  list<string>  $codes
+     * @param  callable(Client): bool  $isLifted
+     * @return list<string>
+     */
+    private function fewest(array $codes, Client $client, Category $direction, callable $isLifted): array
+    {
+        foreach ($codes as $code) {
+            $lifted = $this->lifts->lift($code, $client, $direction);
+            if ($lifted !== $client && $isLifted($lifted)) {
+                return [$code];
+            }
+        }
+        if (! $isLifted($this->lifts->all($codes, $client, $direction))) {
+            return [];
+        }
+        foreach ($codes as $code) {
+            $others = array_values(array_diff($codes, [$code]));
+            if ($isLifted($this->lifts->all($others, $client, $direction))) {
+                $codes = $others;
             }
         }
 
-        return $reasons === [] ? 'The library has no ladder for it.' : implode(' ', $reasons);
+        return $codes;
+    }
+
+    private function told(string $code, Client $client, Category $direction): string
+    {
+        $days = count(array_filter($client->days ?? []));
+
+        return match ($code) {
+            'kit' => sprintf('without %s nothing of it is open', $this->missingKit($client, $direction)),
+            'ladders-chosen' => 'none of its ladders is chosen',
+            'goal' => sprintf('the goal leaves out every rung that is allowed: %s', lcfirst($this->goal->name)),
+            'barred' => sprintf('every rung of it is barred: %s', implode(', ', array_map(
+                static fn (Limit $limit): string => lcfirst($limit->rule->name),
+                $client->limits,
+            ))),
+            'level' => sprintf(
+                'its first rungs stand too far above level %d',
+                Shown::by($client)->abilityIn($direction)->value ?? Placer::UNTESTED_LEVEL,
+            ),
+            'minutes' => 'the minutes of the days leave no room for it',
+            'light-day' => 'the days beside other training stay light',
+            default => $days === 1 ? 'the week has one training day' : sprintf('the week has %d training days', $days),
+        };
+    }
+
+    private function missingKit(Client $client, Category $direction): string
+    {
+        $lifted = ($this->choices)($this->lifts->lift('kit', $client, $direction))[$direction->value];
+        $missing = $lifted === [] ? [] : array_diff($lifted[0]->rung->equipment, $client->equipment);
+
+        return implode(' and ', array_map(fn (string $kit): string => lcfirst($this->library->equipment[$kit]->name), $missing)) ?: 'kit';
     }
 }

@@ -8,7 +8,6 @@ use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\OutOfRange;
-use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Choice\ExerciseChoice;
@@ -64,11 +63,20 @@ final class WeekPlanner
         $goal = GoalRule::for($client, $this->goals);
         $draft = new WeekDraft($this->library, $this->style, $goal);
         $home = $client;
-        [$placements, $choices] = $usual = $this->choices($client, $goal);
+        $choices = $usual = $this->choices($client, $goal);
+        $short = new WeekGaps(
+            $this->library,
+            $this->style,
+            $goal,
+            fn (Client $client): array => $this->choices($client, GoalRule::for($client, $this->goals)),
+            fn (Client $client): array => $this->firstWeek($client, $calendar)->covered(),
+        );
         $progression = new Progression($this->library, $this->style, new Steps($this->style, $client), $goal);
         $growth = new WeekGrowth($progression, $choices);
         $slots = $usualSlots = (new WeekSlots($this->style))->of($client, $goal, [], $calendar->wished);
-        $planned = $gaps = $notes = [];
+        $told = new WeekNotes($this->style, $goal);
+        $planned = $gaps = [];
+        $notes = $told->ofChoices($choices);
         /** @var list<DraftedWeek> $bases the last week of each kind of days, lighter ones left out */
         $bases = [];
         $most = null;
@@ -76,7 +84,7 @@ final class WeekPlanner
             $away = $calendar->away[$number] ?? null;
             $matches = $calendar->matches[$number] ?? [];
             $client = $away === null ? $home : $home->inPlace($away->days, $away->equipment);
-            [$placements, $choices] = $away === null ? $usual : $this->choices($client, $goal);
+            $choices = $away === null ? $usual : $this->choices($client, $goal);
             $slots = $away === null && $matches === [] ? $usualSlots : (new WeekSlots($this->style))->of(
                 $client,
                 $goal,
@@ -106,9 +114,10 @@ final class WeekPlanner
             $bases = [$week, ...$bases];
             $particular = new Extras;
             if ($light) {
-                [$week, $told] = LighterWeek::of($week);
-                $particular = $particular->with('lighter', $told);
+                [$week, $lighter] = LighterWeek::of($week);
+                $particular = $particular->with('lighter', $lighter);
             } else {
+                $notes = [...$notes, ...$told->ofMinutes($number, $week, $client)];
                 $most = [max($most[0] ?? 0, $week->directionMs()), max($most[1] ?? 0, $week->directionSets())];
             }
             $particular = $calendar->noted($number, $this->noted($number, $weeks, $particular));
@@ -116,13 +125,7 @@ final class WeekPlanner
             $notes = [...$notes, ...$waits];
             $gaps = [
                 ...$gaps,
-                ...(new WeekGaps($this->library, $this->style))->of(
-                    $number,
-                    $week->covered(),
-                    $choices,
-                    $placements,
-                    count($week->sessions),
-                ),
+                ...$short->of($number, $client, $week->covered()),
             ];
         }
         $title = sprintf('%s: %s', $home->name, $weeks === 1 ? 'one week' : $weeks.' weeks');
@@ -135,14 +138,19 @@ final class WeekPlanner
         )[0];
     }
 
-    /**
-     * @return array{list<Placement>, array<string, list<ExerciseChoice>>} where the client is placed, and what is planned from there
-     */
+    /** A week of somebody without a program before it. */
+    private function firstWeek(Client $client, Calendar $calendar): DraftedWeek
+    {
+        $goal = GoalRule::for($client, $this->goals);
+        $slots = (new WeekSlots($this->style))->of($client, $goal, [], $calendar->wished);
+
+        return (new WeekDraft($this->library, $this->style, $goal))->week($slots, $client, $this->choices($client, $goal));
+    }
+
+    /** @return array<string, list<ExerciseChoice>> what may be planned for a client, by category, the best first */
     private function choices(Client $client, GoalRule $goal): array
     {
-        $placements = $this->placer->place($client);
-
-        return [$placements, (new ExerciseChooser($this->library, $this->style))->choices($client, $goal, $placements)];
+        return (new ExerciseChooser($this->library, $this->style))->choices($client, $goal, $this->placer->place($client));
     }
 
     /** @param  int  $beforeMs  work of the hardest week so far */

@@ -14,8 +14,9 @@ import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoar
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { Blocks } from './Blocks';
 import { Findings } from '../../parts/findings/Findings';
+import { ReadySessions, useReady } from './ReadySessions';
 import { Ribbon } from './Ribbon';
-import { addRest, emptySession, moveBlock, received, sent, type Session } from './session';
+import { addRest, emptySession, received, sent, type Session } from './session';
 import { useBuilder } from './useBuilder';
 import { saveSession } from './changes';
 import { useSessionFound, useTemplates } from './queries';
@@ -53,6 +54,9 @@ function Builder({
   const tools = useBuilder(start, client, `${client ?? 'anyone'} ${week} ${place ?? 'new'}`);
   const { session, built } = tools;
   const data = built.data;
+  const switchOn = useReady(client ?? undefined, session.day, (ready) => {
+    tools.set({ ...session, blocks: [...ready.blocks, ...session.blocks] });
+  });
   return (
     <div>
       <Head tools={tools} client={client} week={week} place={place} />
@@ -71,17 +75,9 @@ function Builder({
               />
             </div>
             <Button
-              disabled={tools.change.isPending}
+              disabled={switchOn.isPending}
               onClick={() => {
-                tools.change.mutate(
-                  { do: 'add', block: session.blocks.length, exercise: 'brace' },
-                  {
-                    onSuccess: (made) => {
-                      const last = made.blocks.length - 1;
-                      tools.set(moveBlock(received(made.session), last, -last));
-                    },
-                  },
-                );
+                switchOn.mutate('wake-before-lifting');
               }}
             >
               Add a switch-on
@@ -141,6 +137,13 @@ function Builder({
               />
             </section>
           )}
+          <ReadySessions
+            client={client ?? undefined}
+            day={session.day}
+            onReady={(ready) => {
+              tools.set(ready);
+            }}
+          />
           <Templates tools={tools} />
         </aside>
       </div>
@@ -231,7 +234,12 @@ function Times({ tools }: { tools: ReturnType<typeof useBuilder> }) {
       className="w-36"
       value={String(session[key] ?? 0)}
       onChange={(text) => {
-        tools.set({ ...session, [key]: bounded(text, 7200) });
+        // moves of another length would not fill the new one
+        tools.set({
+          ...session,
+          [key]: bounded(text, 7200),
+          [key === 'warm_up_s' ? 'warm_up' : 'cool_down']: undefined,
+        });
       }}
     />
   );

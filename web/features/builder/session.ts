@@ -8,6 +8,8 @@ export interface Session {
   kind: 'standalone' | 'after-lift' | 'before-lift' | 'after-sport' | 'activation';
   warm_up_s?: number;
   cool_down_s?: number;
+  warm_up?: { what: string; s: number }[] | undefined;
+  cool_down?: { what: string; s: number }[] | undefined;
   change?: { side_s: number; station_s: number };
   blocks: Block[];
 }

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace EvenRungs\Core\Planning\Week;
+
+use EvenRungs\Core\Client\Client;
+use EvenRungs\Core\Client\TrainingAge;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Planning\Choice\ExerciseChoice;
+use EvenRungs\Core\Planning\Order\DraftItem;
+use EvenRungs\Core\Planning\Session\SessionDraft;
+use EvenRungs\Core\Program\Note;
+use EvenRungs\Core\Program\SessionShape;
+use EvenRungs\Core\Style\GoalRule;
+use EvenRungs\Core\Style\Style;
+use EvenRungs\Core\Time\Seconds;
+
+/**
+ * What a reader of a week would ask: minutes that are left, and a client for whom hardly anything can be planned.
+ */
+final class WeekNotes
+{
+    /** With fewer directions that can be trained at all nothing is programmable (house rule). */
+    private const LEAST_DIRECTIONS = 2;
+
+    public function __construct(private readonly Style $style, private readonly GoalRule $goal)
+    {
+    }
+
+    /**
+     * @param  array<string, list<ExerciseChoice>>  $choices
+     * @return list<Note>
+     */
+    public function ofChoices(array $choices): array
+    {
+        $open = array_filter(Category::directions(), static fn (Category $direction): bool => $choices[$direction->value] !== []);
+
+        return count($open) >= self::LEAST_DIRECTIONS ? [] : [new Note(
+            1,
+            null,
+            Note::NOTHING_PROGRAMMABLE,
+            'Fewer than two directions can be trained at all with what bars, is missing or comes first. A clinician sees the client '
+                .'before anything is planned; what stands here is no program.',
+        )];
+    }
+
+    /** @return list<Note> */
+    public function ofMinutes(int $number, DraftedWeek $week, Client $client): array
+    {
+        $notes = [];
+        foreach ($week->drafts as $draft) {
+            $day = $draft->doses->slot->day;
+            $given = Seconds::of(60 * $client->minutesOn($day));
+            $total = $draft->total();
+            $why = $draft->doses->slot->mayBeHard && 100 * $total->ms < SessionDraft::USED_PERCENT * $given->ms
+                ? $this->why($draft, $client, $given)
+                : null;
+            if ($why !== null) {
+                $left = Seconds::ofMs($given->ms - $total->ms);
+                $text = sprintf('%s: %s are left. %s', $day->label(), $left->toClock(), $why);
+                $notes[] = new Note($number, $day, Note::MINUTES_UNUSED, $text);
+            }
+        }
+
+        return $notes;
+    }
+
+    private function why(SessionDraft $draft, Client $client, Seconds $given): string
+    {
+        $slot = $draft->doses->slot;
+        $most = SessionShape::mostExercises($slot->length, $client);
+        $sets = array_map(static fn (DraftItem $item): int => $item->dose->sets, $draft->items());
+
+        return match (true) {
+            $given->isLongerThan($slot->length) && 100 * $draft->total()->ms >= SessionDraft::USED_PERCENT * $slot->length->ms => sprintf(
+                '%s keeps a session to %s.',
+                $this->style->name,
+                $slot->length->toClock(),
+            ),
+            $client->trained === TrainingAge::New => 'Who is new to training begins with few sets.',
+            count($sets) >= $most && min([...$sets, $this->goal->mostSets]) >= $this->goal->mostSets => sprintf(
+                'It has its %d exercises, each with the most sets of the goal.',
+                $most,
+            ),
+            count($sets) >= $most => sprintf(
+                'It has its %d exercises, and one more set of any is too long or leaves the directions uneven.',
+                $most,
+            ),
+            default => 'No further exercise that is open has room with two sets, and one more set of any leaves the directions uneven.',
+        };
+    }
+}
