@@ -135,7 +135,9 @@ export function Sheet() {
                   />
                   {rung.name}.{' '}
                 </dt>
-                <dd className="inline">{rung.setup.join(' ')}</dd>
+                <dd className={used.some((each) => each.id === rung.id) ? 'inline' : 'inline print:hidden'}>
+                  {rung.setup.join(' ')}
+                </dd>
               </div>
             ))}
           </dl>
