@@ -22,6 +22,9 @@ final class SessionShape
     /** Sets that every direction has before another exercise comes (house rule). */
     public const SETS_FIRST = 2;
 
+    /** Directions that a session under the hard line has room for, with two sets each (house rule). */
+    public const LIGHT_DIRECTIONS = 2;
+
     /** From so many minutes on a stand-alone session is prepared and brought down: a tenth of it each, in pieces, at most so long. */
     public const PREPARED_FROM_MINUTES = 15;
 

@@ -216,7 +216,7 @@ final class SolverTest extends TestCase
                 $fits = intdiv($length, 3);
                 $room[] = (match ($use) {
                     'hard' => min(4, $fits),
-                    'light', 'finisher' => min(3, $fits),
+                    'light', 'finisher' => min(2, $fits),
                     default => 0,
                 }).' '.$name($day, $use);
                 $wished = ($wishes->wished[$day] ?? null)?->value;

@@ -24,9 +24,6 @@ final class SessionFill
     /** A direction with more than this many times the work of the least worked one gets no further set (house rule). */
     private const FAR_AHEAD_TIMES = 2;
 
-    /** Exercises of a light session that come even where they get one set only (house rule). */
-    private const LIGHT_EXERCISES = 2;
-
     private readonly SlotDose $doses;
 
     private readonly SessionDraft $draft;
@@ -101,7 +98,7 @@ final class SessionFill
             $this->addFrom($choices, $turn, SessionShape::SETS_FIRST)
             || (! $this->slot->mayBeHard && $this->addFrom($choices, $turn + 1, SessionShape::SETS_FIRST))
         );
-        $isLight = ! $this->slot->mayBeHard && $category->isDirection() && count($this->draft->items()) < self::LIGHT_EXERCISES;
+        $isLight = ! $this->slot->mayBeHard && $category->isDirection() && count($this->draft->items()) < SessionShape::LIGHT_DIRECTIONS;
         if (! $comes && (! $setsFirst || $isLight)) {
             $this->addFrom($choices, $turn, 1);
         }

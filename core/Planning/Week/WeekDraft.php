@@ -13,6 +13,7 @@ use EvenRungs\Core\Planning\Session\SessionFill;
 use EvenRungs\Core\Planning\Session\Slot;
 use EvenRungs\Core\Program\DirectionShares;
 use EvenRungs\Core\Program\Kind;
+use EvenRungs\Core\Program\SessionShape;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
@@ -61,7 +62,11 @@ final class WeekDraft
     private function roomFor(array $slots): int
     {
         return array_sum(array_map(
-            static fn (Slot $slot): int => $slot->kind === Kind::Activation ? 0 : ($slot->mayBeHard ? 4 : 2),
+            static fn (Slot $slot): int => match (true) {
+                $slot->kind === Kind::Activation => 0,
+                $slot->mayBeHard => count(Category::directions()),
+                default => SessionShape::LIGHT_DIRECTIONS,
+            },
             $slots,
         ));
     }

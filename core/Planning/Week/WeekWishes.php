@@ -7,6 +7,7 @@ namespace EvenRungs\Core\Planning\Week;
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Client\TrainingType;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Program\SessionShape;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Seconds;
@@ -20,9 +21,6 @@ final class WeekWishes
 {
     /** A direction takes about this long in a session (house rule). */
     private const DIRECTION_MS = 180_000;
-
-    /** A session under the hard line has room for this many directions (house rule). */
-    private const LIGHT_DIRECTIONS = 3;
 
     /**
      * @param  list<int>  $ms  milliseconds for a session on each day, Monday first; 0 where none is offered
@@ -119,7 +117,7 @@ final class WeekWishes
 
         return match ($use) {
             DayUse::Free, DayUse::SwitchOn => 0,
-            DayUse::Light, DayUse::Finisher => min(self::LIGHT_DIRECTIONS, $fits),
+            DayUse::Light, DayUse::Finisher => min(SessionShape::LIGHT_DIRECTIONS, $fits),
             DayUse::Hard => min(count(Category::directions()), $fits),
         };
     }
