@@ -154,6 +154,7 @@ final class StyleJson
             $node->bool('build'),
             $node->bool('then_move'),
             $node->bool('by_second'),
+            $node->bool('opens_easiest'),
         );
     }
 

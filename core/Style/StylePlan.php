@@ -33,6 +33,7 @@ final class StylePlan
      * @param  bool  $build  holds grow step by step up to the cap
      * @param  bool  $thenMove  no hold past the cap; after it comes the next rung that moves
      * @param  bool  $bySecond  a hold runs to the first fault, and its time is the score
+     * @param  bool  $opensEasiest  whoever was not tested switches on with the first rung of the ladder, lying before all fours
      * @param  array<string, int>  $roleShares  per cent of the work that each role is meant to get, by role; empty for none
      */
     public function __construct(
@@ -51,6 +52,7 @@ final class StylePlan
         public readonly bool $build,
         public readonly bool $thenMove,
         public readonly bool $bySecond,
+        public readonly bool $opensEasiest = false,
     ) {
     }
 
@@ -92,6 +94,7 @@ final class StylePlan
             $this->build,
             $this->thenMove,
             $bySecond ?? $this->bySecond,
+            $this->opensEasiest,
         );
     }
 }

@@ -67,6 +67,12 @@ final class ExerciseChooser
             return null;
         }
         $moves = new Moves($this->library, $goal, $this->style);
+        $opening = $this->opening($placement, $client, $moves);
+        if ($opening !== null) {
+            return new ExerciseChoice($opening, $this->ground($placement, $client), false, [
+                sprintf('%s begins with the easiest rung that was not shown clean: %s.', $this->style->name, $opening->name),
+            ]);
+        }
         $start = $this->start($placement, $client, $moves);
         foreach ($placement->ladder->downFrom($start) as $rung) {
             if (! $moves->isOpen($rung, $client)) {
@@ -112,6 +118,26 @@ final class ExerciseChooser
             $placement->step,
             $placement->range,
         );
+    }
+
+    /**
+     * In styles of the deep layers first, what somebody who was not tested switches on with: the first rung of the ladder that is open, up
+     * to where they are placed; null where the placed rung is meant.
+     */
+    private function opening(Placement $placement, Client $client, Moves $moves): ?Rung
+    {
+        $isUntested = in_array($this->ground($placement, $client), [Basis::Ability, Basis::Entry, Basis::None], true);
+        $placed = $placement->rung === null ? null : $placement->ladder->indexOf($placement->rung->id);
+        if (! $this->style->plan->opensEasiest || $placement->ladder->category !== Category::Bracing || ! $isUntested || $placed === null) {
+            return null;
+        }
+        foreach (array_slice($placement->ladder->rungs, 0, $placed) as $rung) {
+            if ($moves->isOpen($rung, $client)) {
+                return $rung;
+            }
+        }
+
+        return null;
     }
 
     /** The placed rung, or where the style starts with a struggle the next open one above what was tested, one level up at most. */

@@ -42,15 +42,18 @@ final class WeekGaps
     }
 
     /**
-     * @param  array<string, int>  $covered
+     * @param  array<string, int>  $covered  sessions that train each direction
+     * @param  array<string, int>  $whole  likewise in the week that a lighter one was made of
      * @return list<Gap>
      */
-    public function of(int $week, Client $client, array $covered): array
+    public function of(int $week, Client $client, array $covered, array $whole): array
     {
         $gaps = [];
         foreach (Category::directions() as $direction) {
             $times = $covered[$direction->value];
-            if ($times < $this->style->directionSessions) {
+            if ($whole[$direction->value] >= $this->style->directionSessions && $times < $this->style->directionSessions) {
+                $gaps[] = new Gap($direction, $week, self::often($times, 'the week is a lighter one'));
+            } elseif ($times < $this->style->directionSessions) {
                 $key = implode(' ', [spl_object_id($client), $direction->value, $times]);
                 // the client is kept so that no other ever has the same number
                 [, $gap] = $this->found[$key] ??= [$client, $this->gap($client, $direction, $times)];
@@ -75,13 +78,17 @@ final class WeekGaps
             $hasNone => 'nothing of it is open',
             default => sprintf('%s leaves it at that', $this->style->name),
         };
-        $often = match ($times) {
-            0 => '',
-            1 => 'Once only: ',
-            default => $times.' times only: ',
-        };
 
-        return new Gap($direction, 1, $often === '' ? ucfirst($why).'.' : $often.$why.'.', $codes);
+        return new Gap($direction, 1, self::often($times, $why), $codes);
+    }
+
+    private static function often(int $times, string $why): string
+    {
+        return match ($times) {
+            0 => ucfirst($why).'.',
+            1 => sprintf('Once only: %s.', $why),
+            default => sprintf('%d times only: %s.', $times, $why),
+        };
     }
 
     /**

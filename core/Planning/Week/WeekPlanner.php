@@ -112,6 +112,7 @@ final class WeekPlanner
                 unset($bases[$before]);
             }
             $bases = [$week, ...$bases];
+            $whole = $week->covered();
             $particular = new Extras;
             if ($light) {
                 [$week, $lighter] = LighterWeek::of($week);
@@ -123,10 +124,7 @@ final class WeekPlanner
             $particular = $calendar->noted($number, $this->noted($number, $weeks, $particular));
             $planned[] = new Week($number, $client->otherTraining, $week->sessions, $particular);
             $notes = [...$notes, ...$waits];
-            $gaps = [
-                ...$gaps,
-                ...$short->of($number, $client, $week->covered()),
-            ];
+            $gaps = [...$gaps, ...$short->of($number, $client, $week->covered(), $whole)];
         }
         $title = sprintf('%s: %s', $home->name, $weeks === 1 ? 'one week' : $weeks.' weeks');
 
