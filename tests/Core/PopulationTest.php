@@ -52,6 +52,11 @@ final class PopulationTest extends TestCase
             fprintf(STDERR, "  %-52s %5.1f %% of %d %s, %d allowed\n", $what, $percent, $seen->count[$of] ?? 0, $of, $most);
             self::assertLessThanOrEqual($most, $percent, $what);
         }
+        foreach ($seen->roleMedians() as $role => $median) {
+            $meant = ['brace' => 50, 'compound' => 35, 'isolation' => 15][$role];
+            fprintf(STDERR, "  %-52s %5.1f %% for %d\n", "median share of {$role} where the style has shares", $median, $meant);
+            self::assertEqualsWithDelta($meant, $median, 10, $role);
+        }
         foreach ($seen->medians() as $direction => $median) {
             fprintf(STDERR, "  %-52s %5.1f %%\n", "median share of {$direction} in the sets", $median);
             self::assertEqualsWithDelta(25, $median, 5, $direction);

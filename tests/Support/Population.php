@@ -9,6 +9,7 @@ use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Client\Goal;
 use EvenRungs\Core\Client\TrainingAge;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Role;
 use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\DirectionShares;
 use EvenRungs\Core\Program\Entry;
@@ -48,6 +49,7 @@ final class Population
                 $this->session($client, $session, $style, $goal, $isLighter);
             }
             $this->evenness($week);
+            $style->plan->roleShares === [] || $this->roles($week);
             $before = $program->weeks[$i - $light - 1] ?? null;
             $light = $isLighter ? $light + 1 : 0;
             if ($before !== null && ! $isLighter) {
@@ -82,14 +84,48 @@ final class Population
         }
     }
 
-    /** @return array<string, float> the median share of each direction in the sets, per cent */
-    public function medians(): array
+    /** @var array<string, list<float>> shares of each role in the work of a week, per cent, in styles that have them */
+    private array $roles = [];
+
+    private function roles(Week $week): void
+    {
+        $ms = array_fill_keys(array_column(Role::cases(), 'value'), 0);
+        foreach ($week->sessions as $session) {
+            $time = Documents::time($session);
+            foreach ($session->blocks as $b => $block) {
+                foreach ($block->entries() as $e => $entry) {
+                    $ms[Documents::data()->library()->rung($entry->exercise)->role->value] += $time->entries[$b][$e]->workMs;
+                }
+            }
+        }
+        foreach (array_sum($ms) === 0 ? [] : $ms as $role => $each) {
+            $this->roles[$role][] = 100 * $each / array_sum($ms);
+        }
+    }
+
+    /** @return array<string, float> the median share of each role in the work of styles that have shares, per cent */
+    public function roleMedians(): array
+    {
+        return self::middle($this->roles);
+    }
+
+    /**
+     * @param  array<string, list<float>>  $of
+     * @return array<string, float>
+     */
+    private static function middle(array $of): array
     {
         return array_map(static function (array $all): float {
             sort($all);
 
             return $all[intdiv(count($all), 2)];
-        }, $this->shares);
+        }, $of);
+    }
+
+    /** @return array<string, float> the median share of each direction in the sets, per cent */
+    public function medians(): array
+    {
+        return self::middle($this->shares);
     }
 
     private function session(Client $client, Session $session, Style $style, GoalRule $goal, bool $isLighter): void

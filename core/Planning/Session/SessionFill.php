@@ -24,6 +24,9 @@ final class SessionFill
     /** A direction with more than this many times the work of the least worked one gets no further set (house rule). */
     private const FAR_AHEAD_TIMES = 2;
 
+    /** Per cent points of the work by which a role goes before another (house rule). */
+    private const ROLE_POINTS = 4;
+
     private readonly SlotDose $doses;
 
     private readonly SessionDraft $draft;
@@ -33,6 +36,7 @@ final class SessionFill
     /**
      * @param  array<string, list<ExerciseChoice>>  $choices  by category, the best first
      * @param  array<string, int>  $ms  work of the week before this session, by category
+     * @param  RoleBalance  $roles  of the week before this session
      */
     public function __construct(
         private readonly Slot $slot,
@@ -42,6 +46,7 @@ final class SessionFill
         Library $library,
         private readonly Style $style,
         private readonly GoalRule $goal,
+        private readonly RoleBalance $roles,
     ) {
         $circuit = ($goal->circuit || $style->plan->circuit) && $slot->kind !== Kind::Activation;
         $this->doses = new SlotDose($slot, $circuit, new Steps($style, $client), $style);
@@ -68,8 +73,8 @@ final class SessionFill
         }
         $this->draft->keepRoomToGrow();
         $this->raiseSets($this->goal->sets);
-        foreach ($this->style->plan->accessories as $category) {
-            $this->add($category, 0, $setsFirst);
+        foreach ($this->accessories() as $category) {
+            $this->overItsShare($category) || $this->add($category, 0, $setsFirst);
         }
         if ($this->slot->mayBeHard) {
             foreach ($order as $direction) {
@@ -104,6 +109,31 @@ final class SessionFill
         }
     }
 
+    /** Per cent points by which the role of the best exercise of a category is over its share now. */
+    private function over(Category $category): int
+    {
+        $best = $this->choices[$category->value][0] ?? null;
+
+        return $best === null ? 0 : $this->roles->with($this->draft->items())->over($best->rung->role);
+    }
+
+    /** Whether nothing more of a category comes, since its role is over its share. */
+    private function overItsShare(Category $category): bool
+    {
+        return $this->over($category) > 0;
+    }
+
+    /** @return list<Category> in the order of the style; where it has shares by role, the role that is shortest first */
+    private function accessories(): array
+    {
+        $accessories = $this->style->plan->accessories;
+        if ($this->roles->hasShares()) {
+            usort($accessories, fn (Category $a, Category $b): int => $this->over($a) <=> $this->over($b));
+        }
+
+        return $accessories;
+    }
+
     /** Whether an exercise of the four directions has fewer sets than come first. A light session cannot always give them. */
     private function lacksSets(): bool
     {
@@ -127,12 +157,19 @@ final class SessionFill
      */
     private function addFrom(array $choices, int $turn, int $sets): bool
     {
-        $best = array_slice($choices, 0, 2);
+        $best = array_slice($choices, 0, $this->roles->hasShares() ? 3 : 2);
         if ($best === []) {
             return false;
         }
+        $first = $turn % count($best);
+        $best = [...array_slice($best, $first), ...array_slice($best, 0, $first)];
+        if ($this->roles->hasShares()) {
+            $roles = $this->roles->with($this->draft->items());
+            $over = static fn (ExerciseChoice $choice): int => $roles->over($choice->rung->role);
+            usort($best, static fn (ExerciseChoice $a, ExerciseChoice $b): int => $over($a) <=> $over($b));
+        }
 
-        return $this->draft->add($this->doses->of($best[$turn % count($best)], $sets));
+        return $this->draft->add($this->doses->of($best[0], $sets));
     }
 
     /**
@@ -201,7 +238,13 @@ final class SessionFill
     private function leastWorked(array $items, array $worked, array $tried): ?int
     {
         $places = array_values(array_diff(array_keys($items), array_keys($tried)));
-        $rank = static fn (int $i): array => [$worked[$items[$i]->choice->rung->category->value], $items[$i]->dose->tension()->ms, $i];
+        $roles = $this->roles->with($items);
+        $rank = static fn (int $i): array => [
+            intdiv($roles->over($items[$i]->choice->rung->role), self::ROLE_POINTS),
+            $worked[$items[$i]->choice->rung->category->value],
+            $items[$i]->dose->tension()->ms,
+            $i,
+        ];
         usort($places, static fn (int $a, int $b): int => $rank($a) <=> $rank($b));
 
         return $places[0] ?? null;

@@ -8,6 +8,7 @@ use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Planning\Choice\ExerciseChoice;
+use EvenRungs\Core\Planning\Session\RoleBalance;
 use EvenRungs\Core\Planning\Session\SessionDraft;
 use EvenRungs\Core\Planning\Session\SessionFill;
 use EvenRungs\Core\Planning\Session\Slot;
@@ -40,7 +41,7 @@ final class WeekDraft
             [$there, $own] = $client->isAtHomeOn($slot->day)
                 ? [$client->atHome(), (new Homework($this->library))->of($choices, $client)]
                 : [$client, $choices];
-            $draft = $this->fill($there === $client ? $slot : $slot->atHome(), $there, $own, $covered, $ms, $later);
+            $draft = $this->fill($there === $client ? $slot : $slot->atHome(), $there, $own, $covered, $ms, $later, $this->roles($drafts));
             if ($draft->isEmpty()) {
                 continue;
             }
@@ -53,6 +54,17 @@ final class WeekDraft
         }
 
         return new DraftedWeek($slots, $drafts, $this->library);
+    }
+
+    /** @param  list<SessionDraft>  $drafts  of the week so far */
+    private function roles(array $drafts): RoleBalance
+    {
+        $items = array_merge([], ...array_map(
+            static fn (SessionDraft $draft): array => array_values(array_filter([$draft->opening(), ...$draft->items()])),
+            $drafts,
+        ));
+
+        return new RoleBalance($this->style->plan->roleShares, $items);
     }
 
     /**
@@ -77,11 +89,18 @@ final class WeekDraft
      * @param  array<string, int>  $ms  work of the week so far, by category
      * @param  int  $later  directions that the sessions after this one have room for
      */
-    private function fill(Slot $slot, Client $client, array $choices, array $covered, array $ms, int $later): SessionDraft
-    {
+    private function fill(
+        Slot $slot,
+        Client $client,
+        array $choices,
+        array $covered,
+        array $ms,
+        int $later,
+        RoleBalance $roles,
+    ): SessionDraft {
         $open = $choices[Category::Bracing->value][0] ?? null;
         $fill = fn (?ExerciseChoice $open): SessionDraft => (
-            new SessionFill($slot, $client, $choices, $ms, $this->library, $this->style, $this->goal)
+            new SessionFill($slot, $client, $choices, $ms, $this->library, $this->style, $this->goal, $roles)
         )->draft($covered, $open, $later);
         $draft = $fill($open);
 
