@@ -27,6 +27,9 @@ final class WeekGaps
     /** @var array<string, array{Client, Gap}> by client, direction and how often */
     private array $found = [];
 
+    /** @var array<string, array<string, int>> what weeks without something train, by client and what they are without */
+    private array $weeks = [];
+
     /**
      * @param  Closure(Client): array<string, list<ExerciseChoice>>  $choices  what is open to a client, by category
      * @param  Closure(Client): array<string, int>  $covered  how many sessions of a week train each direction
@@ -67,11 +70,14 @@ final class WeekGaps
     private function gap(Client $client, Category $direction, int $times): Gap
     {
         $hasChoice = fn (Client $lifted): bool => ($this->choices)($lifted)[$direction->value] !== [];
-        $isCovered = fn (Client $lifted): bool => ($this->covered)($lifted)[$direction->value] >= $this->style->directionSessions;
         $hasNone = ! $hasChoice($client);
         $codes = $hasNone
-            ? $this->fewest(GapLifts::OF_CHOICE, $client, $direction, $hasChoice)
-            : $this->fewest(GapLifts::OF_PLACE, $client, $direction, $isCovered);
+            ? $this->fewest(GapLifts::OF_CHOICE, $client, $direction, static fn (Client $lifted, array $codes): bool => $hasChoice($lifted))
+            : $this->fewest(GapLifts::OF_PLACE, $client, $direction, fn (Client $lifted, array $codes): bool => $this->coveredBy(
+                $client,
+                $lifted,
+                $codes,
+            )[$direction->value] >= $this->style->directionSessions);
         $told = array_map(fn (string $code): string => $this->told($code, $client, $direction), $codes);
         $why = match (true) {
             $told !== [] => implode(', and ', $told),
@@ -92,26 +98,37 @@ final class WeekGaps
     }
 
     /**
+     * What a week without these trains; it is the same for every direction.
+     *
+     * @param  list<string>  $codes
+     * @return array<string, int>
+     */
+    private function coveredBy(Client $client, Client $lifted, array $codes): array
+    {
+        return $this->weeks[spl_object_id($client).' '.implode(' ', $codes)] ??= ($this->covered)($lifted);
+    }
+
+    /**
      * The fewest that together lift it; none where nothing does.
      *
      * @param  list<string>  $codes
-     * @param  callable(Client): bool  $isLifted
+     * @param  callable(Client, list<string>): bool  $isLifted  with the client without these
      * @return list<string>
      */
     private function fewest(array $codes, Client $client, Category $direction, callable $isLifted): array
     {
         foreach ($codes as $code) {
             $lifted = $this->lifts->lift($code, $client, $direction);
-            if ($lifted !== $client && $isLifted($lifted)) {
+            if ($lifted !== $client && $isLifted($lifted, [$code])) {
                 return [$code];
             }
         }
-        if (! $isLifted($this->lifts->all($codes, $client, $direction))) {
+        if (! $isLifted($this->lifts->all($codes, $client, $direction), $codes)) {
             return [];
         }
         foreach ($codes as $code) {
             $others = array_values(array_diff($codes, [$code]));
-            if ($isLifted($this->lifts->all($others, $client, $direction))) {
+            if ($isLifted($this->lifts->all($others, $client, $direction), $others)) {
                 $codes = $others;
             }
         }
