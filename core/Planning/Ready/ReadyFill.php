@@ -141,7 +141,7 @@ final class ReadyFill
         $dose = $this->steps->dose($rung, $isOwn ? $placement->step : 0, $isOwn ? $placement->range : null);
         $measure = $dose->measure;
         if ($item->pieces !== null && ($measure instanceof Hold || $measure instanceof Intervals)) {
-            $dose = $dose->withMeasure($this->pieces($item->pieces));
+            $dose = $dose->withMeasure($this->pieces($item->pieces, $measure->longestHold(), $rung));
         } elseif ($item->reps !== null && $measure instanceof Reps) {
             $dose = $dose->withMeasure(new Reps($item->reps, $measure->tempo, $measure->hold));
         }
@@ -157,14 +157,18 @@ final class ReadyFill
         return $dose->withSets($ready->kind === Kind::Activation ? 1 : min($ready->sets ?? $this->goal->sets ?? 2, $most));
     }
 
-    /** As long in all, in pieces that the style's cap and the limits allow. */
-    private function pieces(Intervals $meant): Intervals
+    /**
+     * About as long in all, in pieces no longer than the client holds it now and the style's cap allows, and no more in all than twice the
+     * top of the rung's steps.
+     */
+    private function pieces(Intervals $meant, Seconds $own, Rung $rung): Intervals
     {
-        $cap = $this->steps->cap();
-        if ($cap === null || ! $meant->hold->isLongerThan($cap)) {
-            return $meant;
-        }
+        $cap = $this->steps->cap() ?? $meant->hold;
+        $hold = Seconds::ofMs(min($meant->hold->ms, $own->ms, $cap->ms));
+        $steps = $this->steps->of($rung);
+        $top = $steps[count($steps) - 1]->measure->work()->ms;
+        $count = min((int) ceil($meant->count * $meant->hold->ms / $hold->ms), intdiv(2 * $top, $hold->ms));
 
-        return new Intervals((int) ceil($meant->count * $meant->hold->ms / $cap->ms), $cap, $meant->break);
+        return new Intervals(max(1, $count), $hold, $meant->break);
     }
 }
