@@ -26,10 +26,10 @@ final class WhatIfTest extends BrowserTestCase
         (
             new WebDriverSelect($this->element(WebDriverBy::xpath('//label[contains(., "House style")]//select')))
         )->selectByVisibleText('Quiet start');
-        $this->waitForText('Deep back switch-on, standing');
+        $this->waitForText('Deep back switch-on, knees bent');
         $this->button('Follow Quiet start from now on')->click();
         $this->waitForText('House style: Quiet start');
-        $this->waitForText('Deep back switch-on, standing');
+        $this->waitForText('Deep back switch-on, knees bent');
         $this->button('Undo')->click();
         $this->waitForText('House style: Even keel');
     }
