@@ -164,10 +164,15 @@ final class Lifts
     private function level(Obstacles $obstacles, string $by): array
     {
         $placed = $this->placement();
-        if ($placed === null || $placed->rung === $this->rung) {
-            return [];
-        }
         $category = $this->rung->category;
+        if ($placed === null || $placed->rung === $this->rung) {
+            return $this->style->plan->opensEasiest && $category === Category::Bracing ? [Lift::ofClient(
+                'level',
+                sprintf('%s begins with the easiest rung that was not shown clean.', $this->style->name),
+                'tests',
+                fn (Client $client): Client => self::clean($client, $this->rung),
+            )] : [];
+        }
         $ability = Shown::by($this->client)->abilityIn($category)->value ?? Placer::UNTESTED_LEVEL;
         $isKnown = isset($this->client->standings[$this->rung->ladder])
             || ! in_array($placed->basis, [Basis::Ability, Basis::Entry, Basis::None], true);

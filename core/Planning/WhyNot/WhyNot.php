@@ -51,7 +51,10 @@ final class WhyNot
             }
         }
 
-        return new WhyNotAnswer($rung, $client, $this->style, [], $lifts->standing('standing'), []);
+        $same = static fn (Client $client): Client => $client;
+        $others = Lift::ofClient('turn', 'Even so other exercises have their turn first.', null, $same);
+
+        return new WhyNotAnswer($rung, $client, $this->style, [], [...$lifts->standing('standing'), $others], []);
     }
 
     /**
