@@ -176,14 +176,10 @@ final class Lifts
         $ability = Shown::by($this->client)->abilityIn($category)->value ?? Placer::UNTESTED_LEVEL;
         $isKnown = isset($this->client->standings[$this->rung->ladder])
             || ! in_array($placed->basis, [Basis::Ability, Basis::Entry, Basis::None], true);
-        $isOver = $this->rung->level->value > $ability;
+        $level = $this->rung->level->value;
+        $isOver = $level > $ability;
         $told = match (true) {
-            ! $isKnown && $isOver => sprintf(
-                'It is level %d; %s stands at %d.',
-                $this->rung->level->value,
-                lcfirst($category->label()),
-                $ability,
-            ),
+            ! $isKnown && $isOver => sprintf('It is level %d; %s stands at %d.', $level, lcfirst($category->label()), $ability),
             $placed->rung === null => sprintf('Nothing of %s is open yet.', lcfirst($this->ladder())),
             default => sprintf('%s stands on %s there.', $this->client->name, $placed->rung->name),
         };
