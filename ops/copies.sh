@@ -59,7 +59,7 @@ open_backup() {
         packed="$to/packed"
         crypt -d "$file" "$packed" || fail "$file cannot be opened with this passphrase, or it is damaged. Nothing was changed"
     fi
-    tar -C "$to" -xzf "$packed" 2>/dev/null || fail "$file is damaged, or no backup. Nothing was changed"
+    tar -C "$to" -xzf "$packed" 2>/dev/null || fail "$file is damaged, no backup, or of another passphrase. Nothing was changed"
     grep -q '^even-rungs backup 1$' "$to/about" 2>/dev/null || fail "$file is no backup of Even Rungs. Nothing was changed"
     (cd "$to" && sha256sum --quiet --strict -c sums >/dev/null 2>&1) || fail "$file is damaged: what is in it does not have the sums that were written down. Nothing was changed"
 }
