@@ -26,7 +26,8 @@ final class CopyProgram
     /**
      * What a program of another client would be for this one. Nothing is stored.
      *
-     *     * @throws UnusableInput when this client may not be planned for
+     *
+     * @throws UnusableInput when this client may not be planned for
      */
     public function seen(Client $client, ProgramRow $program): FittedProgram
     {

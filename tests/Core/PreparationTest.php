@@ -10,6 +10,7 @@ use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Planning\Session\Preparation;
 use EvenRungs\Core\Program\Kind;
 use EvenRungs\Core\Program\MinutesLeft;
+use EvenRungs\Core\Program\Prepared;
 use EvenRungs\Core\Program\Segment;
 use EvenRungs\Core\Program\SegmentKind;
 use EvenRungs\Core\Program\Session;
@@ -121,6 +122,17 @@ final class PreparationTest extends TestCase
         }
 
         return $moves;
+    }
+
+    public function test_moves_in_somebodys_own_words_stay(): void
+    {
+        $sore = self::client(20, ['limits' => [['limit' => 'shoulder', 'severity' => 'severe']]]);
+        $own = self::planned(20)->prepared(new Prepared([['Skipping rope', Seconds::of(120)]], []));
+        $preparation = new Preparation(Documents::data()->library());
+
+        self::assertSame($own, $preparation->suiting($own, $sore));
+        $planned = self::planned(20);
+        self::assertNotEquals($planned->prepared, $preparation->suiting($planned, $sore)->prepared, 'arm circles go');
     }
 
     /** House rule: in pregnancy unbroken time flat on the back stays under a minute. */

@@ -37,14 +37,17 @@ final class Preparation
         );
     }
 
-    /** The session with moves that the client may do, in the same time; what nobody said the moves of stays as it is. */
+    /**
+     * The session with moves that the client may do, in the same time, where one of the tables' own is barred; moves in somebody's own
+     * words, and time without moves, stay as they are.
+     */
     public function suiting(Session $session, Client $client): Session
     {
         $prepared = $session->prepared;
         $barred = 0;
         foreach ([...$prepared->warmUp, ...$prepared->coolDown] as [$id]) {
             $move = $this->library->preparing($id);
-            $barred += $move !== null && Obstacles::between($client, $move, $this->library)->isClear() ? 0 : 1;
+            $barred += $move === null || Obstacles::between($client, $move, $this->library)->isClear() ? 0 : 1;
         }
         if ($barred === 0 || ! $prepared->fills($session)) {
             return $session;
