@@ -8,16 +8,15 @@ use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Client\TrainingType;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Log\HardWork;
 use EvenRungs\Core\Planning\Session\Preparation;
 use EvenRungs\Core\Program\Block;
-use EvenRungs\Core\Program\DirectionShares;
 use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\Fit;
 use EvenRungs\Core\Program\Kind;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionShape;
 use EvenRungs\Core\Program\SessionTime;
-use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Seconds;
@@ -130,7 +129,7 @@ final class SessionFit
     {
         $isBefore = in_array($session->kind, [Kind::BeforeLift, Kind::Standalone], true);
         $lifts = in_array(TrainingType::HeavyLift, $this->client->otherTrainingOn($session->day), true);
-        if (! $isBefore || ! $lifts || ! $this->isHard($session)) {
+        if (! $isBefore || ! $lifts || ! HardWork::isHardSession($session, $this->library, $this->style)) {
             return $session;
         }
         $this->notes->changed(
@@ -141,19 +140,6 @@ final class SessionFit
         );
 
         return $session->asKind(Kind::AfterLift);
-    }
-
-    private function isHard(Session $session): bool
-    {
-        $shares = DirectionShares::of(new Week(1, [], [$session]), $this->library);
-        $tension = SessionTime::of($session, $this->library)->tensionMs;
-        $sets = $ms = 0;
-        foreach (Category::directions() as $direction) {
-            $sets += $shares->sets[$direction->value];
-            $ms += $tension[$direction->value] ?? 0;
-        }
-
-        return $sets >= $this->style->hardSets || $ms >= $this->style->hardTension->ms;
     }
 
     private function inMinutes(Session $session, string $where): ?Session
