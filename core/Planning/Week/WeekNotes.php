@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Planning\Week;
 
 use EvenRungs\Core\Client\Client;
-use EvenRungs\Core\Client\TrainingAge;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Planning\Choice\ExerciseChoice;
 use EvenRungs\Core\Planning\Order\DraftItem;
@@ -78,7 +77,6 @@ final class WeekNotes
                 $this->style->name,
                 $slot->length->toClock(),
             ),
-            $client->trained === TrainingAge::New => 'Who is new to training begins with few sets.',
             count($sets) >= $most && min([...$sets, $this->goal->mostSets]) >= $this->goal->mostSets => sprintf(
                 'It has its %d exercises, each with the most sets of the goal.',
                 $most,
