@@ -150,7 +150,7 @@ final class FloorPlanView
         $block = $segment->block === null ? null : $session->blocks[$segment->block];
         $entry = $segment->entry === null ? null : $block?->entries()[$segment->entry] ?? null;
 
-        $move = $block === null && $segment->exercise !== null ? $this->data->library()->preparing($segment->exercise) : null;
+        $move = $this->move($segment);
 
         return [
             'ms' => $segment->ms(),
@@ -218,6 +218,14 @@ final class FloorPlanView
         ];
     }
 
+    /** The move of the warm-up or cool-down that a segment is. */
+    private function move(Segment $segment): ?Rung
+    {
+        $isPrepared = $segment->block === null && $segment->exercise !== null;
+
+        return $isPrepared ? $this->data->library()->preparing($segment->exercise) : null;
+    }
+
     /**
      * @param  list<Segment>  $timeline
      * @return array<string, array<string, mixed>> the moves of warm-up and cool-down, by id
@@ -226,7 +234,7 @@ final class FloorPlanView
     {
         $moves = [];
         foreach ($timeline as $segment) {
-            $move = $segment->block === null && $segment->exercise !== null ? $this->data->library()->preparing($segment->exercise) : null;
+            $move = $this->move($segment);
             if ($move !== null) {
                 $moves[$move->id] = [
                     'name' => $move->name,

@@ -184,14 +184,11 @@ final class Repairs
     {
         $found = null;
         foreach ($ladder->rungs as $rung) {
-            $found = $rung->equipment === [] && $rung->requires === [] && $rung->level->value <= self::UNKNOWN_LEVEL ? $rung : $found;
+            $found = $rung->equipment === [] && $rung->requires === [] && $rung->level->value <= Level::OF_NOBODY ? $rung : $found;
         }
 
         return $found;
     }
-
-    /** The level that suits who is not known (common practice, no source). */
-    private const UNKNOWN_LEVEL = 3;
 
     /** Changes that are tried for one finding. */
     private const MOST_TRIED = 4;

@@ -16,6 +16,9 @@ final class Level
 
     public const MOST = 10;
 
+    /** What suits who is not known (common practice, no source). */
+    public const OF_NOBODY = 3;
+
     private function __construct(public readonly int $value)
     {
     }

@@ -12,6 +12,7 @@ use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Ladder\Ladder;
+use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Moves;
@@ -19,6 +20,7 @@ use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Session\Preparation;
+use EvenRungs\Core\Planning\Session\SessionWriter;
 use EvenRungs\Core\Planning\Session\Slot;
 use EvenRungs\Core\Program\Change;
 use EvenRungs\Core\Program\CircuitBlock;
@@ -39,11 +41,6 @@ use EvenRungs\Core\Time\Weekday;
  */
 final class ReadyFill
 {
-    /** The level that suits who is not known (common practice, no source). */
-    private const UNKNOWN_LEVEL = 3;
-
-    private const CIRCUIT_REST_S = 20;
-
     private readonly Steps $steps;
 
     private readonly Moves $moves;
@@ -123,7 +120,7 @@ final class ReadyFill
         $own = $this->placed[$ladder->id]->rung ?? null;
         foreach (array_reverse($ladder->rungs) as $rung) {
             $isUpTo = $this->client === null
-                ? $rung->level->value <= self::UNKNOWN_LEVEL && $rung->equipment === [] && $rung->requires === []
+                ? $rung->level->value <= Level::OF_NOBODY && $rung->equipment === [] && $rung->requires === []
                 : $own !== null && $ladder->indexOf($rung->id) <= $ladder->indexOf($own->id) && $this->moves->isOpen($rung, $this->client);
             $isThere = $ready->positions === [] || in_array($rung->position, $ready->positions, true);
             if ($isUpTo && $isThere && ! in_array($rung->id, $taken, true)) {
@@ -150,7 +147,7 @@ final class ReadyFill
             $dose = $dose->withMeasure(new Work($ready->work))->withSide($side)->withRange(null);
         }
         if ($ready->rounds !== null) {
-            return $dose->withSets(1)->withRest($ready->rest ?? Seconds::of(self::CIRCUIT_REST_S));
+            return $dose->withSets(1)->withRest($ready->rest ?? Seconds::of(SessionWriter::CIRCUIT_REST_S));
         }
         $most = $this->goal->mostSets ?? GoalRule::USUAL_MOST_SETS;
 

@@ -23,7 +23,7 @@ use EvenRungs\Core\Time\Seconds;
 final class SessionWriter
 {
     /** Rest between stations of a circuit, at most (common practice, no source). */
-    private const CIRCUIT_REST_S = 20;
+    public const CIRCUIT_REST_S = 20;
 
     public function __construct(
         private readonly SlotDose $doses,

@@ -23,8 +23,10 @@ final class GapLifts
     /** What may leave it without a place in the week. */
     public const OF_PLACE = ['minutes', 'light-day', 'days'];
 
+    /** Minutes of a day that hold a whole session (house rule). */
     private const WHOLE_MINUTES = 45;
 
+    /** A level at which the first rungs of every ladder of the four directions are open (house rule). */
     private const OPEN_LEVEL = 5;
 
     public function __construct(private readonly Library $library)
@@ -56,9 +58,7 @@ final class GapLifts
         };
     }
 
-    /**
-     * @param  list<string>  $codes
-     */
+    /** @param  list<string>  $codes */
     public function all(array $codes, Client $client, Category $direction): Client
     {
         foreach ($codes as $code) {

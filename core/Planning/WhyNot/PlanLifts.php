@@ -9,6 +9,7 @@ use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Planning\Week\GapLifts;
 use EvenRungs\Core\Style\Style;
 
 /**
@@ -16,9 +17,6 @@ use EvenRungs\Core\Style\Style;
  */
 final class PlanLifts
 {
-    /** Minutes of a day that hold a whole session (house rule). */
-    private const WHOLE_MINUTES = 45;
-
     public function __construct(
         private readonly Library $library,
         private readonly Style $style,
@@ -33,10 +31,8 @@ final class PlanLifts
         $only = $this->laddersWithOnly();
         $ladder = $this->library->ladderOf($this->rung)->name;
         $direction = lcfirst($this->rung->category->label());
-        $days = array_map(
-            static fn (int $minutes): int => $minutes === 0 ? 0 : max($minutes, self::WHOLE_MINUTES),
-            $this->client->days ?? [],
-        );
+        $gap = new GapLifts($this->library);
+        $category = $this->rung->category;
         $isChosen = $this->client->ladders === null || in_array($this->rung->ladder, $this->client->ladders, true);
 
         return [
@@ -52,13 +48,13 @@ final class PlanLifts
                 'minutes',
                 'The minutes of the days leave no room for it.',
                 'days',
-                static fn (Client $client): Client => $client->but(days: $days),
+                static fn (Client $client): Client => $gap->lift('minutes', $client, $category),
             ),
             Lift::ofClient(
                 'light-day',
                 'Beside other training the days stay light.',
                 'other_training',
-                static fn (Client $client): Client => $client->but(otherTraining: []),
+                static fn (Client $client): Client => $gap->lift('light-day', $client, $category),
             ),
         ];
     }
