@@ -17,17 +17,17 @@ use EvenRungs\Core\Program\Program;
 final class WhyNotView
 {
     private const LIFTED_BY = [
-        'ability' => 'Lifted by that level, typed or shown.',
-        'days' => 'Lifted by three quarters of an hour on each day.',
-        'equipment' => 'Lifted by that kit.',
-        'goal' => 'Lifted by the goal of general strength.',
-        'ladders' => 'Lifted by the choice of ladders.',
-        'limits' => 'Lifted when that limit is gone.',
-        'other_training' => 'Lifted on days without other training.',
-        'tests' => 'Lifted when it is shown clean.',
+        'ability' => 'It takes that level, typed or shown.',
+        'days' => 'It takes longer days.',
+        'equipment' => 'It takes that kit.',
+        'goal' => 'It takes the goal of general strength.',
+        'ladders' => 'It takes a choice of ladders with it.',
+        'limits' => 'It takes that soreness or limit to be gone.',
+        'other_training' => 'It takes days without other training.',
+        'tests' => 'It takes a clean test of it.',
     ];
 
-    private const NOT_BY_AN_ENTRY = 'No entry of the client lifts it, only training, the style or the calendar.';
+    private const NOT_BY_AN_ENTRY = 'Only training, the house style or the calendar changes that.';
 
     /** @return list<string> weeks and days of a program that hold an exercise; none where there is no program */
     public static function where(?Program $program, Rung $rung, Library $library): array

@@ -45,7 +45,7 @@ final class FitTest extends BrowserTestCase
         $this->button('Why is it not in')->click();
         $this->element(WebDriverBy::xpath('//*[@role="dialog"]//input'))->sendKeys(['forearm plank', WebDriverKeys::ENTER]);
         $this->waitForText('Forearm plank is not in the plan for');
-        $this->waitForText('Lifted when that limit is gone.');
+        $this->waitForText('It takes that soreness or limit to be gone.');
         $this->element(WebDriverBy::xpath('//*[@role="dialog"]//input'))->sendKeys(['standing brace with arm reach', WebDriverKeys::ENTER]);
         $this->waitForText('is in the plan: week 1, Monday');
     }

@@ -91,6 +91,9 @@ function Builder({
               Add a rest
             </Button>
           </div>
+          <p role="alert" className="font-semibold text-warn empty:hidden">
+            {switchOn.error?.message}
+          </p>
         </div>
         <aside className="space-y-4">
           <Times tools={tools} />
