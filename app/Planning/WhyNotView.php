@@ -21,7 +21,7 @@ final class WhyNotView
         'days' => 'It takes longer days.',
         'equipment' => 'It takes that kit.',
         'goal' => 'It takes the goal of general strength.',
-        'ladders' => 'It takes a choice of ladders with it.',
+        'ladders' => 'It takes another choice of ladders.',
         'limits' => 'It takes that soreness or limit to be gone.',
         'other_training' => 'It takes days without other training.',
         'tests' => 'It takes a clean test of it.',

@@ -271,6 +271,6 @@ final class Lifts
     /** @param  list<string>  $what  that follows the exercise's name */
     private function told(array $what): string
     {
-        return implode(' ', array_map(fn (string $each): string => sprintf('%s %s.', $this->rung->name, $each), $what));
+        return sprintf('%s %s.', $this->rung->name, implode('; ', $what));
     }
 }

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { SelectField } from '../../ui/Field';
 import { Insist } from '../../ui/Insist';
+import { counted } from '../../parts/findings/counted';
 import { Changes } from '../../parts/findings/Changes';
 import { Findings } from '../../parts/findings/Findings';
 import { RungPicker } from '../../parts/rungs/RungPicker';
@@ -279,11 +280,7 @@ export function AuditPage() {
 }
 
 function verdict(page: Page): string {
-  const count = (severity: string) => page.findings.filter((each) => each.severity === severity).length;
-  const errors = count('error');
-  const warnings = count('warn');
-  if (page.findings.length === 0) return 'Nothing found';
-  return `${errors} ${errors === 1 ? 'error' : 'errors'}, ${warnings} ${warnings === 1 ? 'warning' : 'warnings'}, ${count('note')} notes`;
+  return page.findings.length === 0 ? 'Nothing found' : counted(page.findings);
 }
 
 function Done({ done }: { done: string[] }) {

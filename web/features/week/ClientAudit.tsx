@@ -1,3 +1,4 @@
+import { counted } from '../../parts/findings/counted';
 import { Findings } from '../../parts/findings/Findings';
 import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
 import { mendFinding } from './changes';
@@ -11,15 +12,11 @@ export function ClientAudit() {
   const audit = useAuditOfProgram(client, board.data);
   if (audit.data === undefined) return null;
   const { findings } = audit.data;
-  const errors = findings.filter((each) => each.severity === 'error').length;
-  const warnings = findings.filter((each) => each.severity === 'warn').length;
+  const isOpen = findings.some((each) => each.severity !== 'note');
   return (
-    <details className="rounded-lg border border-line bg-card px-4 py-2" open={errors + warnings > 0}>
+    <details className="rounded-lg border border-line bg-card px-4 py-2" open={isOpen}>
       <summary className="min-h-8 cursor-pointer font-semibold">
-        Audit:{' '}
-        {findings.length === 0
-          ? 'nothing found'
-          : `${errors} errors, ${warnings} warnings, ${findings.length - errors - warnings} notes`}
+        Audit: {findings.length === 0 ? 'nothing found' : counted(findings)}
       </summary>
       <Findings
         findings={findings}
