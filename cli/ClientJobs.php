@@ -11,6 +11,7 @@ use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Planning\Fit\ProgramFit;
 use EvenRungs\Core\Planning\Week\WeekPlanner;
+use EvenRungs\Core\Planning\WhyNot\ChosenLadders;
 use EvenRungs\Core\Planning\WhyNot\WhyNot;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\FitJson;
@@ -73,9 +74,10 @@ final class ClientJobs
         $client = $this->data->clients()->readForPlanning($this->input->checked('client', $this->input->document($arguments)), $on);
         $this->sayWhatIsNotApplied($client);
         $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals());
+        $chosen = new ChosenLadders($this->data->library(), $style, $this->data->goals());
 
         return $this->referred($client) ?? $this->answer(
-            (new ProgramJson($this->data->clients()))->write($planner->plan($client, (int) $weeks)),
+            (new ProgramJson($this->data->clients()))->write($chosen->noted($planner->plan($client, (int) $weeks), $client)),
         );
     }
 

@@ -8,6 +8,7 @@ use EvenRungs\Core\Client\Goal;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Planning\Choice\Intent;
+use EvenRungs\Core\Style\ChoiceWords;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\OrderWeights;
 use EvenRungs\Core\Style\SetOrder;
@@ -34,26 +35,11 @@ final class StyleJson
         $plan = $numbers = [];
         foreach ($questions->keys() as $id) {
             $question = $questions->child($id);
-            $chosen = $node->child('choices')->string($id);
-            $side = $question->child('sides')->child($chosen);
-            $others = array_values(array_diff($question->child('sides')->keys(), [$chosen]));
-            $choices[] = new StyleChoice(
-                $id,
-                $chosen,
-                $question->string('question'),
-                $side->string('answer'),
-                $side->string('reason'),
-                match ($side->string('ground')) {
-                    'published' => 'published',
-                    'common practice' => 'common practice',
-                    default => 'opinion',
-                },
-                implode(
-                    ', or: ',
-                    array_map(static fn (string $other): string => $question->child('sides')->child($other)->string('answer'), $others),
-                ).'.',
-                $question->bool('coached'),
-            );
+            $sides = $question->child('sides');
+            $chosen = $node->child('choices')->optionalString($id) ?? $sides->keys()[0];
+            $side = $sides->child($chosen);
+            $instead = $side->bool('not_for_medical') ? self::choice($id, $question, $sides->keys()[0], null) : null;
+            $choices[] = self::choice($id, $question, $chosen, $instead);
             $plan = [...$plan, ...($side->opaque('plan') ?? [])];
             $numbers = [...$numbers, ...($side->opaque('numbers') ?? [])];
         }
@@ -83,6 +69,52 @@ final class StyleJson
             self::readOrderWeights($weights->child('order')),
             self::readWeekWeights($weights->child('week')),
         );
+    }
+
+    private static function choice(string $id, Node $question, string $chosen, ?StyleChoice $forMedical): StyleChoice
+    {
+        $sides = $question->child('sides');
+        $side = $sides->child($chosen);
+        $others = array_values(array_diff($sides->keys(), [$chosen]));
+
+        return new StyleChoice(
+            $id,
+            $chosen,
+            $question->string('question'),
+            $side->string('answer'),
+            $side->string('reason'),
+            match ($side->string('ground')) {
+                'published' => 'published',
+                'common practice' => 'common practice',
+                default => 'opinion',
+            },
+            implode(', or: ', array_map(static fn (string $other): string => $sides->child($other)->string('answer'), $others)).'.',
+            $question->bool('coached'),
+            self::words($side),
+            $forMedical,
+        );
+    }
+
+    /** @return list<ChoiceWords> */
+    private static function words(Node $side): array
+    {
+        $words = [];
+        if ($side->has('words')) {
+            $side->each('words', static function (Node $each) use (&$words): void {
+                $words[] = new ChoiceWords(
+                    $each->string('say'),
+                    $each->has('rungs') ? $each->strings('rungs') : null,
+                    $each->has('ladders') ? $each->strings('ladders') : null,
+                    $each->has('categories') ? array_map(Category::from(...), $each->strings('categories')) : null,
+                    $each->optionalInt('from_level') ?? 1,
+                    $each->optionalInt('to_level') ?? 10,
+                    $each->bool('unloaded'),
+                    $each->bool('held'),
+                );
+            });
+        }
+
+        return $words;
     }
 
     private static function readOrderWeights(Node $node): OrderWeights
@@ -155,6 +187,7 @@ final class StyleJson
             $node->bool('then_move'),
             $node->bool('by_second'),
             $node->bool('opens_easiest'),
+            $node->optionalInt('most_exercises'),
         );
     }
 

@@ -269,7 +269,7 @@ final class DataFolder
     }
 
     /** @param  ?string  $as wraps a file that holds a list under this name */
-    private function node(string $file, ?string $as = null): Node
+    public function node(string $file, ?string $as = null): Node
     {
         $text = file_get_contents($this->folder.'/'.$file);
         $value = json_decode($text === false ? '' : $text, true, 128, JSON_THROW_ON_ERROR);

@@ -35,7 +35,7 @@ final class Audit
         $this->rules = [
             new Rules\TimeClaim($repairs),
             new Rules\TimeBudget($repairs, new Refit($library, new Fit($library))),
-            new Rules\DirectionCoverage($repairs),
+            new Rules\DirectionCoverage($repairs, $style),
             new Rules\DirectionBalance,
             new Rules\BeforeHeavyLift($repairs),
             new Rules\HardDaySpacing($repairs),

@@ -64,6 +64,12 @@ final class Dose
         return new self($this->measure, $this->sets, $side, $this->rest, $this->loadKg, $this->range);
     }
 
+    /** @param  int|float|null  $loadKg  0 to 500 kg */
+    public function withLoad(int|float|null $loadKg): self
+    {
+        return new self($this->measure, $this->sets, $this->side, $this->rest, $loadKg, $this->range);
+    }
+
     public function withRange(?Range $range): self
     {
         return new self($this->measure, $this->sets, $this->side, $this->rest, $this->loadKg, $range);

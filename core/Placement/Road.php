@@ -38,9 +38,17 @@ final class Road
     /**
      * @param  list<Placement>  $placements  where the client stands
      * @param  Steps  $steps  of the client in the style
+     * @param  ?Moves  $moves  what the goal and the style leave out: the next step is one that a plan can hold; null where none is meant
      */
-    public static function to(Rung $goal, Client $client, array $placements, Library $library, Steps $steps): self
-    {
+    public static function to(
+        Rung $goal,
+        Client $client,
+        array $placements,
+        Library $library,
+        Steps $steps,
+        ?Moves $moves = null,
+    ): self {
+        $moves ??= new Moves($library);
         $standing = [];
         foreach ($placements as $placement) {
             $standing[$placement->ladder->id] = $placement;
@@ -66,13 +74,14 @@ final class Road
                 $placement?->rung === null ? 'the foot of its ladder' : $placement->rung->name,
             );
         }
+        $because = [...$because, ...self::steppedOver($stretches, $goal, $client, $library, $moves)];
         $answer = match (true) {
             $between === [] => 'here',
             $obstacles->bars !== [] || $obstacles->missingKit !== [] => 'not-now',
             $obstacles->isClear() && $climb === [] => 'next',
             default => 'not-yet',
         };
-        [$next, $step] = self::next($stretches, $standing, $client, $library, $steps);
+        [$next, $step] = self::next($stretches, $standing, $client, $steps, $moves);
 
         return new self($goal, $answer, $because, $stretches, $next, $step);
     }
@@ -124,6 +133,27 @@ final class Road
         );
     }
 
+    /**
+     * @param  list<RoadStretch>  $stretches
+     * @return list<string> every rung that is stepped over, and why; then those that the goal or the style leaves out
+     */
+    private static function steppedOver(array $stretches, Rung $goal, Client $client, Library $library, Moves $moves): array
+    {
+        $over = $out = [];
+        foreach ($stretches as $stretch) {
+            foreach ($stretch->rungs as $rung) {
+                if ($rung !== $goal && self::isPassedOver($rung, $client)) {
+                    $why = implode('; ', Obstacles::between($client, $rung, $library)->sentences($library));
+                    $over[] = sprintf('Stepped over: %s %s.', $rung->name, $why);
+                } elseif (! $moves->isMeant($rung)) {
+                    $out[] = $rung->name;
+                }
+            }
+        }
+
+        return $out === [] ? $over : [...$over, sprintf('The goal or the house style does not plan %s.', implode(', ', $out))];
+    }
+
     /** A rung on the way that limits bar, or whose kit is not to hand, is stepped over. */
     public static function isPassedOver(Rung $rung, Client $client): bool
     {
@@ -140,13 +170,13 @@ final class Road
     }
 
     /**
-     * The first thing to do: one more step of the dose where there is one, else the next allowed rung.
+     * The first thing to do that a plan can hold: one more step of the dose where there is one, else the next allowed rung.
      *
      * @param  list<RoadStretch>  $stretches
      * @param  array<string, Placement>  $standing
      * @return array{?Rung, int}
      */
-    private static function next(array $stretches, array $standing, Client $client, Library $library, Steps $steps): array
+    private static function next(array $stretches, array $standing, Client $client, Steps $steps, Moves $moves): array
     {
         foreach ($stretches as $stretch) {
             $at = $standing[$stretch->ladder->id] ?? null;
@@ -155,15 +185,16 @@ final class Road
                 $at?->rung !== null
                 && $first !== null
                 && $stretch->ladder->indexOf($first->id) <= $stretch->ladder->indexOf($at->rung->id)
-                && Obstacles::between($client, $first, $library)->isClear()
+                && $moves->isOpen($first, $client)
             ) {
                 return [$first, $steps->last($first)];
             }
-            if ($at?->rung !== null && $stretch->rungs !== [] && $at->step < $steps->last($at->rung)) {
+            $mayStep = $at?->rung !== null && $stretch->rungs !== [] && $moves->isOpen($at->rung, $client);
+            if ($mayStep && $at->step < $steps->last($at->rung)) {
                 return [$at->rung, $at->step + 1];
             }
             foreach ($stretch->rungs as $rung) {
-                if (Obstacles::between($client, $rung, $library)->isClear()) {
+                if ($moves->isOpen($rung, $client)) {
                     return [$rung, 0];
                 }
             }

@@ -13,9 +13,15 @@ final class Note
 {
     public const GROWTH_HELD = 'growth.held';
 
+    /** At which pace steps are expected, where logs show it. */
+    public const GROWTH_PACE = 'growth.pace';
+
     public const MINUTES_UNUSED = 'minutes.unused';
 
     public const NOTHING_PROGRAMMABLE = 'nothing.programmable';
+
+    /** A ladder that the trainer chose is not in the first week. */
+    public const LADDER_UNUSED = 'ladder.unused';
 
     /** @param  ?Weekday  $day  null where it is about the whole week */
     public function __construct(

@@ -7,6 +7,7 @@ namespace EvenRungs\Core\Program;
 use EvenRungs\Core\Client\Age;
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Client\Goal;
+use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Seconds;
 
 /**
@@ -45,8 +46,11 @@ final class SessionShape
         return [Seconds::of(min($tenth, self::MOST_WARM_UP_S)), Seconds::of(min($tenth, self::MOST_COOL_DOWN_S))];
     }
 
-    /** @param  ?Client  $client  null where nobody is meant */
-    public static function mostExercises(Seconds $length, ?Client $client): int
+    /**
+     * @param  ?Client  $client  null where nobody is meant
+     * @param  ?Style  $style  that may say fewer; null where none is meant
+     */
+    public static function mostExercises(Seconds $length, ?Client $client, ?Style $style = null): int
     {
         $most = self::MOST[1440];
         foreach (self::MOST as $minutes => $count) {
@@ -56,7 +60,7 @@ final class SessionShape
             }
         }
 
-        return self::learns($client) ? min($most, self::MOST_OF_LEARNERS) : $most;
+        return min($most, self::learns($client) ? self::MOST_OF_LEARNERS : $most, $style->plan->mostExercises ?? $most);
     }
 
     private static function learns(?Client $client): bool

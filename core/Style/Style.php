@@ -7,6 +7,7 @@ namespace EvenRungs\Core\Style;
 use EvenRungs\Core\Client\Age;
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Client\Goal;
+use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Time\Seconds;
 
 /**
@@ -109,12 +110,27 @@ final class Style
     }
 
     /** @return list<string> the answers that are told to whoever trains */
-    public function coaching(): array
+    public function coaching(?Client $client = null): array
     {
-        $told = array_filter($this->choices, static fn (StyleChoice $choice): bool => $choice->coached);
+        $told = array_filter($this->choicesFor($client), static fn (StyleChoice $choice): bool => $choice->coached);
 
         return array_values(
             array_map(static fn (StyleChoice $choice): string => sprintf('%s: %s.', $choice->question, lcfirst($choice->answer)), $told),
         );
+    }
+
+    /** @return list<string> how this style coaches a rung, limits before style */
+    public function words(Rung $rung, ?Client $client = null): array
+    {
+        return array_values(array_unique(array_filter(
+            array_map(static fn (StyleChoice $choice): ?string => $choice->wordsOn($rung), $this->choicesFor($client)),
+            is_string(...),
+        )));
+    }
+
+    /** @return list<StyleChoice> */
+    private function choicesFor(?Client $client): array
+    {
+        return array_map(static fn (StyleChoice $choice): StyleChoice => $choice->suiting($client), $this->choices);
     }
 }

@@ -34,6 +34,7 @@ final class StylePlan
      * @param  bool  $thenMove  no hold past the cap; after it comes the next rung that moves
      * @param  bool  $bySecond  a hold runs to the first fault, and its time is the score
      * @param  bool  $opensEasiest  whoever was not tested switches on with the first rung of the ladder, lying before all fours
+     * @param  ?int  $mostExercises  of a session beside the switch-on, where the style says fewer than its minutes do
      * @param  array<string, int>  $roleShares  per cent of the work that each role is meant to get, by role; empty for none
      */
     public function __construct(
@@ -53,7 +54,14 @@ final class StylePlan
         public readonly bool $thenMove,
         public readonly bool $bySecond,
         public readonly bool $opensEasiest = false,
+        public readonly ?int $mostExercises = null,
     ) {
+    }
+
+    /** How many directions one session may train at most. */
+    public function mostDirections(): int
+    {
+        return min(count(Category::directions()), $this->mostExercises ?? PHP_INT_MAX);
     }
 
     public function notBySecond(): self
@@ -95,6 +103,7 @@ final class StylePlan
             $this->thenMove,
             $bySecond ?? $this->bySecond,
             $this->opensEasiest,
+            $this->mostExercises,
         );
     }
 }

@@ -47,6 +47,8 @@ final class PopulationTest extends TestCase
             ['weeks that shrink', 'weeks after the first', 0],
             ['sessions of the young that move before they hold', 'sessions of the young', 0],
             ['rests and tempos outside their tables', 'sessions', 0],
+            ['reasons that fail when lifted', 'reasons', 0],
+            ['rungs that a clinician’s table bars', 'exercises of all', 0],
         ] as [$what, $of, $most]) {
             $percent = $seen->percent($what, $of);
             fprintf(STDERR, "  %-52s %5.1f %% of %d %s, %d allowed\n", $what, $percent, $seen->count[$of] ?? 0, $of, $most);

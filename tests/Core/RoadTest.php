@@ -8,6 +8,7 @@ use Eris\Generators;
 use Eris\TestTrait;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Landing;
+use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Road;
 use EvenRungs\Core\Placement\RoadStretch;
@@ -98,11 +99,13 @@ final class RoadTest extends TestCase
                 if ($road->answer === 'next') {
                     self::assertTrue(Obstacles::between($client, $library->rung($goal), $library)->isClear(), $goal);
                 }
-                self::assertSame(
-                    in_array($road->answer, ['not-yet', 'not-now'], true),
-                    $road->because !== [] && $road->answer !== 'here',
-                    $goal.': whoever is told to wait is told why',
-                );
+                if (in_array($road->answer, ['not-yet', 'not-now'], true)) {
+                    self::assertNotSame([], $road->because, $goal.': whoever is told to wait is told why');
+                } elseif ($road->answer === 'next') {
+                    foreach ($road->because as $line) {
+                        self::assertStringStartsWith('Stepped over: ', $line, $goal);
+                    }
+                }
             });
     }
 
@@ -170,5 +173,29 @@ final class RoadTest extends TestCase
         $landing = self::land('dead-bug', 'heel-taps', 2, $cut);
 
         self::assertSame(['heel-taps', 1], [$landing->rung?->id, $landing->step]);
+    }
+
+    public function test_every_rung_that_is_stepped_over_is_named_with_its_reason(): void
+    {
+        $road = self::road('plank-foot-lift', ['limits' => [], 'equipment' => ['mat'], 'ability' => ['AE' => 1]]);
+        $said = implode("\n", $road->because);
+        foreach ($road->stretches[0]->rungs as $rung) {
+            if ($rung !== $road->goal && Road::isPassedOver($rung, Documents::client(['equipment' => ['mat']]))) {
+                self::assertStringContainsString('Stepped over: '.$rung->name.' needs', $said);
+            }
+        }
+        self::assertStringContainsString('Plank, hands on a bench', $said);
+    }
+
+    public function test_the_next_step_is_one_that_the_plan_can_hold(): void
+    {
+        $data = Documents::data();
+        $library = $data->library();
+        $person = Documents::client(['goal' => 'rehab', 'equipment' => Documents::ALL_KIT, 'ability' => ['AE' => 4]]);
+        $moves = new Moves($library, $data->goals()['rehab'], $data->style('even-keel'));
+        $place = Documents::placer()->place($person);
+        $road = Road::to($library->rung('plank-opposite-lift'), $person, $place, $library, Documents::steps($person), $moves);
+        self::assertTrue($road->next === null || $moves->isOpen($road->next, $person));
+        self::assertStringContainsString('does not plan', implode(' ', $road->because), 'rehab ends at level 4');
     }
 }

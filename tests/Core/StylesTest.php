@@ -103,12 +103,12 @@ final class StylesTest extends TestCase
                 self::assertNotContains('', [$choice->reason, $choice->otherSide], $name);
             }
             self::assertCount(
-                16,
+                18,
                 array_unique(array_map(static fn (StyleChoice $each): string => $each->question, Documents::data()->style($name)->choices)),
                 $name,
             );
         }
-        self::assertCount(16, $answers);
+        self::assertCount(18, $answers);
         foreach ($answers as $question => $sides) {
             self::assertGreaterThanOrEqual(2, count($sides), $question);
         }

@@ -89,7 +89,7 @@ final class TrueReasonsTest extends TestCase
         ]));
         $left = array_values(array_filter($long->notes, static fn (Note $note): bool => $note->code === Note::MINUTES_UNUSED));
         self::assertCount(2, $left);
-        self::assertStringContainsString('Even keel keeps a session to 30:00.', $left[0]->text);
+        self::assertStringContainsString('It has its 8 exercises, each with the most sets of the goal.', $left[0]->text);
 
         $all = array_map(
             static fn (string $limit): array => ['limit' => $limit, 'severity' => 'severe'],

@@ -30,22 +30,6 @@ final class SolverTest extends TestCase
         return (int) (getenv('EVEN_RUNGS_SOLVER_CASES') ?: 30);
     }
 
-    /** @param  string  $model  in CPLEX LP form */
-    private static function optimum(string $model): int
-    {
-        $file = tempnam(sys_get_temp_dir(), 'even-rungs-lp');
-        self::assertIsString($file);
-        file_put_contents($file, $model);
-        exec(sprintf('glpsol --lp %1$s -o %1$s.out 2>&1', escapeshellarg($file)), $lines, $code);
-        $answer = (string) @file_get_contents($file.'.out');
-        @unlink($file);
-        @unlink($file.'.out');
-        self::assertSame(1, preg_match('/Status:\s+INTEGER OPTIMAL/', $answer), implode("\n", $lines)."\n".$model);
-        self::assertSame(1, preg_match('/Objective:\s+cost = (-?[\d.e+]+)/', $answer, $m));
-
-        return (int) round((float) $m[1]);
-    }
-
     public function test_the_best_order_costs_what_the_solver_says(): void
     {
         $seed = (int) (getenv('EVEN_RUNGS_SEED') ?: random_int(1, 1_000_000_000));
@@ -71,7 +55,7 @@ final class SolverTest extends TestCase
             $best = new BestOrder($items, $order, $weights);
 
             self::assertSame(
-                self::optimum(self::orderModel($items, $order, $weights)),
+                Glpsol::optimum(self::orderModel($items, $order, $weights)),
                 $best->cost($best->best()),
                 sprintf('seed %d, case %d', $seed, $case),
             );
@@ -179,7 +163,7 @@ final class SolverTest extends TestCase
             $weights = new WeekWeights(...array_map(static fn (): int => $random->getInt(0, 60), range(1, 8)));
 
             self::assertSame(
-                self::optimum(self::weekModel($wishes, $weights)),
+                Glpsol::optimum(self::weekModel($wishes, $weights)),
                 BestWeek::of($wishes, $weights)->cost,
                 sprintf('seed %d, case %d', $seed, $case),
             );

@@ -19,10 +19,10 @@ use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\SessionJson;
-use EvenRungs\Formats\StyleJson;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 use EvenRungs\Storage\Schemas;
+use EvenRungs\Storage\StyleVariant;
 use Random\Randomizer;
 
 /**
@@ -180,23 +180,7 @@ final class Documents
     /** A shipped style with one other answer. */
     public static function styleWith(string $question, string $side, string $style = DataFolder::DEFAULT_STYLE): Style
     {
-        $document = self::data()->styleDocument($style);
-        $choices = [...($document->opaque('choices') ?? []), $question => $side];
-
-        return StyleJson::read(
-            new Node(
-                [
-                    'id' => 'own',
-                    'name' => 'Own',
-                    'summary' => '',
-                    'choices' => $choices,
-                    'plan' => $document->opaque('plan') ?? [],
-                    'numbers' => $document->opaque('numbers') ?? [],
-                ],
-            ),
-            self::data()->styleQuestions(),
-            new Node(Json::toArray(Json::decode((string) file_get_contents(dirname(__DIR__, 2).'/data/weights.json')))),
-        );
+        return StyleVariant::of(self::data(), $style, $question, $side);
     }
 
     public static function placer(string $style = DataFolder::DEFAULT_STYLE): Placer

@@ -10,6 +10,8 @@ use EvenRungs\Core\Client\Goal;
 use EvenRungs\Core\Client\TrainingAge;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Role;
+use EvenRungs\Core\Ladder\Severity;
+use EvenRungs\Core\Planning\Week\GapLifts;
 use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\DirectionShares;
 use EvenRungs\Core\Program\Entry;
@@ -42,6 +44,7 @@ final class Population
     {
         $goal = GoalRule::for($client, Documents::data()->goals());
         $this->add('clients');
+        $this->reasons($client, $program, $style);
         $light = 0;
         foreach ($program->weeks as $i => $week) {
             $isLighter = $week->x->text('lighter') !== null;
@@ -57,6 +60,43 @@ final class Population
             }
         }
     }
+
+    /** Every reason of a short direction in the first week: with what it names lifted the direction is there. */
+    private function reasons(Client $client, Program $program, Style $style): void
+    {
+        $lifts = new GapLifts(Documents::data()->library());
+        foreach ($program->gaps as $gap) {
+            if ($gap->week !== 1 || $gap->codes === []) {
+                continue;
+            }
+            $lifted = Documents::plan($lifts->all($gap->codes, $client, $gap->category), 1, $style)->weeks[0];
+            $times = DirectionShares::of($lifted, Documents::data()->library())->sessions[$gap->category->value];
+            $isPlace = array_intersect($gap->codes, GapLifts::OF_PLACE) !== [];
+            $this->add('reasons');
+            $this->add('reasons that fail when lifted', $times < ($isPlace ? $style->directionSessions : 1) ? 1 : 0);
+        }
+    }
+
+    /** @param  list<Entry>  $entries */
+    private function clinician(array $entries, Client $client): void
+    {
+        $this->barred ??= array_column(
+            json_decode((string) file_get_contents(dirname(__DIR__).'/cases/clinician.json'), true),
+            'barred',
+            'limit',
+        );
+        foreach ($entries as $entry) {
+            $this->add('exercises of all');
+            foreach ($client->limits as $limit) {
+                $counts = $limit->rule->medical || $limit->severity !== Severity::Mild;
+                $isBarred = $counts && in_array($entry->exercise, $this->barred[$limit->rule->id] ?? [], true);
+                $this->add('rungs that a clinician’s table bars', $isBarred ? 1 : 0);
+            }
+        }
+    }
+
+    /** @var array<string, list<string>>|null rungs that a limit must bar */
+    private ?array $barred = null;
 
     private function growth(Week $before, Week $week): void
     {
@@ -145,6 +185,7 @@ final class Population
                 }
             }
         }
+        $this->clinician($session->entries(), $client);
         $minutes = Seconds::of(60 * $client->minutesOn($session->day));
         $most = SessionShape::mostExercises($minutes, $client);
         $this->add('sessions over their exercises', count($beside) > $most ? 1 : 0);
@@ -169,7 +210,7 @@ final class Population
             return;
         }
         $this->add('hard sessions');
-        $length = min(60_000 * $client->minutesOn($session->day), $style->standaloneLength->ms);
+        $length = 60_000 * $client->minutesOn($session->day);
         $hasRoom = $hasPlace || array_filter($beside, static fn (array $each): bool => $each[1] < $goal->mostSets) !== [];
         if ($hasRoom && Documents::time($session)->time->total()->ms < 0.85 * $length) {
             $this->add('hard sessions with room that use less');

@@ -14,6 +14,7 @@ use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Program\Gap;
+use EvenRungs\Core\Style\Style;
 
 final class DirectionCoverage implements Rule
 {
@@ -25,8 +26,14 @@ final class DirectionCoverage implements Rule
 
     private const MEANT = 2;
 
-    public function __construct(private readonly Repairs $repairs)
+    /** @param  ?Style  $style  one that means each direction once a week asks for no more; null for the usual two */
+    public function __construct(private readonly Repairs $repairs, private readonly ?Style $style = null)
     {
+    }
+
+    private function meant(): int
+    {
+        return min(self::MEANT, $this->style->directionSessions ?? self::MEANT);
     }
 
     public function check(AuditedProgram $program): array
@@ -40,7 +47,7 @@ final class DirectionCoverage implements Rule
                     $program->program->gaps,
                     static fn (Gap $gap): bool => $gap->category === $direction && $gap->week === $week->number,
                 );
-                $short = $times === 0 || ($times === 1 && $sessions >= self::MEANT);
+                $short = $times < min($this->meant(), max(1, $sessions));
                 if (! $short) {
                     continue;
                 }
@@ -55,7 +62,7 @@ final class DirectionCoverage implements Rule
                     $times === 0
                         ? sprintf('%s is in no session of week %d', $direction->label(), $week->number)
                         : sprintf('%s is in %d of %d sessions of week %d', $direction->label(), $times, $sessions, $week->number),
-                    ['sessions' => $times, 'meant' => self::MEANT, 'of' => $sessions, 'direction' => $direction->value],
+                    ['sessions' => $times, 'meant' => $this->meant(), 'of' => $sessions, 'direction' => $direction->value],
                     $named !== [] ? [] : $this->adds($direction, $week, $program),
                 );
             }
@@ -75,7 +82,7 @@ final class DirectionCoverage implements Rule
 
         return $open === [] ? [] : $this->repairs->adds(
             $direction,
-            array_slice($open, 0, max(1, min(self::MEANT, count($week->counted())) - $week->times($direction))),
+            array_slice($open, 0, max(1, min($this->meant(), count($week->counted())) - $week->times($direction))),
             $program,
         );
     }

@@ -36,6 +36,7 @@ final class Progression
         private readonly Style $style,
         private readonly Steps $steps,
         private readonly GoalRule $goal,
+        private readonly Pace $pace = new Pace,
     ) {
         $this->moves = new Moves($library, $goal, $style);
     }
@@ -59,11 +60,12 @@ final class Progression
      * Steps that an exercise is expected to have taken by a week.
      *
      * @param  int  $turn  of the exercise among all that may be planned
+     * @param  string  $ladder  of the exercise: at the client's own pace where logs show it, else the style's
      * @param  int  $held  weeks by which growth is held back
      */
-    public function stepsBy(int $week, int $turn, int $held = 0): int
+    public function stepsBy(int $week, int $turn, string $ladder, int $held = 0): int
     {
-        $each = $this->style->plan->weeksPerStep;
+        $each = $this->pace->on($ladder, $this->style->plan->weeksPerStep);
 
         return intdiv(max(0, $this->grown($week) - $held - $turn % $each), $each);
     }
@@ -83,7 +85,7 @@ final class Progression
         foreach ($choices as $category => $list) {
             $later[$category] = [];
             foreach ($list as $choice) {
-                $later[$category][] = $this->after($choice, $this->stepsBy($week, $turn++, $held), $client);
+                $later[$category][] = $this->after($choice, $this->stepsBy($week, $turn++, $choice->rung->ladder, $held), $client);
             }
         }
 
@@ -101,7 +103,7 @@ final class Progression
     {
         return $this->after(
             new ExerciseChoice($rung, Basis::HighestClean, false, [], $step, $range),
-            $this->stepsBy($week, 0),
+            $this->stepsBy($week, 0, $rung->ladder),
             $client,
         );
     }

@@ -39,6 +39,12 @@ final class ProgramEdit
     {
     }
 
+    /** Whether a reason of an entry says that its dose was typed. */
+    public static function isTyped(string $why): bool
+    {
+        return str_starts_with($why, self::TYPED);
+    }
+
     /** Puts a rung in the place of one exercise wherever the program has it; sets and rests stay as they were. */
     public function replace(Program $program, string $exercise, Rung $rung, int $step): Program
     {

@@ -167,6 +167,12 @@ final class SessionDraft
         return SessionTime::total($this->ordered(), $this->library);
     }
 
+    /** Whether it uses so much of its minutes that nothing more need come. */
+    public function isUsed(): bool
+    {
+        return 100 * $this->total()->ms >= self::USED_PERCENT * $this->slot->length->ms;
+    }
+
     private function totalMs(): int
     {
         return SessionTime::total($this->writer->write($this->switchOn, $this->items), $this->library)->ms;

@@ -21,15 +21,11 @@ use EvenRungs\Core\Style\Style;
  */
 final class SessionFill
 {
-    /** A direction with more than this many times the work of the least worked one gets no further set (house rule). */
-    private const FAR_AHEAD_TIMES = 2;
-
-    /** Per cent points of the work by which a role goes before another (house rule). */
-    private const ROLE_POINTS = 4;
-
     private readonly SlotDose $doses;
 
     private readonly SessionDraft $draft;
+
+    private readonly EvenSets $sets;
 
     private readonly int $most;
 
@@ -37,21 +33,24 @@ final class SessionFill
      * @param  array<string, list<ExerciseChoice>>  $choices  by category, the best first
      * @param  array<string, int>  $ms  work of the week before this session, by category
      * @param  RoleBalance  $roles  of the week before this session
+     * @param  list<string>  $used  ladders of the week before this session
      */
     public function __construct(
         private readonly Slot $slot,
-        Client $client,
+        private readonly Client $client,
         private readonly array $choices,
-        private readonly array $ms,
+        array $ms,
         Library $library,
         private readonly Style $style,
         private readonly GoalRule $goal,
         private readonly RoleBalance $roles,
+        private readonly array $used = [],
     ) {
         $circuit = ($goal->circuit || $style->plan->circuit) && $slot->kind !== Kind::Activation;
         $this->doses = new SlotDose($slot, $circuit, new Steps($style, $client), $style);
         $this->draft = new SessionDraft($this->doses, $library, $style, $goal, (new Preparation($library))->of($slot, $client));
-        $this->most = SessionShape::mostExercises($slot->length, $client);
+        $this->sets = new EvenSets($this->draft, $ms, $goal, $roles);
+        $this->most = SessionShape::mostExercises($slot->length, $client, $style);
     }
 
     /**
@@ -72,7 +71,7 @@ final class SessionFill
             $this->add($direction, $covered[$direction->value], $setsFirst && ! $isMissed);
         }
         $this->draft->keepRoomToGrow();
-        $this->raiseSets($this->goal->sets);
+        $this->sets->raise($this->goal->sets);
         foreach ($this->accessories() as $category) {
             $this->overItsShare($category) || $this->add($category, 0, $setsFirst);
         }
@@ -81,9 +80,15 @@ final class SessionFill
                 $this->add($direction, $covered[$direction->value] + 1, $setsFirst);
             }
         }
-        $this->raiseSets($this->goal->mostSets);
+        if ($this->slot->mayBeHard && $this->client->ladders !== null) {
+            $this->addUnused($setsFirst);
+        }
+        $this->sets->raise($this->goal->mostSets);
+        if ($this->slot->mayBeHard && ! $this->draft->isUsed()) {
+            $this->sets->raise($this->goal->mostSets, false);
+        }
 
-        return $this->draft;
+        return FewerStations::of($this->draft, $this->goal->mostSets);
     }
 
     /**
@@ -93,7 +98,7 @@ final class SessionFill
     private function add(Category $category, int $turn, bool $setsFirst): void
     {
         if ($setsFirst) {
-            $this->raiseSets(SessionShape::SETS_FIRST, false);
+            $this->sets->raise(SessionShape::SETS_FIRST, false);
         }
         if (count($this->draft->items()) >= $this->most || ($setsFirst && $this->lacksSets())) {
             return;
@@ -126,12 +131,53 @@ final class SessionFill
     /** @return list<Category> in the order of the style; where it has shares by role, the role that is shortest first */
     private function accessories(): array
     {
-        $accessories = $this->style->plan->accessories;
+        $accessories = $this->client->ladders === null ? $this->style->plan->accessories : $this->chosenAccessories();
         if ($this->roles->hasShares()) {
             usort($accessories, fn (Category $a, Category $b): int => $this->over($a) <=> $this->over($b));
         }
 
         return $accessories;
+    }
+
+    /** What the trainer chose and the week does not hold yet, as far as there is room. */
+    private function addUnused(bool $setsFirst): void
+    {
+        foreach ($this->choices as $category => $choices) {
+            foreach (Category::from($category) === Category::Bracing ? [] : $choices as $choice) {
+                if (! in_array($choice->rung->ladder, $this->usedNow(), true)) {
+                    $this->add(Category::from($category), 0, $setsFirst);
+                }
+            }
+        }
+    }
+
+    /**
+     * @param  list<ExerciseChoice>  $choices
+     * @return list<ExerciseChoice> those first whose ladder was least in the week so far
+     */
+    private function unusedFirst(array $choices): array
+    {
+        $times = array_count_values($this->usedNow());
+        $used = static fn (ExerciseChoice $choice): int => $times[$choice->rung->ladder] ?? 0;
+        usort($choices, static fn (ExerciseChoice $a, ExerciseChoice $b): int => $used($a) <=> $used($b));
+
+        return $choices;
+    }
+
+    /** @return list<string> ladders of the week so far, each as often as it is there */
+    private function usedNow(): array
+    {
+        return [...$this->used, ...array_map(static fn (DraftItem $item): string => $item->choice->rung->ladder, $this->draft->items())];
+    }
+
+    /** @return list<Category> of the ladders that the trainer chose, those of the style first */
+    private function chosenAccessories(): array
+    {
+        $chosen = array_filter(Category::cases(), fn (Category $category): bool => ! $category->isDirection()
+            && $category !== Category::Bracing
+            && $this->choices[$category->value] !== []);
+
+        return array_values(array_unique([...$this->style->plan->accessories, ...$chosen], SORT_REGULAR));
     }
 
     /** Whether an exercise of the four directions has fewer sets than come first. A light session cannot always give them. */
@@ -157,11 +203,13 @@ final class SessionFill
      */
     private function addFrom(array $choices, int $turn, int $sets): bool
     {
-        $best = array_slice($choices, 0, $this->roles->hasShares() ? 3 : 2);
+        $best = $this->client->ladders === null
+            ? array_slice($choices, 0, $this->roles->hasShares() ? 3 : 2)
+            : $this->unusedFirst($choices);
         if ($best === []) {
             return false;
         }
-        $first = $turn % count($best);
+        $first = $this->client->ladders === null ? $turn % count($best) : 0;
         $best = [...array_slice($best, $first), ...array_slice($best, 0, $first)];
         if ($this->roles->hasShares()) {
             $roles = $this->roles->with($this->draft->items());
@@ -170,84 +218,6 @@ final class SessionFill
         }
 
         return $this->draft->add($this->doses->of($best[0], $sets));
-    }
-
-    /**
-     * One set after the other, always for the direction with the least work in the week so far, so that the directions stay
-     * even.
-     *
-     * @param  bool  $evenly  whether a direction that is far ahead waits
-     */
-    private function raiseSets(int $sets, bool $evenly = true): void
-    {
-        for ($reached = 2; $reached <= $sets; $reached++) {
-            $tried = [];
-            $worked = $this->worked($this->draft->items());
-            while (($i = $this->leastWorked($this->draft->items(), $worked, $tried)) !== null) {
-                $tried[$i] = true;
-                $item = $this->draft->items()[$i];
-                $category = $item->choice->rung->category;
-                if (
-                    $item->dose->sets < $reached
-                    && ! ($evenly && $this->isFarAhead($category, $worked))
-                    && $this->draft->addSet($i)
-                ) {
-                    $worked = $this->worked($this->draft->items());
-                }
-            }
-        }
-    }
-
-    /**
-     * @param  list<DraftItem>  $items
-     * @return array<string, int> work of the week with this session's so far, by category; what the goal wants first counts half,
-     *                            so that it gets more
-     */
-    private function worked(array $items): array
-    {
-        $ms = $this->ms;
-        foreach ($items as $item) {
-            $code = $item->choice->rung->category->value;
-            $ms[$code] = ($ms[$code] ?? 0) + $item->dose->tension()->ms;
-        }
-        foreach ($this->goal->first as $category) {
-            $ms[$category->value] = intdiv($ms[$category->value] ?? 0, 2);
-        }
-
-        return $ms;
-    }
-
-    /**
-     * Whether a direction has so much more work than the least worked one that another set of it must wait.
-     *
-     * @param  array<string, int>  $worked  by category
-     */
-    private function isFarAhead(Category $category, array $worked): bool
-    {
-        $others = array_filter(array_map(static fn (Category $each): int => $worked[$each->value], Category::directions()));
-
-        return $category->isDirection() && $others !== [] && $worked[$category->value] > self::FAR_AHEAD_TIMES * min($others);
-    }
-
-    /**
-     * @param  list<DraftItem>  $items
-     * @param  array<string, int>  $worked  by category
-     * @param  array<int, true>  $tried  places that had their turn
-     * @return ?int the place of the item whose category has the least work, the item with the least first
-     */
-    private function leastWorked(array $items, array $worked, array $tried): ?int
-    {
-        $places = array_values(array_diff(array_keys($items), array_keys($tried)));
-        $roles = $this->roles->with($items);
-        $rank = static fn (int $i): array => [
-            intdiv($roles->over($items[$i]->choice->rung->role), self::ROLE_POINTS),
-            $worked[$items[$i]->choice->rung->category->value],
-            $items[$i]->dose->tension()->ms,
-            $i,
-        ];
-        usort($places, static fn (int $a, int $b): int => $rank($a) <=> $rank($b));
-
-        return $places[0] ?? null;
     }
 
     /**
@@ -260,6 +230,8 @@ final class SessionFill
         $wanted = [...$this->goal->first, ...$directions];
         $rank = fn (Category $direction): array => [
             -max(0, ($this->goal->sessions[$direction->value] ?? $this->style->directionSessions) - $covered[$direction->value]),
+            // where a session takes few, who had its turn least often is next
+            $this->style->plan->mostExercises === null ? 0 : $covered[$direction->value],
             $this->slot->mayBeHard || $direction !== Category::AntiRotation,
             array_search($direction, $wanted, true),
         ];

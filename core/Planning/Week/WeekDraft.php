@@ -8,6 +8,7 @@ use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Planning\Choice\ExerciseChoice;
+use EvenRungs\Core\Planning\Order\DraftItem;
 use EvenRungs\Core\Planning\Session\RoleBalance;
 use EvenRungs\Core\Planning\Session\SessionDraft;
 use EvenRungs\Core\Planning\Session\SessionFill;
@@ -35,17 +36,28 @@ final class WeekDraft
     public function week(array $slots, Client $client, array $choices): DraftedWeek
     {
         $covered = $ms = array_fill_keys(array_column(Category::directions(), 'value'), 0);
-        $drafts = [];
+        $drafts = $choicesOf = $most = [];
         foreach ($slots as $place => $slot) {
             $later = $this->roomFor(array_slice($slots, $place + 1));
             [$there, $own] = $client->isAtHomeOn($slot->day)
                 ? [$client->atHome(), (new Homework($this->library))->of($choices, $client)]
                 : [$client, $choices];
-            $draft = $this->fill($there === $client ? $slot : $slot->atHome(), $there, $own, $covered, $ms, $later, $this->roles($drafts));
+            $draft = $this->fill(
+                $there === $client ? $slot : $slot->atHome(),
+                $there,
+                $own,
+                $covered,
+                $ms,
+                $later,
+                $this->roles($drafts),
+                self::used($drafts),
+            );
             if ($draft->isEmpty()) {
                 continue;
             }
             $drafts[] = $draft;
+            $choicesOf[] = $own;
+            $most[] = SessionShape::mostExercises($slot->length, $client, $this->style);
             $shares = DirectionShares::of(new Week(1, [], [$draft->session()]), $this->library);
             foreach (array_keys($covered) as $code) {
                 $ms[$code] += $shares->ms[$code];
@@ -53,7 +65,22 @@ final class WeekDraft
             }
         }
 
-        return new DraftedWeek($slots, $drafts, $this->library);
+        return new DraftedWeek($slots, (new MissedDirections($drafts, $choicesOf, $most))->placed(), $this->library);
+    }
+
+    /**
+     * @param  list<SessionDraft>  $drafts  of the week so far
+     * @return list<string> their ladders, each as often as it is there
+     */
+    private static function used(array $drafts): array
+    {
+        return array_merge([], ...array_map(
+            static fn (SessionDraft $draft): array => array_map(
+                static fn (DraftItem $item): string => $item->choice->rung->ladder,
+                $draft->items(),
+            ),
+            $drafts,
+        ));
     }
 
     /** @param  list<SessionDraft>  $drafts  of the week so far */
@@ -74,11 +101,11 @@ final class WeekDraft
     private function roomFor(array $slots): int
     {
         return array_sum(array_map(
-            static fn (Slot $slot): int => match (true) {
+            fn (Slot $slot): int => min($this->style->plan->mostDirections(), match (true) {
                 $slot->kind === Kind::Activation => 0,
                 $slot->mayBeHard => count(Category::directions()),
                 default => SessionShape::LIGHT_DIRECTIONS,
-            },
+            }),
             $slots,
         ));
     }
@@ -88,6 +115,7 @@ final class WeekDraft
      * @param  array<string, int>  $covered  sessions of the week so far that train each direction
      * @param  array<string, int>  $ms  work of the week so far, by category
      * @param  int  $later  directions that the sessions after this one have room for
+     * @param  list<string>  $used  ladders of the week so far
      */
     private function fill(
         Slot $slot,
@@ -97,10 +125,11 @@ final class WeekDraft
         array $ms,
         int $later,
         RoleBalance $roles,
+        array $used,
     ): SessionDraft {
         $open = $choices[Category::Bracing->value][0] ?? null;
         $fill = fn (?ExerciseChoice $open): SessionDraft => (
-            new SessionFill($slot, $client, $choices, $ms, $this->library, $this->style, $this->goal, $roles)
+            new SessionFill($slot, $client, $choices, $ms, $this->library, $this->style, $this->goal, $roles, $used)
         )->draft($covered, $open, $later);
         $draft = $fill($open);
 

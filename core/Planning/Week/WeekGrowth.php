@@ -65,6 +65,11 @@ final class WeekGrowth
         return [$before, $this->told($week, $held)];
     }
 
+    private function stepsBy(int $week, string $ladder): int
+    {
+        return $this->progression->stepsBy($week, $this->turns[$ladder] ?? 0, $ladder);
+    }
+
     /**
      * The session with less of what is no direction, where a direction's step is due for more than a week.
      *
@@ -73,7 +78,7 @@ final class WeekGrowth
     private function withRoom(SessionDraft $draft, array $further, int $week): ?SessionDraft
     {
         $isDue = fn (DraftItem $item): bool => isset($further[$item->choice->rung->id]) && $item->choice->rung->category->isDirection()
-            && $this->progression->stepsBy($week - 1, $this->turns[$item->choice->rung->ladder] ?? 0) > $item->grown;
+            && $this->stepsBy($week - 1, $item->choice->rung->ladder) > $item->grown;
         $spare = array_filter($draft->items(), static fn (DraftItem $item): bool => ! $item->choice->rung->category->isDirection());
         if ($draft->doses->circuit || $spare === [] || array_filter($draft->items(), $isDue) === []) {
             return null;
@@ -153,7 +158,7 @@ final class WeekGrowth
                 if ($item === null || $rung === null || isset($further[$rung->id])) {
                     continue;
                 }
-                if ($this->progression->stepsBy($week, $this->turns[$rung->ladder] ?? 0) <= $item->grown) {
+                if ($this->stepsBy($week, $rung->ladder) <= $item->grown) {
                     continue;
                 }
                 $choice = $this->progression->after($item->first(), $item->grown + 1, $client);

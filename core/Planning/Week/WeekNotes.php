@@ -6,7 +6,9 @@ namespace EvenRungs\Core\Planning\Week;
 
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Planning\Choice\ExerciseChoice;
+use EvenRungs\Core\Planning\Choice\Pace;
 use EvenRungs\Core\Planning\Order\DraftItem;
 use EvenRungs\Core\Planning\Session\SessionDraft;
 use EvenRungs\Core\Program\Note;
@@ -44,6 +46,25 @@ final class WeekNotes
         )];
     }
 
+    /**
+     * @param  array<string, list<ExerciseChoice>>  $choices
+     * @return list<Note> how fast steps are expected, where logs show it
+     */
+    public function ofPace(array $choices, Pace $pace, Library $library): array
+    {
+        $told = [];
+        foreach (array_merge([], ...array_values($choices)) as $choice) {
+            $weeks = $pace->weeks[$choice->rung->ladder] ?? null;
+            if ($weeks !== null) {
+                $name = $library->ladderOf($choice->rung)->name;
+                $told[$name] = sprintf('%s %s', $name, $weeks === 1 ? 'every week' : "every {$weeks} weeks");
+            }
+        }
+        $text = sprintf('Steps are expected at the client’s own pace, as the logs show it: %s.', implode(', ', $told));
+
+        return $told === [] ? [] : [new Note(1, null, Note::GROWTH_PACE, $text)];
+    }
+
     /** @return list<Note> */
     public function ofMinutes(int $number, DraftedWeek $week, Client $client): array
     {
@@ -68,7 +89,7 @@ final class WeekNotes
     private function why(SessionDraft $draft, Client $client, Seconds $given): string
     {
         $slot = $draft->doses->slot;
-        $most = SessionShape::mostExercises($slot->length, $client);
+        $most = SessionShape::mostExercises($slot->length, $client, $this->style);
         $sets = array_map(static fn (DraftItem $item): int => $item->dose->sets, $draft->items());
 
         return match (true) {

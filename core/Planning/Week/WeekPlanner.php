@@ -12,6 +12,7 @@ use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Choice\ExerciseChoice;
 use EvenRungs\Core\Planning\Choice\ExerciseChooser;
+use EvenRungs\Core\Planning\Choice\Pace;
 use EvenRungs\Core\Planning\Choice\Progression;
 use EvenRungs\Core\Program\Extras;
 use EvenRungs\Core\Program\ExtraSet;
@@ -52,10 +53,11 @@ final class WeekPlanner
     /**
      * @param  int  $weeks  1 to 12
      * @param  Calendar  $calendar  weeks away, matches and wishes for days
+     * @param  Pace  $pace  the client's own, where logs show it
      *
      * @throws InvalidValue when the number of weeks is out of range
      */
-    public function plan(Client $client, int $weeks = 1, Calendar $calendar = new Calendar): Program
+    public function plan(Client $client, int $weeks = 1, Calendar $calendar = new Calendar, Pace $pace = new Pace): Program
     {
         if ($weeks < 1 || $weeks > self::MOST_WEEKS) {
             throw OutOfRange::outside('the number of weeks', $weeks, 1, self::MOST_WEEKS);
@@ -71,12 +73,12 @@ final class WeekPlanner
             fn (Client $client): array => $this->choices($client, GoalRule::for($client, $this->goals)),
             fn (Client $client): array => $this->firstWeek($client, $calendar)->covered(),
         );
-        $progression = new Progression($this->library, $this->style, new Steps($this->style, $client), $goal);
+        $progression = new Progression($this->library, $this->style, new Steps($this->style, $client), $goal, $pace);
         $growth = new WeekGrowth($progression, $choices);
         $slots = $usualSlots = (new WeekSlots($this->style))->of($client, $goal, [], $calendar->wished);
         $told = new WeekNotes($this->style, $goal);
         $planned = $gaps = [];
-        $notes = $told->ofChoices($choices);
+        $notes = [...$told->ofChoices($choices), ...($weeks === 1 ? [] : $told->ofPace($choices, $pace, $this->library))];
         /** @var list<DraftedWeek> $bases the last week of each kind of days, lighter ones left out */
         $bases = [];
         $most = null;
@@ -128,7 +130,7 @@ final class WeekPlanner
         }
         $title = sprintf('%s: %s', $home->name, $weeks === 1 ? 'one week' : $weeks.' weeks');
 
-        $program = new Program($planned, $title, $this->style->id, $home, $gaps, $calendar->kept(), $notes);
+        $program = new Program($planned, $title, $this->style->id, $home, $gaps, $pace->kept($calendar->kept()), $notes);
 
         return $home->extraSets === [] ? $program : ProgramRefit::of($this->library)->into(
             ExtraSet::into($program, $home->extraSets, $this->library, 1),

@@ -43,6 +43,7 @@ final class WeekWishes
         public readonly int $longestMs,
         public readonly int $shortMs,
         public readonly array $wished = [],
+        private readonly int $mostDirections = 4,
     ) {
     }
 
@@ -85,6 +86,7 @@ final class WeekWishes
             $style->standaloneLength->ms,
             $style->shortLength->ms,
             $wished,
+            $style->plan->mostDirections(),
         );
     }
 
@@ -113,7 +115,7 @@ final class WeekWishes
     /** How many directions a session of this use can train. A switch-on counts for none. */
     public function room(int $day, DayUse $use): int
     {
-        $fits = intdiv($this->length($day, $use), self::DIRECTION_MS);
+        $fits = min($this->mostDirections, intdiv($this->length($day, $use), self::DIRECTION_MS));
 
         return match ($use) {
             DayUse::Free, DayUse::SwitchOn => 0,

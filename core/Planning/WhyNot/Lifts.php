@@ -231,9 +231,10 @@ final class Lifts
     {
         $lifts = [];
         $category = $this->rung->category;
+        $meant = [...Category::directions(), Category::Bracing, ...$this->style->plan->accessories];
         if (
             ! (new Moves($this->library, null, $this->style))->isMeant($this->rung)
-            || ! in_array($category, [...Category::directions(), Category::Bracing, ...$this->style->plan->accessories], true)
+            || ! (in_array($this->rung->ladder, $this->client->ladders ?? [], true) || in_array($category, $meant, true))
         ) {
             $lifts[] = new Lift(
                 'style',

@@ -30,7 +30,7 @@ final class PlanLifts
     {
         $only = $this->laddersWithOnly();
         $ladder = $this->library->ladderOf($this->rung)->name;
-        $direction = lcfirst($this->rung->category->label());
+        $among = $this->rung->category->isDirection() ? 'of '.lcfirst($this->rung->category->label()) : 'beside the directions';
         $gap = new GapLifts($this->library);
         $category = $this->rung->category;
         $isChosen = $this->client->ladders === null || in_array($this->rung->ladder, $this->client->ladders, true);
@@ -39,8 +39,13 @@ final class PlanLifts
             Lift::ofClient(
                 $isChosen ? 'turn' : 'ladders-chosen',
                 $isChosen
-                    ? sprintf('Other ladders of %s have their turn: the best two go by turns.', $direction)
-                    : sprintf('%s is not among the chosen ladders, and others of %s would have their turn.', $ladder, $direction),
+                    ? sprintf(
+                        $this->client->ladders === null
+                            ? 'Other ladders %s have their turn: the best two go by turns.'
+                            : 'Other ladders %s that are chosen have their turn.',
+                        $among,
+                    )
+                    : sprintf('%s is not among the chosen ladders, and others %s would have their turn.', $ladder, $among),
                 'ladders',
                 static fn (Client $client): Client => $client->but(ladders: $only),
             ),

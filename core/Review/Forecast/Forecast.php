@@ -97,6 +97,14 @@ final class Forecast
         return new Weeks((int) min(self::MOST_WEEKS, $soonest), $latest > self::MOST_WEEKS ? null : (int) $latest);
     }
 
+    /** Weeks that a step takes at the middle of what was seen, whole ones and at least one; null with too little data. */
+    public function weeksPerStep(): ?int
+    {
+        $middle = array_sum($this->share()) / 2;
+
+        return $this->perWeek === null ? null : (int) min(self::MOST_WEEKS, max(1, round($this->sessionsFor(1, $middle) / $this->perWeek)));
+    }
+
     private function sessionsFor(int $steps, float $p): float
     {
         $k = $this->running;

@@ -46,6 +46,12 @@ final class Outlook
         return $this->byLadder[$ladder] ?? Forecast::unknown($this->cleanSessions);
     }
 
+    /** @return array<string, Forecast> of the ladders that were trained, by ladder */
+    public function all(): array
+    {
+        return $this->byLadder;
+    }
+
     /** @return list<Expected> the next allowed rungs of a ladder, nearest first */
     public function next(Placement $placement): array
     {
