@@ -154,6 +154,7 @@ Route::middleware('web')->group(function (): void {
                 Route::post('door/check', [DoorController::class, 'check']);
                 Route::get('floor/{week}/{session}', [SessionController::class, 'floor']);
                 Route::post('sessions', [SessionController::class, 'save']);
+                Route::post('sessions/let-go', [SessionController::class, 'letGo']);
                 Route::post('sessions/remove', [SessionController::class, 'remove']);
                 Route::post('sessions/move', [SessionController::class, 'move']);
                 Route::post('sessions/move/check', [SessionController::class, 'checkMove']);
@@ -161,6 +162,8 @@ Route::middleware('web')->group(function (): void {
                 Route::post('sessions/missed/check', [SessionController::class, 'checkMissed']);
                 Route::post('dates', [SessionController::class, 'dates']);
                 Route::post('mend', [SessionController::class, 'mend']);
+                Route::get('mend-all', [SessionController::class, 'checkMendAll']);
+                Route::post('mend-all', [SessionController::class, 'mendAll']);
                 Route::post('best-week', [ProgramController::class, 'bestWeek']);
                 Route::post('programs/take', [SessionController::class, 'take']);
                 Route::post('logs', [LogController::class, 'add']);
@@ -177,6 +180,7 @@ Route::middleware('web')->group(function (): void {
                 Route::get('programs', [ProgramController::class, 'index']);
                 Route::post('programs', [ProgramController::class, 'begin']);
                 Route::get('programs/{program}', [ProgramController::class, 'show']);
+                Route::post('programs/{program}/name', [ProgramController::class, 'name']);
                 Route::post('programs/{program}/open', [ProgramController::class, 'open']);
                 Route::get('programs/{program}/weeks/{week}', [ProgramController::class, 'week']);
                 Route::post('copy', [ProgramController::class, 'copy']);
@@ -189,7 +193,10 @@ Route::middleware('web')->group(function (): void {
                 Route::post('ladders', [BoardController::class, 'useLadders']);
                 Route::post('style', [BoardController::class, 'follow']);
                 Route::post('what-if', [BoardController::class, 'whatIf']);
+                Route::post('two-styles', [BoardController::class, 'twoStyles']);
+                Route::get('plan', [BoardController::class, 'planPreview']);
                 Route::post('plan', [BoardController::class, 'plan']);
+                Route::post('plan/keep', [BoardController::class, 'keepPlan']);
                 Route::post('undo', [BoardController::class, 'undo']);
                 Route::post('redo', [BoardController::class, 'redo']);
             });

@@ -35,8 +35,8 @@ final class ChangeClient
     }
 
     /**
-     * Replaces what is known of the client. Ladders whose tests or ability changed are placed anew, the program in use is
-     * planned anew, or kept aside where planning stops, and what could be undone before cannot be any more.
+     * Replaces what is known of the client. Ladders whose tests or ability changed are placed anew. The program in use stays; where another
+     * would be planned now, the trainer is asked, and where planning stops it is kept aside.
      *
      * @param  array<string, mixed>  $document  even-rungs/client
      * @param  ?string  $asked  day on which the screen was asked again; null where it was not
@@ -44,27 +44,36 @@ final class ChangeClient
     public function to(Client $client, Trainer $trainer, int $version, array $document, ?string $asked = null): void
     {
         $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $document, $asked): void {
-            $before = $this->measured($locked->document, $this->boards->style($locked));
-            $after = $this->measured($document, $this->boards->style($locked));
-            $locked->document = $document;
-            $person = $this->boards->person($locked);
-            $locked->name = $person->name;
-            $this->screening->keep(
-                $locked,
-                $trainer,
-                $this->data->storedClients()->read(new Node($locked->document)),
-                $asked !== null,
-                $asked ?? StudioDay::today()->toDateString(),
-            );
-            foreach ($after as $ladder => $placement) {
-                $old = $before[$ladder] ?? null;
-                if ($old?->rung !== $placement->rung || ($old->step ?? null) !== $placement->step || $old?->basis !== $placement->basis) {
-                    $this->standings->placed($locked, $placement, $person);
-                }
-            }
-            $this->standings->settle($locked);
-            $this->planAgain->of($locked);
+            $this->planAgain->after($locked, fn () => $this->known($locked, $trainer, $document, $asked));
         });
+    }
+
+    /**
+     * What is known of the client replaced, and the ladders placed anew whose tests or ability changed.
+     *
+     * @param  array<string, mixed>  $document  even-rungs/client
+     */
+    public function known(Client $locked, Trainer $trainer, array $document, ?string $asked): void
+    {
+        $before = $this->measured($locked->document, $this->boards->style($locked));
+        $after = $this->measured($document, $this->boards->style($locked));
+        $locked->document = $document;
+        $person = $this->boards->person($locked);
+        $locked->name = $person->name;
+        $this->screening->keep(
+            $locked,
+            $trainer,
+            $this->data->storedClients()->read(new Node($locked->document)),
+            $asked !== null,
+            $asked ?? StudioDay::today()->toDateString(),
+        );
+        foreach ($after as $ladder => $placement) {
+            $old = $before[$ladder] ?? null;
+            if ($old?->rung !== $placement->rung || ($old->step ?? null) !== $placement->step || $old?->basis !== $placement->basis) {
+                $this->standings->placed($locked, $placement, $person);
+            }
+        }
+        $this->standings->settle($locked);
     }
 
     /**

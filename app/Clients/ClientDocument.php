@@ -62,4 +62,30 @@ final class ClientDocument
 
         return $document;
     }
+
+    /**
+     * @param  array<string, mixed>  $document  even-rungs/client
+     * @return array<string, mixed> with the minutes that are wished, and more limits
+     */
+    public static function wished(array $document, Node $wishes): array
+    {
+        if ($wishes->has('days')) {
+            $document['days'] = $wishes->ints('days');
+        }
+        $more = self::newLimits($document['limits'] ?? [], $wishes->strings('limits'));
+
+        return $more === [] ? $document : [...$document, 'limits' => [...$document['limits'] ?? [], ...$more]];
+    }
+
+    /**
+     * @param  list<mixed>  $known
+     * @param  list<string>  $more
+     * @return list<string> those that are not known yet
+     */
+    private static function newLimits(array $known, array $more): array
+    {
+        $ids = array_map(static fn (mixed $limit): mixed => is_array($limit) ? $limit['limit'] ?? null : $limit, $known);
+
+        return array_values(array_diff($more, array_filter($ids, is_string(...))));
+    }
 }

@@ -44,7 +44,7 @@ final class RecordClearance
         }
         $this->ledger->change($client, $body->int('version'), function (Client $locked) use ($trainer, $body, $on, $until): void {
             $covers = $this->liftable($body, $locked);
-            Clearance::query()->create([
+            $this->planAgain->after($locked, static fn () => Clearance::query()->create([
                 'studio_id' => $locked->studio_id,
                 'client_id' => $locked->id,
                 'trainer_id' => $trainer->id,
@@ -55,8 +55,7 @@ final class RecordClearance
                 'until' => $until,
                 'max_level' => $body->optionalInt('max_level'),
                 'note' => $body->optionalString('note'),
-            ]);
-            $this->planAgain->of($locked);
+            ]));
         });
     }
 
@@ -94,8 +93,8 @@ final class RecordClearance
     public function withdraw(Client $client, int $version, int $clearance): void
     {
         $this->ledger->change($client, $version, function (Client $locked) use ($clearance): void {
-            Clearance::query()->ofClient($locked)->whereKey($clearance)->firstOrFail()->update(['withdrawn_at' => Carbon::now()]);
-            $this->planAgain->of($locked);
+            $row = Clearance::query()->ofClient($locked)->whereKey($clearance)->firstOrFail();
+            $this->planAgain->after($locked, static fn () => $row->update(['withdrawn_at' => Carbon::now()]));
         });
     }
 }

@@ -7,6 +7,7 @@ namespace App\Console;
 use App\Accounts\Role;
 use App\Clients\RecordClearance;
 use App\Clients\StartClient;
+use App\Models\Change;
 use App\Models\Client;
 use App\Models\OwnAim;
 use App\Models\OwnWord;
@@ -14,6 +15,7 @@ use App\Models\Program;
 use App\Models\Studio;
 use App\Models\Trainer;
 use App\Planning\BoardLoader;
+use App\Planning\PlanAnew;
 use App\Progress\TestDays;
 use App\Support\Ledger;
 use EvenRungs\Core\Ladder\Name;
@@ -45,6 +47,7 @@ final class DemoSeed extends Command
         SimulatedLogs $logs,
         BoardLoader $boards,
         Ledger $ledger,
+        PlanAnew $plan,
     ): int {
         if ($this->option('many') !== null) {
             return $this->many((int) $this->option('many'), $start, $logs);
@@ -63,7 +66,7 @@ final class DemoSeed extends Command
 
             return self::FAILURE;
         }
-        DB::transaction(function () use ($scenario, $start, $clearance, $days, $logs, $boards, $ledger): void {
+        DB::transaction(function () use ($scenario, $start, $clearance, $days, $logs, $boards, $ledger, $plan): void {
             if ($this->option('again')) {
                 DemoStudio::remove($scenario->each('trainers', static fn (Node $each): string => $each->string('email')));
             } elseif (Studio::query()->exists()) {
@@ -81,7 +84,7 @@ final class DemoSeed extends Command
                 ),
             );
             $this->clearances($scenario, $record, $clearance);
-            $this->testDays($scenario, $record, $days);
+            $this->testDays($scenario, $record, $days, $plan);
             $scenario->each(
                 'logs',
                 fn (Node $each): int => $logs->fill(
@@ -234,15 +237,19 @@ final class DemoSeed extends Command
         });
     }
 
-    private function testDays(Node $scenario, Studio $studio, TestDays $days): void
+    private function testDays(Node $scenario, Studio $studio, TestDays $days, PlanAnew $plan): void
     {
-        $scenario->each('test_days', function (Node $each) use ($studio, $days): void {
+        $scenario->each('test_days', function (Node $each) use ($studio, $days, $plan): void {
             $client = $this->client($each, $studio);
             $days->add(
                 $client,
                 $this->trainer($studio),
                 new Node([...($each->opaque('day') ?? []), 'on' => self::daysAgo($each), 'version' => $client->version]),
             );
+            if ($client->refresh()->plan_asked !== null) {
+                $plan->from($client, $this->trainer($studio), $client->version);
+                Change::query()->ofClient($client)->delete();
+            }
         });
     }
 

@@ -92,7 +92,7 @@ final class OwnStyles
         if (! $questions->has($question) || ! $questions->child($question)->child('sides')->has($side)) {
             throw UnusableInput::at('/choices/'.$question, 'is not a choice there is');
         }
-        if ($document['choices'][$question] === $side) {
+        if (($document['choices'][$question] ?? null) === $side) {
             return $document;
         }
         $chosen = $questions->child($question)->child('sides')->child($side);

@@ -20,6 +20,7 @@ use Illuminate\Support\Carbon;
  * @property ?list<string> $aims  rungs asked for, newest first
  * @property ?string $style  house style of the plan; null is the default one
  * @property ?list<string> $used_ladders  ladders that the plan draws on; null where it may draw on all
+ * @property ?list<string> $plan_asked  what changed since the program was planned; null where there is nothing to answer
  */
 final class Client extends Model
 {
@@ -28,12 +29,19 @@ final class Client extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['studio_id', 'name', 'document', 'version', 'archived_at', 'aims', 'used_ladders', 'style'];
+    protected $fillable = ['studio_id', 'name', 'document', 'version', 'archived_at', 'aims', 'used_ladders', 'style', 'plan_asked'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['document' => 'array', 'version' => 'integer', 'archived_at' => 'datetime', 'aims' => 'array', 'used_ladders' => 'array'];
+        return [
+            'document' => 'array',
+            'version' => 'integer',
+            'archived_at' => 'datetime',
+            'aims' => 'array',
+            'used_ladders' => 'array',
+            'plan_asked' => 'array',
+        ];
     }
 
     protected $attributes = ['version' => 1];

@@ -48,13 +48,13 @@ final class Board
     ) {
     }
 
-    /** The same board with another program. */
-    public function with(Program $program): self
+    /** The same board with another program, and the style that it was planned by. */
+    public function with(Program $program, ?Style $style = null): self
     {
         return new self(
             $this->record,
             $this->client,
-            $this->style,
+            $style ?? $this->style,
             $this->goal,
             $this->placements,
             $program,

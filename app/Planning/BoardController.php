@@ -11,6 +11,7 @@ use App\Progress\ForecastView;
 use App\Support\Controller;
 use App\Support\Ledger;
 use EvenRungs\Core\Client\Limit;
+use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Road;
 use EvenRungs\Core\Placement\Swap;
 use EvenRungs\Core\Placement\Swaps;
@@ -113,7 +114,14 @@ final class BoardController extends Controller
 
         return new JsonResponse(
             RoadView::of(
-                Road::to($library->rung($rung), $board->client, $board->placements, $library, $board->steps()),
+                Road::to(
+                    $library->rung($rung),
+                    $board->client,
+                    $board->placements,
+                    $library,
+                    $board->steps(),
+                    new Moves($library, $board->goal, $board->style),
+                ),
                 $board,
                 $library,
                 $forecasts->of($client),
@@ -150,9 +158,20 @@ final class BoardController extends Controller
     public function follow(Request $request, Client $client, FollowStyle $follow): JsonResponse
     {
         $body = Body::read($request, 'StyleRequest');
-        $follow->as($client, $this->trainer(), $body->int('version'), $body->string('style'));
+        $follow->as($client, $this->trainer(), $body->int('version'), $body);
 
         return $this->board($client);
+    }
+
+    /** The week in two house styles side by side; nothing is stored. */
+    public function twoStyles(Request $request, Client $client, TwoStylesView $styles, ClientPlanner $planner): JsonResponse
+    {
+        $body = Body::read($request, 'TwoStylesRequest');
+        foreach (['one', 'other'] as $which) {
+            $planner->checkStyle($body->string($which), '/'.$which);
+        }
+
+        return new JsonResponse($styles->of($client, $body->string('one'), $body->string('other')));
     }
 
     public function whatIf(Request $request, Client $client, WhatIf $whatIf): JsonResponse
@@ -165,6 +184,19 @@ final class BoardController extends Controller
         $plan->from($client, $this->trainer(), Body::read($request, 'VersionRequest')->int('version'));
 
         return $this->board($client);
+    }
+
+    public function keepPlan(Request $request, Client $client, PlanAnew $plan): JsonResponse
+    {
+        $plan->keep($client, $this->trainer(), Body::read($request, 'VersionRequest')->int('version'));
+
+        return $this->board($client);
+    }
+
+    /** The present week beside the first of a program planned anew, and what of the trainer's own stays; nothing is stored. */
+    public function planPreview(Client $client, PlanAskedView $preview): JsonResponse
+    {
+        return new JsonResponse($preview->of($client));
     }
 
     public function undo(Request $request, Client $client, Ledger $ledger): JsonResponse

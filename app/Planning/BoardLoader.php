@@ -21,6 +21,7 @@ use EvenRungs\Core\Client\SafetyScreen;
 use EvenRungs\Core\Client\Standing as At;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\Choice\Pace;
 use EvenRungs\Core\Planning\Choice\Progression;
 use EvenRungs\Core\Planning\Edit\StandingEdit;
 use EvenRungs\Core\Program\ExtraSet;
@@ -188,7 +189,7 @@ final class BoardLoader
         return (new StandingEdit($library, $steps))->caughtUp(
             $program,
             $person,
-            new Progression($library, $style, $steps, GoalRule::for($person, $this->data->goals())),
+            new Progression($library, $style, $steps, GoalRule::for($person, $this->data->goals()), Pace::of($program)),
             $present,
         );
     }

@@ -14,6 +14,7 @@ use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Planning\Edit\StandingEdit;
+use EvenRungs\Core\Program\Note;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\Week;
@@ -45,11 +46,13 @@ final class BoardView
                 'name' => $board->style->name,
                 'summary' => $board->style->summary,
                 'without_ladders' => $board->style->plan->withoutLadders,
-                'coaching' => $board->style->coaching(),
+                'coaching' => $board->style->coaching($board->client),
             ],
             'unasked' => $board->client->screen === null ? 'screen' : ($board->client->days === null ? 'days' : null),
             'refer' => PlacementJson::writeReferrals($board->referrals)['refer'],
+            'nothing_programmable' => $this->nothingProgrammable($board),
             'ladders' => array_map(fn (Placement $each): array => $this->ladder($each, $board), $board->placements),
+            'words' => $this->words($board),
             'levels' => DirectionLevels::of($board->placements)->levels,
             'spread' => DirectionLevels::of($board->placements)->spread(),
             'week' => $week === null ? null : $this->weeks->of($week, $board),
@@ -62,9 +65,40 @@ final class BoardView
             'used_ladders' => $board->record->used_ladders === null ? null : array_values(
                 array_filter($board->record->used_ladders, $this->data->library()->hasLadder(...)),
             ),
+            'plan_asked' => $board->record->plan_asked,
             'undo' => $board->undo,
             'redo' => $board->redo,
         ];
+    }
+
+    /** @return list<array{say: string, rungs: list<string>}> how the style coaches, each sentence with the rungs it is said on */
+    private function words(Board $board): array
+    {
+        $rungs = [];
+        foreach ($this->data->library()->rungs() as $rung) {
+            foreach ($board->style->words($rung, $board->client) as $say) {
+                $rungs[$say][] = $rung->id;
+            }
+        }
+
+        $words = [];
+        foreach ($rungs as $say => $on) {
+            $words[] = ['say' => $say, 'rungs' => $on];
+        }
+
+        return $words;
+    }
+
+    /** What is said in the place of a stop where fewer than two directions can be trained. */
+    private function nothingProgrammable(Board $board): ?string
+    {
+        foreach ($board->program->notes ?? [] as $note) {
+            if ($note->code === Note::NOTHING_PROGRAMMABLE) {
+                return $note->text;
+            }
+        }
+
+        return null;
     }
 
     private function edit(Board $board): StandingEdit

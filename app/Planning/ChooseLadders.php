@@ -14,12 +14,15 @@ use EvenRungs\Storage\DataFolder;
  */
 final class ChooseLadders
 {
-    public function __construct(private readonly DataFolder $data, private readonly Ledger $ledger)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly Ledger $ledger,
+        private readonly PlanAgain $planAgain,
+    ) {
     }
 
     /**
-     * Chooses the ladders that the plan draws on.
+     * Chooses the ladders that plans draw on; where that changes the program in use, the trainer is asked.
      *
      * @param  list<string>|null  $ladders  null for all of the house style
      */
@@ -31,7 +34,9 @@ final class ChooseLadders
                     throw UnusableInput::at('/ladders/'.$i, sprintf('there is no ladder "%s"', $ladder));
                 }
             }
-            $locked->used_ladders = $ladders === null ? null : array_values(array_unique($ladders));
+            $this->planAgain->after($locked, static function () use ($locked, $ladders): void {
+                $locked->used_ladders = $ladders === null ? null : array_values(array_unique($ladders));
+            });
         });
     }
 }

@@ -6,15 +6,19 @@ namespace App\Planning;
 
 use App\Clients\Screening;
 use App\Models\Client;
+use App\Progress\ForecastView;
 use App\Support\StudioDay;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Client\SafetyScreen;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\Choice\Pace;
+use EvenRungs\Core\Planning\Edit\CarriedOver;
 use EvenRungs\Core\Planning\Edit\ProgramEdit;
 use EvenRungs\Core\Planning\Fit\ProgramFit;
 use EvenRungs\Core\Planning\Week\Calendar;
 use EvenRungs\Core\Planning\Week\WeekPlanner;
+use EvenRungs\Core\Planning\WhyNot\ChosenLadders;
 use EvenRungs\Core\Planning\WhyNot\WhyNot as FindWhyNot;
 use EvenRungs\Core\Planning\WhyNot\WhyNotAnswer;
 use EvenRungs\Core\Program\Program;
@@ -37,6 +41,7 @@ final class ClientPlanner
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
         private readonly Screening $screening,
+        private readonly ForecastView $forecasts,
     ) {
     }
 
@@ -49,10 +54,71 @@ final class ClientPlanner
     public function planned(Client $client, int $weeks, ?Calendar $calendar = null): Program
     {
         $this->checkMayPlan($client);
+        $old = $this->boards->program($client);
+
+        return $this->dated($this->told($this->plan($client, $weeks, $calendar ?? Calendar::of($old)), $client), $old);
+    }
+
+    /**
+     * The program in use planned anew, as many weeks as it has: what the trainer typed stays where its rung stays, and sessions built by
+     * hand stay until they are let go.
+     *
+     * @throws UnusableInput when something is not known, or a clinician comes first
+     */
+    public function plannedAnew(Client $client): Program
+    {
+        $this->checkMayPlan($client);
+        $old = $this->boards->program($client);
+        $planned = $this->told($this->plan($client, self::weeksOf($old), Calendar::of($old)), $client);
+        $carried = $old === null ? $planned : (new CarriedOver($this->data->library(), $this->boards->person($client)))->into(
+            $planned,
+            $old,
+            PresentWeek::of($old) - 1,
+        );
+
+        return $this->dated(NameProgram::kept($carried, $old), $old);
+    }
+
+    /** What would be planned for a client as they are known now, with no days yet; null where nothing may be planned. */
+    public function wouldPlan(Client $client): ?Program
+    {
+        $old = $this->boards->program($client);
+
+        return $this->mayPlan($client) ? $this->plan($client, self::weeksOf($old), Calendar::of($old)) : null;
+    }
+
+    private function plan(Client $client, int $weeks, Calendar $calendar): Program
+    {
         $planner = new WeekPlanner($this->data->library(), $this->boards->style($client), $this->data->goals());
 
-        $old = $this->boards->program($client);
-        $planned = PresentWeek::begun($planner->plan($this->boards->person($client), $weeks, $calendar ?? Calendar::of($old)));
+        return $planner->plan($this->boards->person($client), $weeks, $calendar, $this->pace($client));
+    }
+
+    /** The program with a note on every chosen ladder that it does not hold. */
+    private function told(Program $program, Client $client): Program
+    {
+        $chosen = new ChosenLadders($this->data->library(), $this->boards->style($client), $this->data->goals());
+
+        return $chosen->noted($program, $this->boards->person($client));
+    }
+
+    /** Steps follow the client's own pace on the ladders whose logs show it. */
+    private function pace(Client $client): Pace
+    {
+        $weeks = [];
+        foreach ($this->forecasts->of($client)->all() as $ladder => $forecast) {
+            $each = $forecast->weeksPerStep();
+            if ($each !== null) {
+                $weeks[$ladder] = min(Pace::MOST_WEEKS, $each);
+            }
+        }
+
+        return new Pace($weeks);
+    }
+
+    private function dated(Program $program, ?Program $old): Program
+    {
+        $planned = PresentWeek::begun($program);
         $today = StudioDay::today()->toDateTimeImmutable();
         // who will be away is away from the new program too
         $away = array_values(
@@ -67,12 +133,15 @@ final class ClientPlanner
 
     public function plannedIfAllowed(Client $client, int $weeks): ?Program
     {
+        return $this->mayPlan($client) ? $this->planned($client, $weeks) : null;
+    }
+
+    /** Whether everything is known that a plan needs, and nobody comes first. */
+    public function mayPlan(Client $client): bool
+    {
         $person = $this->boards->person($client);
 
-        return $person->screen !== null && $person->days !== null && $this->whyNot(
-            $client,
-            $person,
-        ) === null ? $this->planned($client, $weeks) : null;
+        return $person->screen !== null && $person->days !== null && $this->whyNot($client, $person) === null;
     }
 
     /** @throws UnusableInput when something is not known, or a clinician comes first */
@@ -158,10 +227,10 @@ final class ClientPlanner
     }
 
     /** @throws UnusableInput where there is no such style */
-    public function checkStyle(string $style): void
+    public function checkStyle(string $style, string $at = '/style'): void
     {
         if (! in_array($style, $this->data->styleNames(), true)) {
-            throw UnusableInput::at('/style', sprintf('there is no house style "%s"', $style));
+            throw UnusableInput::at($at, sprintf('there is no house style "%s"', $style));
         }
     }
 }

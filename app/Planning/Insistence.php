@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use DateTimeImmutable;
+use EvenRungs\Core\Planning\Edit\Allowed;
 use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Writing;
 
@@ -19,7 +20,7 @@ final class Insistence
 
     public static function of(Entry $entry): ?self
     {
-        $kept = $entry->x->get('insisted');
+        $kept = $entry->x->get(Allowed::INSISTED);
 
         return is_array($kept) && is_string($kept['why'] ?? null) && is_string($kept['by'] ?? null) && is_string($kept['on'] ?? null)
             ? new self(
@@ -36,7 +37,7 @@ final class Insistence
             $entry->dose,
             $entry->note,
             $entry->planned,
-            $entry->x->with('insisted', ['why' => $why, 'by' => $by, 'on' => $on]),
+            $entry->x->with(Allowed::INSISTED, ['why' => $why, 'by' => $by, 'on' => $on]),
         );
     }
 

@@ -12,6 +12,7 @@ use EvenRungs\Core\Client\Basis;
 use EvenRungs\Core\Client\Standing;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Log\Position;
+use EvenRungs\Core\Planning\Choice\Pace;
 use EvenRungs\Core\Planning\Choice\Progression;
 use EvenRungs\Core\Planning\Edit\StandingEdit;
 use EvenRungs\Core\Program\Program;
@@ -97,7 +98,7 @@ final class MoveRung
         $client = $board->client->standing(
             [...$board->client->standings, $to->rung->ladder => new Standing($to->rung, $to->step, $to->range)],
         );
-        $progression = new Progression($library, $board->style, $board->steps(), $board->goal);
+        $progression = new Progression($library, $board->style, $board->steps(), $board->goal, Pace::of($board->program));
         $edited = (new StandingEdit($library, $board->steps()))->standOn(
             $board->program,
             $to->rung,

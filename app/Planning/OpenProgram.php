@@ -34,6 +34,7 @@ final class OpenProgram
             $again = $this->planner->fit($locked)->again($old, $person);
             $fitted = $again->program;
             $changes = FitView::of($again);
+            $locked->plan_asked = null;
             ProgramRow::query()->ofClient($locked)->update(['current' => false]);
             $row->update(
                 [

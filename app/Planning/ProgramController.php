@@ -15,6 +15,7 @@ use EvenRungs\Core\Planning\Week\WeekWishes;
 use EvenRungs\Core\Program\Away;
 use EvenRungs\Core\Time\Weekday;
 use EvenRungs\Formats\Node;
+use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -37,17 +38,9 @@ final class ProgramController extends Controller
 
     public function index(Client $client): JsonResponse
     {
-        return new JsonResponse(['programs' => Program::query()->ofClient($client)->ordered(
-            'created_at',
-            'desc',
-        )->ordered('id', 'desc')->get()->map(static fn (Program $row): array => [
-            'id' => $row->id,
-            'title' => $row->document['title'] ?? 'Program',
-            'weeks' => count($row->document['weeks'] ?? []),
-            'style' => $row->document['style'] ?? null,
-            'began' => $row->created_at->toDateString(),
-            'current' => $row->current,
-        ])->all()]);
+        $rows = Program::query()->ofClient($client)->ordered('created_at', 'desc')->ordered('id', 'desc')->get();
+
+        return new JsonResponse(['programs' => $rows->map($this->programs->row(...))->all()]);
     }
 
     public function show(Client $client, string $program): JsonResponse
@@ -66,25 +59,53 @@ final class ProgramController extends Controller
     public function begin(Request $request, Client $client, BeginProgram $begin): JsonResponse
     {
         $body = Body::read($request, 'NewProgramRequest');
-        $begin->of($client, $this->trainer(), $body->int('version'), $body->int('weeks'), self::calendar($body));
+        $begin->of($client, $this->trainer(), $body->int('version'), $body->int('weeks'), self::calendar($body, $body->int('weeks')));
 
         return $this->board($client);
     }
 
-    private static function calendar(Node $body): Calendar
+    /** @throws UnusableInput where a week is not in the program, or two things of one week contradict each other */
+    private static function calendar(Node $body, ?int $weeks = null): Calendar
     {
         $away = $matches = $wished = [];
-        $body->each('away', static function (Node $week) use (&$away): void {
-            $away[$week->int('week')] = new Away($week->ints('days'), $week->strings('equipment'));
-        });
-        $body->each('matches', static function (Node $match) use (&$matches): void {
-            $matches[$match->int('week')][] = Weekday::from($match->string('day'));
-        });
         foreach ($body->optionalChild('wished')?->keys() ?? [] as $day) {
             $wished[Weekday::from($day)->number()] = DayUse::from($body->child('wished')->string($day));
         }
+        $body->each('away', static function (Node $week) use (&$away, $weeks): void {
+            $number = $week->int('week');
+            self::checkWeek($week, $number, $weeks);
+            if (isset($away[$number])) {
+                throw UnusableInput::at($week->path('week'), sprintf('week %d is away already', $number));
+            }
+            $away[$number] = new Away($week->ints('days'), $week->strings('equipment'));
+        });
+        $body->each('matches', static function (Node $match) use (&$matches, $wished, $weeks): void {
+            $day = Weekday::from($match->string('day'));
+            self::checkWeek($match, $match->int('week'), $weeks);
+            if (in_array($day, $matches[$match->int('week')] ?? [], true)) {
+                throw UnusableInput::at($match->path('day'), sprintf('%s has a match already', $day->label()));
+            }
+            $wish = $wished[$day->number()] ?? null;
+            if ($weeks !== null && in_array($wish, [DayUse::Hard, DayUse::Light, DayUse::Finisher], true)) {
+                throw UnusableInput::at($match->path('day'), sprintf(
+                    'is wished for %s, and a day of a match takes a switch-on at most',
+                    lcfirst($wish->label()),
+                ));
+            }
+            $matches[$match->int('week')][] = $day;
+        });
 
         return new Calendar($away, $matches, $wished);
+    }
+
+    private static function checkWeek(Node $of, int $week, ?int $weeks): void
+    {
+        if ($weeks !== null && $week > $weeks) {
+            throw UnusableInput::at(
+                $of->path('week'),
+                sprintf('is not in the program, which has %s', $weeks === 1 ? 'one week' : $weeks.' weeks'),
+            );
+        }
     }
 
     /** The best use of the days under wishes, and what had to give; nothing is stored. */
@@ -122,6 +143,17 @@ final class ProgramController extends Controller
     public function open(Request $request, Client $client, string $program, OpenProgram $open): JsonResponse
     {
         $open->again($client, $this->trainer(), Body::read($request, 'VersionRequest')->int('version'), $program);
+
+        return $this->board($client);
+    }
+
+    public function name(Request $request, Client $client, string $program, NameProgram $names): JsonResponse
+    {
+        $body = Body::read($request, 'ProgramNameRequest');
+        if (trim($body->string('name')) === '') {
+            throw UnusableInput::at('/name', 'needs at least one character');
+        }
+        $names->as($client, $this->trainer(), $body->int('version'), $program, $body->string('name'));
 
         return $this->board($client);
     }

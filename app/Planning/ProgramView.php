@@ -4,15 +4,19 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Models\Program as ProgramRow;
 use App\Support\ClockField;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Ladder\Role;
+use EvenRungs\Core\Planning\Week\Calendar;
 use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\ProgramDates;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionTime;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Core\Time\Weekday;
 use EvenRungs\Storage\DataFolder;
 
 /**
@@ -20,8 +24,11 @@ use EvenRungs\Storage\DataFolder;
  */
 final class ProgramView
 {
-    public function __construct(private readonly DataFolder $data, private readonly WeekView $view)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly WeekView $view,
+        private readonly BoardLoader $boards,
+    ) {
     }
 
     /** @return array<string, mixed> */
@@ -32,6 +39,7 @@ final class ProgramView
         return [
             'title' => $program->title ?? '',
             'style' => $program->style ?? $board->style->id,
+            'calendar' => self::calendar($program),
             'weeks' => array_map(fn (Week $week): array => [
                 'number' => $week->number,
                 'total' => ClockField::of($this->total($week)),
@@ -44,6 +52,43 @@ final class ProgramView
             'shows_roles' => $board->style->plan->roleShares !== [] || $this->data->goals()[$board->client->goal->value]->showsRoles,
             'paths' => $this->paths($program),
         ];
+    }
+
+    /** @return array<string, mixed> one of the client's programs, in a line */
+    public function row(ProgramRow $row): array
+    {
+        $program = $this->boards->read($row);
+        $dates = ProgramDates::of($program);
+
+        return [
+            'id' => $row->id,
+            'title' => $program->title ?? 'Program',
+            'weeks' => count($program->weeks),
+            'style' => $program->style,
+            'began' => $dates?->began->format('Y-m-d') ?? $row->created_at->toDateString(),
+            'ends' => $program->weeks === [] ? null : $dates?->last(count($program->weeks) - 1)->format('Y-m-d'),
+            'current' => $row->current,
+        ];
+    }
+
+    /** @return array<string, mixed> weeks away, matches and wishes, as they are asked for */
+    private static function calendar(Program $program): array
+    {
+        $calendar = Calendar::of($program);
+        $away = $matches = $wished = [];
+        foreach ($calendar->away as $week => $each) {
+            $away[] = ['week' => $week, 'days' => (object) $each->days, 'equipment' => $each->equipment];
+        }
+        foreach ($calendar->matches as $week => $days) {
+            foreach ($days as $day) {
+                $matches[] = ['week' => $week, 'day' => $day->value];
+            }
+        }
+        foreach ($calendar->wished as $day => $use) {
+            $wished[Weekday::cases()[$day]->value] = $use->value;
+        }
+
+        return ['away' => $away, 'matches' => $matches, 'wished' => (object) $wished];
     }
 
     private function total(Week $week): Seconds

@@ -27,13 +27,32 @@ final class ReadyController extends Controller
 
     public function all(): JsonResponse
     {
-        return new JsonResponse(['ready' => array_values(array_map(static fn (ReadySession $each): array => [
+        return new JsonResponse(['ready' => array_values(array_map(fn (ReadySession $each): array => [
             'id' => $each->id,
             'name' => $each->name,
             'text' => $each->text,
             'kind' => $each->kind->value,
             'minutes' => intdiv($each->length->ms, 60_000),
+            'stations' => $this->stations($each),
         ], $this->data->readySessions()))]);
+    }
+
+    /** @return list<string> a ladder for each place, as stations of a group */
+    private function stations(ReadySession $ready): array
+    {
+        $out = $this->data->style(DataFolder::DEFAULT_STYLE)->plan->withoutLadders;
+        $stations = [];
+        foreach ($ready->items as $item) {
+            $ladders = $item->ladders;
+            foreach ($item->category === null ? [] : $this->data->library()->ladders as $ladder) {
+                if ($ladder->category === $item->category && ! in_array($ladder->id, [...$out, ...$stations], true)) {
+                    $ladders[] = $ladder->id;
+                }
+            }
+            $stations = [...$stations, ...array_slice($ladders, 0, 1)];
+        }
+
+        return $stations;
     }
 
     public function filled(Request $request, string $ready): JsonResponse

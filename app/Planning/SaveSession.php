@@ -6,6 +6,7 @@ namespace App\Planning;
 
 use App\Models\Client;
 use App\Models\Trainer;
+use EvenRungs\Core\Planning\Edit\CarriedOver;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\Week;
@@ -42,15 +43,22 @@ final class SaveSession
         ), fn (Program $program): Program => $this->inWeek($program, $week, function (Week $found) use ($place, $session): array {
             $sessions = $found->sessions;
             if ($place === null) {
-                $sessions[] = $this->programs->told($session);
+                $sessions[] = CarriedOver::byHand($this->programs->told($session));
             } elseif (isset($sessions[$place - 1])) {
-                $sessions[$place - 1] = $this->programs->told($session);
+                $sessions[$place - 1] = CarriedOver::byHand($this->programs->told($session));
             } else {
                 throw UnusableInput::at('/place', 'there is no such session');
             }
 
             return $sessions;
         }));
+    }
+
+    /** Lets a session that was built by hand go: planning anew may put another in its place. */
+    public function letGo(Client $client, Trainer $trainer, int $version, int $week, int $place): void
+    {
+        $this->programs->change($client, $trainer, $version, 'Session let go', static fn (Program $program): Program => $program
+            ->changeSession($week - 1, $place - 1, static fn (Session $session): Session => CarriedOver::byHand($session, false)));
     }
 
     /** @param  callable(Week): list<Session>  $edit */

@@ -116,6 +116,14 @@ final class SessionController extends Controller
         return $this->board($client);
     }
 
+    public function letGo(Request $request, Client $client, SaveSession $saves): JsonResponse
+    {
+        $body = Body::read($request, 'SessionPlaceRequest');
+        $saves->letGo($client, $this->trainer(), $body->int('version'), $body->int('week'), $body->int('place'));
+
+        return $this->board($client);
+    }
+
     public function remove(Request $request, Client $client, MoveSession $moves): JsonResponse
     {
         $body = Body::read($request, 'SessionPlaceRequest');
@@ -222,6 +230,19 @@ final class SessionController extends Controller
         );
 
         return $this->board($client);
+    }
+
+    public function mendAll(Request $request, Client $client, MendFinding $mend): JsonResponse
+    {
+        $mend->all($client, $this->trainer(), Body::read($request, 'VersionRequest')->int('version'));
+
+        return $this->board($client);
+    }
+
+    /** What mending all would do; nothing is stored. */
+    public function checkMendAll(Client $client, MendFinding $mend): JsonResponse
+    {
+        return new JsonResponse(['would' => $mend->seen($client)]);
     }
 
     public function mend(Request $request, Client $client, MendFinding $mending): JsonResponse

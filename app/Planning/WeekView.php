@@ -19,6 +19,7 @@ use EvenRungs\Core\Ladder\DoseRange;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Planning\Edit\CarriedOver;
 use EvenRungs\Core\Planning\Edit\StandingEdit;
 use EvenRungs\Core\Planning\Session\Preparation;
 use EvenRungs\Core\Program\Block;
@@ -114,6 +115,7 @@ final class WeekView
                     ProgramDates::isMissed($session) => 'missed',
                     default => 'planned',
                 },
+                'by_hand' => CarriedOver::isByHand($session),
                 'moved_from' => ProgramDates::movedFrom($session)?->value,
                 'moved_from_week' => ProgramDates::weekMovedFrom($session),
             ];

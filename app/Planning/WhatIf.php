@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Clients\ClientDocument;
 use App\Models\Client;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
@@ -27,29 +28,12 @@ final class WhatIf
         $other = $client->replicate(['version']);
         $other->id = $client->id;
         $other->version = $client->version;
-        $document = $client->document;
-        if ($wishes->has('days')) {
-            $document['days'] = $wishes->ints('days');
-        }
-        $document['limits'] = [...($document['limits'] ?? []), ...$this->newLimits($document['limits'] ?? [], $wishes->strings('limits'))];
-        $other->document = $document;
+        $other->document = ClientDocument::wished($client->document, $wishes);
         $other->style = $wishes->optionalString('style') ?? $client->style;
         if ($wishes->has('style')) {
             $this->planner->checkStyle($wishes->string('style'));
         }
 
-        return $this->boards->load($other)->with($this->planner->planned($other, 1));
-    }
-
-    /**
-     * @param  list<mixed>  $known
-     * @param  list<string>  $more
-     * @return list<string> those that are not known yet
-     */
-    private function newLimits(array $known, array $more): array
-    {
-        $ids = array_map(static fn (mixed $limit): mixed => is_array($limit) ? $limit['limit'] ?? null : $limit, $known);
-
-        return array_values(array_diff($more, array_filter($ids, is_string(...))));
+        return $this->boards->load($other)->with($this->planner->plannedAnew($other));
     }
 }

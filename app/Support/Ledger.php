@@ -14,7 +14,10 @@ use App\Planning\BoardLoader;
 use App\Planning\BoardView;
 use App\Progress\EvenOuts;
 use EvenRungs\Core\Client\Basis;
+use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Log\Position;
+use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Planning\Edit\Allowed;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Formats\DoseJson;
 use EvenRungs\Formats\Node;
@@ -136,7 +139,7 @@ final class Ledger
             if ($standing !== null) {
                 $rung = $standing->optionalString('rung');
                 $at = $rung === null ? null : new Position(
-                    $this->data->library()->rung($rung),
+                    $this->stillSafe($locked, $rung, $change->label),
                     $standing->int('step'),
                     $standing->has('range') ? DoseJson::readRange($standing->child('range')) : null,
                 );
@@ -151,6 +154,9 @@ final class Ledger
             if (array_key_exists('style', $forward ? $change->after : $change->before)) {
                 $locked->style = $state->optionalString('style');
             }
+            if (array_key_exists('plan_asked', $forward ? $change->after : $change->before)) {
+                $locked->plan_asked = $state->has('plan_asked') ? $state->strings('plan_asked') : null;
+            }
             if (! $forward && isset($change->after['new_program'])) {
                 ProgramRow::query()->ofClient($locked)->whereKey($change->after['new_program'])->delete();
             }
@@ -160,9 +166,38 @@ final class Ledger
         });
     }
 
+    /** @throws UnusableInput where what changed since forbids to stand there */
+    private function stillSafe(Client $client, string $id, string $label): Rung
+    {
+        $rung = $this->data->library()->rung($id);
+        $against = Obstacles::between($this->boards->person($client), $rung, $this->data->library())->safety($this->data->library());
+        if ($against !== []) {
+            $why = implode('; ', $against);
+
+            throw UnusableInput::at('/', sprintf('"%s" cannot be taken back: %s %s', $label, $rung->name, $why));
+        }
+
+        return $rung;
+    }
+
+    /**
+     * A program of an earlier day, without what is forbidden since.
+     *
+     * @param  array<string, mixed>  $document
+     * @return array<string, mixed>
+     */
+    private function allowedOf(array $document, Client $client): array
+    {
+        $program = (new ProgramJson($this->data->storedClients()))->read(new Node($document));
+        $allowed = (new Allowed($this->data->library(), $this->boards->person($client)))->program($program);
+
+        return $allowed == $program ? $document : $this->written($allowed);
+    }
+
     /** @param  array<string, mixed>|null  $document */
     private function putBack(Client $client, ?string $id, ?array $document): void
     {
+        $document = $document === null ? null : $this->allowedOf($document, $client);
         if ($document === null) {
             ProgramRow::query()->ofClient($client)->current()->delete();
 
@@ -186,6 +221,7 @@ final class Ledger
     /** Keeps the program in use aside and puts another in its place. */
     public function begin(Client $client, Program $program): ProgramRow
     {
+        $client->plan_asked = null;
         ProgramRow::query()->ofClient($client)->update(['current' => false]);
 
         return $this->create($client, $this->written($program));

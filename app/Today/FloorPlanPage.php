@@ -10,10 +10,13 @@ use App\Planning\BoardLoader;
 use App\Planning\ClientPlanner;
 use App\Planning\Insistence;
 use App\Support\StudioDay;
+use Closure;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Floor\RunSheet;
+use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Obstacles;
+use EvenRungs\Core\Planning\Edit\Allowed;
 use EvenRungs\Core\Planning\Group\GroupMember;
 use EvenRungs\Core\Planning\Group\GroupTurns;
 use EvenRungs\Core\Planning\Session\Preparation;
@@ -83,6 +86,7 @@ final class FloorPlanPage
             $date,
             [Style::mayHoldToFault($person)],
             [LastLoads::of($client)],
+            [$this->words($client, $person)],
         );
     }
 
@@ -95,30 +99,29 @@ final class FloorPlanPage
      */
     private function safe(Session $session, Person $person): array
     {
-        $library = $this->data->library();
-        $left = [];
-        $blocks = [];
-        foreach ($session->blocks as $block) {
-            $entries = [];
-            foreach ($block->entries() as $entry) {
-                $rung = $library->find($entry->exercise);
-                $obstacles = $rung === null ? null : Obstacles::between($person, $rung, $library);
-                if ($rung === null || $obstacles === null || $obstacles->isSafe() || Insistence::of($entry) !== null) {
-                    $entries[] = $entry;
-                } else {
-                    $left[] = sprintf('Left out: %s %s.', $rung->name, implode('; ', $obstacles->safety($library)));
-                }
-            }
-            if ($entries !== [] || $block->entries() === []) {
-                $blocks[] = $block->entries() === [] || $entries === $block->entries() ? $block : $block->withEntries($entries);
-            }
-        }
-        $safe = $left === [] ? $session : $session->withBlocks($blocks);
-
-        return $safe->entries() === [] && $session->entries() !== [] ? throw UnusableInput::at(
+        $allowed = new Allowed($this->data->library(), $person);
+        $left = array_map(
+            fn (Obstacles $each): string => sprintf(
+                'Left out: %s %s.',
+                $each->rung->name,
+                implode('; ', $each->safety($this->data->library())),
+            ),
+            $allowed->leftOut($session),
+        );
+        $safe = $allowed->session($session) ?? throw UnusableInput::at(
             '/',
             'nothing of this session may be done: '.lcfirst(implode(' ', $left)),
-        ) : [$safe, $left];
+        );
+
+        return [$safe, $left];
+    }
+
+    /** @return Closure(Rung): list<string> */
+    private function words(Client $client, Person $person): Closure
+    {
+        $style = $this->boards->style($client);
+
+        return static fn (Rung $rung): array => $style->words($rung, $person);
     }
 
     /**
@@ -129,6 +132,10 @@ final class FloorPlanPage
     {
         $timeline = SessionTime::of($session, $this->data->library())->timeline;
         $ids = array_map(static fn (GroupMember $member): string => $member->id, $members);
+        $records = array_map(
+            static fn (GroupMember $each): Client => Client::query()->ofStudio($studio->id)->whereKey($each->id)->firstOrFail(),
+            $members,
+        );
         $sets = [];
         foreach ($timeline as $i => $segment) {
             foreach ($segment->kind === SegmentKind::Work ? $turns->at((int) $segment->entry) : [] as $place) {
@@ -151,12 +158,8 @@ final class FloorPlanPage
             ),
             $sets,
             mayOpen: array_map(static fn (GroupMember $each): bool => Style::mayHoldToFault($each->client), $members),
-            loads: array_map(
-                static fn (GroupMember $each): array => LastLoads::of(
-                    Client::query()->ofStudio($studio->id)->whereKey($each->id)->firstOrFail(),
-                ),
-                $members,
-            ),
+            loads: array_map(static fn (Client $each): array => LastLoads::of($each), $records),
+            words: array_map(fn (Client $record, GroupMember $each): Closure => $this->words($record, $each->client), $records, $members),
         );
     }
 }

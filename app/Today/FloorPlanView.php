@@ -47,6 +47,7 @@ final class FloorPlanView
      * @param  list<string>  $warnings  to be read before the start
      * @param  array<string, string>  $kept  why a barred rung is done all the same, by rung
      * @param  list<array<string, array{kg: ?float, band: ?string, on: string}>>  $loads  of each member, the newest weight or band of
+     * @param  list<callable(Rung): list<string>>  $words  how each member's style coaches a rung
      *                                                             each rung
      * @param  list<bool>  $mayOpen  of each member, whether a hold may run to the first fault
      * @return array<string, mixed>
@@ -64,6 +65,7 @@ final class FloorPlanView
         ?DateTimeImmutable $date = null,
         array $mayOpen = [],
         array $loads = [],
+        array $words = [],
     ): array {
         $last = [];
         foreach ($sets as $i => [$member, $rung, , $set]) {
@@ -71,8 +73,11 @@ final class FloorPlanView
         }
         $rungs = [];
         $ladders = [];
-        foreach ($sets as [, $rung, $dose]) {
-            $rungs[$rung->id] ??= [...$this->rung($rung, $dose), 'kept' => $kept[$rung->id] ?? null];
+        foreach ($sets as [$member, $rung, $dose]) {
+            $said = isset($words[$member]) ? $words[$member]($rung) : [];
+            $rungs[$rung->id] ??= [...$this->rung($rung, $dose), 'words' => $said, 'kept' => $kept[$rung->id] ?? null];
+            // at one station only what is right for everybody is said
+            $rungs[$rung->id]['words'] = array_values(array_intersect($rungs[$rung->id]['words'], $said));
             $ladders[$rung->ladder] ??= $this->data->library()->ladderOf($rung)->name;
         }
 

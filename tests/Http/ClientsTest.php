@@ -44,7 +44,7 @@ final class ClientsTest extends HttpTestCase
         self::assertSame(['screen', null], [$board['unasked'], $board['week']]);
     }
 
-    public function test_an_edit_reads_back_as_it_was_written_and_the_week_follows(): void
+    public function test_an_edit_reads_back_as_it_was_written_and_the_week_follows_when_asked(): void
     {
         $this->signedIn();
         $id = $this->add(['x' => ['kept' => true]]);
@@ -63,6 +63,11 @@ final class ClientsTest extends HttpTestCase
 
         self::assertSame($document, $saved->json('document'));
         $board = $this->api('GET', '/clients/'.$id.'/board')->json();
+        self::assertSame(['tue', 'fri'], array_column($board['week']['sessions'], 'day'), 'nothing is planned anew unasked');
+        self::assertSame(['limits', 'days and minutes'], $board['plan_asked']);
+
+        $board = $this->api('POST', '/clients/'.$id.'/plan', ['version' => 2])->assertOk()->json();
+        self::assertNull($board['plan_asked']);
         self::assertSame(['wed'], array_column($board['week']['sessions'], 'day'));
         self::assertNotSame([], array_filter($board['week']['gaps'], static fn (array $gap): bool => $gap['category'] === 'AF'));
     }

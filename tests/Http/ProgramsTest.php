@@ -6,6 +6,7 @@ namespace Tests\Http;
 
 use App\Planning\BoardLoader;
 use EvenRungs\Core\Placement\Steps;
+use Illuminate\Testing\TestResponse;
 
 final class ProgramsTest extends HttpTestCase
 {
@@ -197,5 +198,47 @@ final class ProgramsTest extends HttpTestCase
 
         self::assertSame(['Moved by Sanna Keel: Hip felt tired.'], $moved['why']);
         self::assertSame(['week' => 1, 'rung' => $ladder['down']], $moved['path'][0]);
+    }
+
+    public function test_wishes_matches_and_weeks_away_stay_with_the_program_and_are_checked(): void
+    {
+        $this->signedIn();
+        $new = fn (array $more): TestResponse => $this->api(
+            'POST',
+            $this->path('/programs'),
+            ['version' => $this->board()['version'], 'weeks' => 4, ...$more],
+        );
+        $match = ['week' => 2, 'day' => 'sat'];
+        $away = ['week' => 3, 'days' => ['mon' => 10], 'equipment' => ['mat']];
+        $new(['matches' => [['week' => 5, 'day' => 'sat']]])->assertStatus(422)->assertJsonPath('errors.0.path', '/matches/0/week');
+        $new(['away' => [[...$away, 'week' => 6]]])->assertStatus(422)->assertJsonPath('errors.0.path', '/away/0/week');
+        $new(['away' => [$away, $away]])->assertStatus(422)->assertJsonPath('errors.0.path', '/away/1/week');
+        $new(['matches' => [$match, $match]])->assertStatus(422)->assertJsonPath('errors.0.path', '/matches/1/day');
+        $new(['matches' => [$match], 'wished' => ['sat' => 'hard']])->assertStatus(422)->assertJsonPath('errors.0.path', '/matches/0/day');
+
+        $new(['matches' => [$match], 'away' => [$away], 'wished' => ['sun' => 'free']])->assertOk();
+        $calendar = fn (): array => $this->api('GET', $this->path('/programs/current'))->assertOk()->json('calendar');
+        self::assertSame(['away' => [$away], 'matches' => [$match], 'wished' => ['sun' => 'free']], $calendar());
+        $this->api('POST', $this->path('/plan'), ['version' => $this->board()['version']])->assertOk();
+        self::assertSame([[$away], [$match]], [$calendar()['away'], $calendar()['matches']], 'planned anew, it keeps them');
+    }
+
+    public function test_a_program_has_a_name_that_stays_and_an_end(): void
+    {
+        $this->signedIn();
+        $id = $this->programs()[0]['id'];
+        $this->api('POST', $this->path("/programs/{$id}/name"), ['version' => $this->board()['version'], 'name' => ' Before the race '])
+            ->assertOk()->assertJsonPath('title', 'Before the race');
+        $board = $this->api('POST', $this->path('/plan'), ['version' => $this->board()['version']])->assertOk()->json();
+        self::assertSame('Before the race', $board['title']);
+        $days = $this->programs()[0];
+        self::assertSame($board['week_days'][$days['weeks'] - 1]['to'], $days['ends']);
+        self::assertSame($board['dates']['began'], $days['began']);
+
+        $blank = ['version' => $board['version'], 'name' => '  '];
+        $this->api('POST', $this->path("/programs/{$id}/name"), $blank)->assertStatus(422)->assertJsonPath('errors.0.path', '/name');
+        $this->api('POST', $this->path('/undo'), ['version' => $board['version']])->assertOk();
+        $back = $this->api('POST', $this->path('/undo'), ['version' => $board['version'] + 1])->assertOk()->json('title');
+        self::assertNotSame('Before the race', $back);
     }
 }

@@ -155,6 +155,7 @@ final class SafeFirstTest extends HttpTestCase
                 'limits' => [['limit' => 'shoulder', 'severity' => 'severe'], ['limit' => 'osteoporosis', 'severity' => 'moderate']],
             ],
         )->assertOk();
+        $this->api('POST', $this->path('/plan', 'Oskar Pintle'), ['version' => $board['version'] + 1])->assertOk();
         $plan = $this->api('GET', $this->path('/floor/1/1', 'Oskar Pintle'))->assertOk()->json();
         self::assertArrayNotHasKey($rung, $plan['rungs']);
         foreach (array_keys($plan['rungs']) as $each) {

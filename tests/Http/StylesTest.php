@@ -17,7 +17,7 @@ final class StylesTest extends HttpTestCase
         $styles = $this->api('GET', '/styles')->assertOk()->json('styles');
 
         self::assertGreaterThanOrEqual(5, count($styles));
-        self::assertCount(16, $styles[0]['choices']);
+        self::assertCount(18, $styles[0]['choices']);
     }
 
     public function test_a_client_follows_another_style_and_undo_brings_the_old_one_back(): void
