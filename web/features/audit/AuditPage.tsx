@@ -14,6 +14,7 @@ import { Findings } from '../../parts/findings/Findings';
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { useStyles } from '../../parts/styles/useStyles';
 import { useClients } from '../../parts/client/useClients';
+import { FitGroup } from './FitGroup';
 
 type Page = Schemas['AuditPage'];
 type Sent = Schemas['AuditFixRequest']['program'];
@@ -186,6 +187,7 @@ export function AuditPage() {
                     {whole.isPending && whole.variables === 'mend-all' ? 'Mending …' : 'Mend all'}
                   </Button>
                 )}
+                <FitGroup program={page.program} />
                 {client !== '' && (
                   <Button
                     disabled={busy}

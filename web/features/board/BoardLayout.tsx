@@ -5,6 +5,7 @@ import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Conflict } from './Conflict';
+import { PlanQuestion } from '../../parts/plan/PlanQuestion';
 import { redo, undo, useBoard, useBoardChange, type Board } from '../../parts/board/useBoard';
 
 const tabs = [
@@ -25,6 +26,7 @@ const forReaders = ['screen', 'even', 'sheet'];
 /** The head of a client's pages: who it is, what must not be loaded, where the week stands. */
 export function BoardLayout() {
   const board = useBoard();
+  const isTrainer = useMay('trainer');
   if (board.isPending) return <Waiting what="the client" />;
   if (board.isError) {
     return (
@@ -52,6 +54,11 @@ export function BoardLayout() {
           </Notice>
         </div>
       )}
+      {board.data.nothing_programmable !== null && (
+        <div className="mb-3 print:hidden">
+          <Notice title="Nothing can be programmed.">{board.data.nothing_programmable}</Notice>
+        </div>
+      )}
       {board.data.unasked !== null && (
         <div className="mb-3 print:hidden">
           <Notice
@@ -67,6 +74,7 @@ export function BoardLayout() {
           </Notice>
         </div>
       )}
+      {isTrainer && <PlanQuestion board={board.data} />}
       <Conflict />
       <Outlet />
     </div>

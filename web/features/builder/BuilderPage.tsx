@@ -11,9 +11,12 @@ import { SelectField, TextField } from '../../ui/Field';
 import { Insist } from '../../ui/Insist';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
+import { WhyNotDialog } from '../../parts/whynot/WhyNot';
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { Blocks } from './Blocks';
 import { Findings } from '../../parts/findings/Findings';
+import { Changes } from '../../parts/findings/Changes';
+import { useFitSession, type Fitted } from './fit';
 import { ReadySessions, useReady } from './ReadySessions';
 import { Ribbon } from './Ribbon';
 import { addRest, emptySession, received, sent, type Session } from './session';
@@ -74,6 +77,7 @@ function Builder({
                 }}
               />
             </div>
+            {client !== null && <WhyNotDialog label="Why is it not in …" />}
             <Button
               disabled={switchOn.isPending}
               onClick={() => {
@@ -140,6 +144,7 @@ function Builder({
               />
             </section>
           )}
+          {client !== null && <FitSession client={client} tools={tools} />}
           <ReadySessions
             client={client ?? undefined}
             day={session.day}
@@ -283,6 +288,40 @@ function Times({ tools }: { tools: ReturnType<typeof useBuilder> }) {
       {seconds('cool_down_s', 'Cool-down')}
       {change('station_s', 'Change of station')}
       {change('side_s', 'Change of side')}
+    </section>
+  );
+}
+
+/** The session as it stands, anyone's or a template's, on the client's own rungs. */
+function FitSession({ client, tools }: { client: string; tools: ReturnType<typeof useBuilder> }) {
+  const [fitted, setFitted] = useState<Fitted | null>(null);
+  const fit = useFitSession(client, (made) => {
+    setFitted(made);
+    tools.set(made.session);
+  });
+  return (
+    <section aria-label="Fit to this person">
+      <Button
+        disabled={fit.isPending || tools.session.blocks.length === 0}
+        onClick={() => {
+          fit.mutate(tools.session);
+        }}
+      >
+        {fit.isPending ? 'Fitting …' : 'Fit to this person'}
+      </Button>
+      {fitted !== null && fitted.session === tools.session && (
+        <>
+          <p className="mt-1">
+            {fitted.changes.length === 0
+              ? 'All of it fitted as it was.'
+              : `${fitted.changes.length} ${fitted.changes.length === 1 ? 'thing' : 'things'} changed; Undo takes it back.`}
+          </p>
+          <Changes changes={fitted.changes} />
+        </>
+      )}
+      <p role="alert" className="font-semibold text-warn empty:hidden">
+        {fit.error?.message}
+      </p>
     </section>
   );
 }

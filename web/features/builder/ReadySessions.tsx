@@ -1,6 +1,7 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { answer, api } from '../../api/client';
 import { kindNames } from '../../lib/words';
+import { useReadySessions } from '../../parts/ready/useReadySessions';
 import { Button } from '../../ui/Button';
 import { received, type Session } from './session';
 
@@ -29,7 +30,7 @@ export function ReadySessions({
   day: Session['day'];
   onReady: (session: Session) => void;
 }) {
-  const all = useQuery({ queryKey: ['ready'], queryFn: () => answer(api.GET('/ready')), staleTime: Infinity });
+  const all = useReadySessions();
   const use = useReady(client, day, onReady);
   return (
     <section aria-label="Ready sessions">

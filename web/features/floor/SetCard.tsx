@@ -188,7 +188,7 @@ function Before({ run, member, act }: { run: Run; member: number; act: Act }) {
         <div className="mt-3 rounded-md border border-line p-3">
           <p className="font-bold">{rung.name}</p>
           <ul className="list-disc pl-5">
-            {rung.setup.map((line) => (
+            {[...rung.setup, ...(rung.words ?? [])].map((line) => (
               <li key={line}>{line}</li>
             ))}
           </ul>

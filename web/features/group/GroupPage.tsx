@@ -21,6 +21,7 @@ import { useLogChange } from '../../parts/log/useLogChange';
 import { useFigures } from '../../parts/rungs/useRungs';
 import { answered, Arrival, type Arrived } from './Arrival';
 import { useClients } from '../../parts/client/useClients';
+import { useReadySessions } from '../../parts/ready/useReadySessions';
 import { useGroupPlan } from './queries';
 
 /** One clock for a small group: the same stations for all, each person on their own rung; one card to print for every station. */
@@ -29,6 +30,7 @@ export function GroupPage() {
   const library = useLibrary();
   const refresh = useLogChange();
   const [chosen, setChosen] = useState<string[]>([]);
+  const ready = useReadySessions();
   const [stations, setStations] = useState<string[]>(['dead-bug', 'side-plank', 'press-out', 'bird-dog']);
   const [numbers, setNumbers] = useState({
     rounds: '3',
@@ -116,6 +118,18 @@ export function GroupPage() {
         )}
         <fieldset>
           <legend className="font-semibold">Stations</legend>
+          <SelectField
+            label={<span className="text-sm font-normal">Those of a ready session</span>}
+            value=""
+            options={[
+              ['', 'choose …'],
+              ...(ready.data?.ready.map((each) => [each.id, `${each.name} (${each.stations.length})`] as const) ?? []),
+            ]}
+            onChange={(id) => {
+              const chosen = ready.data?.ready.find((each) => each.id === id);
+              if (chosen !== undefined) setStations(chosen.stations);
+            }}
+          />
           {stations.map((station, i) => (
             <div key={i} className="mb-1 flex items-end gap-1">
               <SelectField

@@ -284,7 +284,7 @@ function Actions({ page }: { page: Page }) {
       </div>
       <div className="w-52 text-[15px]">
         <SelectField
-          label="The road to it for"
+          label="The road, or why not, for"
           value=""
           options={[
             ['', 'choose a client'],

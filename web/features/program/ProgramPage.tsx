@@ -3,7 +3,8 @@ import { Link } from 'react-router';
 import { isConflict, type Schemas } from '../../api/client';
 import { longDate } from '../../lib/dates';
 import { Button } from '../../ui/Button';
-import { SelectField } from '../../ui/Field';
+import { fieldError } from '../../lib/fieldError';
+import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useBoardChange, useClientId, useLibrary } from '../../parts/board/useBoard';
 import { useStyles } from '../../parts/styles/useStyles';
@@ -13,7 +14,7 @@ import { ProgramDays } from './ProgramDays';
 import { WeekWishes, type Calendar } from './WeekWishes';
 import { usePrograms } from './usePrograms';
 import { WeeksTable } from './WeeksTable';
-import { beginProgram, openProgram } from './changes';
+import { beginProgram, nameProgram, openProgram } from './changes';
 import { useProgramInUse } from './queries';
 
 /** The program over its weeks: the path expected along each ladder, minutes and shares, and the programs that are kept. */
@@ -25,17 +26,18 @@ export function ProgramPage() {
   const numbers = useLibrary().data?.numbers;
   const [typed, setWeeks] = useState<string | null>(null);
   const weeks = typed ?? String(numbers?.usual_weeks ?? '');
-  const [calendar, setCalendar] = useState<Calendar>({});
+  const [changed, setCalendar] = useState<Calendar | null>(null);
   const [planning, setPlanning] = useState(false);
   if (board.data === undefined || program.isPending) return <Waiting what="the program" />;
   if (program.isError) return <Notice title={program.error.message} />;
+  const calendar = changed ?? program.data.calendar;
   const stopped = board.data.refer.length > 0;
   const failed = !isConflict(command.error) ? command.error?.message : null;
   return (
     <div className="space-y-6">
       <div className="flex flex-wrap items-end gap-3">
         <div className="min-w-0 flex-1 basis-80">
-          <h2 className="text-xl font-bold">{board.data.title ?? 'No program yet'}</h2>
+          <Title key={board.data.title} />
           <p className="text-faint">
             House style: {board.data.style.name}. Planned rungs are expectations; what is really done moves them.
           </p>
@@ -51,7 +53,14 @@ export function ProgramPage() {
           look="act"
           disabled={stopped || command.isPending}
           onClick={() => {
-            command.mutate(beginProgram(Number(weeks), calendar));
+            command.mutate(beginProgram(Number(weeks), calendar), {
+              onSuccess: () => {
+                setCalendar(null);
+              },
+              onError: () => {
+                setPlanning(true);
+              },
+            });
           }}
         >
           {command.isPending ? 'Planning …' : 'New program'}
@@ -75,12 +84,72 @@ export function ProgramPage() {
       <p role="alert" className="font-semibold text-warn empty:hidden">
         {failed}
       </p>
-      {planning && <WeekWishes calendar={calendar} onChange={setCalendar} />}
+      {planning && (
+        <WeekWishes
+          calendar={calendar}
+          onChange={setCalendar}
+          error={isConflict(command.error) ? null : command.error}
+        />
+      )}
       <ProgramDays />
       {program.data.weeks.length > 0 && <WeeksTable program={program.data} />}
       <Kept />
       <Compare />
     </div>
+  );
+}
+
+/** The name of the program in use, and another one. */
+function Title() {
+  const board = useBoard();
+  const command = useBoardChange();
+  const programs = usePrograms();
+  const current = programs.data?.programs.find((each) => each.current);
+  const [name, setName] = useState<string | null>(null);
+  const title = board.data?.title ?? null;
+  if (current === undefined || title === null) {
+    return <h2 className="text-xl font-bold">{title ?? 'No program yet'}</h2>;
+  }
+  const failed = !isConflict(command.error) ? command.error : null;
+  return name === null ? (
+    <h2 className="text-xl font-bold">
+      {title}{' '}
+      <Button
+        look="quiet"
+        onClick={() => {
+          setName(title);
+        }}
+      >
+        Rename
+      </Button>
+    </h2>
+  ) : (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        command.mutate(nameProgram(current.id, name));
+      }}
+    >
+      <TextField
+        label="Name of the program"
+        className="w-80"
+        value={name}
+        onChange={setName}
+        error={fieldError(failed, '/name')}
+      />
+      <Button look="act" type="submit" disabled={command.isPending || name.trim() === ''}>
+        Save the name
+      </Button>
+      <Button
+        look="quiet"
+        onClick={() => {
+          setName(null);
+        }}
+      >
+        Cancel
+      </Button>
+    </form>
   );
 }
 
@@ -99,7 +168,8 @@ function Kept() {
           <li key={each.id} className="flex min-h-11 flex-wrap items-center gap-x-4 border-t border-line py-1">
             <b>{each.title}</b>
             <span className="text-faint">
-              {each.weeks} {each.weeks === 1 ? 'week' : 'weeks'}, {name(each.style)}, made {longDate(each.began)}
+              {each.weeks} {each.weeks === 1 ? 'week' : 'weeks'}, {name(each.style)}, {longDate(each.began)}
+              {each.ends === null ? '' : ` to ${longDate(each.ends)}`}
             </span>
             {each.current ? (
               <span className="ml-auto font-semibold">in use</span>

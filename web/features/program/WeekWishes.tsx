@@ -4,6 +4,7 @@ import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
 import { useBoard, useClientId, useLibrary } from '../../parts/board/useBoard';
+import { fieldError } from '../../lib/fieldError';
 import { useBestWeek } from './queries';
 
 export type Calendar = Pick<Schemas['NewProgramRequest'], 'away' | 'matches' | 'wished'>;
@@ -19,8 +20,13 @@ const uses: [Use, string][] = [
   ['free', 'no session'],
 ];
 
+interface Props {
+  calendar: Calendar;
+  onChange: (calendar: Calendar) => void;
+}
+
 /** Wishes for the days: the best week under them with its reasons, the wish that has to give, weeks away and matches. */
-export function WeekWishes({ calendar, onChange }: { calendar: Calendar; onChange: (calendar: Calendar) => void }) {
+export function WeekWishes({ calendar, onChange, error }: Props & { error: Error | null }) {
   const client = useClientId();
   const board = useBoard();
   const wished: Wished = calendar.wished ?? {};
@@ -67,13 +73,13 @@ export function WeekWishes({ calendar, onChange }: { calendar: Calendar; onChang
           {best.error?.message}
         </p>
       </section>
-      <Matches calendar={calendar} onChange={onChange} />
-      <AwayWeeks calendar={calendar} onChange={onChange} />
+      <Matches calendar={calendar} onChange={onChange} error={error} />
+      <AwayWeeks calendar={calendar} onChange={onChange} error={error} />
     </div>
   );
 }
 
-function Matches({ calendar, onChange }: { calendar: Calendar; onChange: (calendar: Calendar) => void }) {
+function Matches({ calendar, onChange, error }: Props & { error: Error | null }) {
   const matches = calendar.matches ?? [];
   return (
     <section aria-label="Matches">
@@ -85,6 +91,7 @@ function Matches({ calendar, onChange }: { calendar: Calendar; onChange: (calend
             type="number"
             className="w-20"
             value={String(match.week)}
+            error={fieldError(error, `/matches/${i}/week`)}
             onChange={(text) => {
               onChange({
                 ...calendar,
@@ -96,6 +103,7 @@ function Matches({ calendar, onChange }: { calendar: Calendar; onChange: (calend
             label="Day"
             className="w-40"
             value={match.day}
+            error={fieldError(error, `/matches/${i}/day`)}
             options={weekDays().map((day) => [day, dayNames[day] ?? day] as const)}
             onChange={(day) => {
               onChange({
@@ -126,7 +134,7 @@ function Matches({ calendar, onChange }: { calendar: Calendar; onChange: (calend
   );
 }
 
-function AwayWeeks({ calendar, onChange }: { calendar: Calendar; onChange: (calendar: Calendar) => void }) {
+function AwayWeeks({ calendar, onChange, error }: Props & { error: Error | null }) {
   const library = useLibrary();
   const away = calendar.away ?? [];
   const change = (i: number, next: Away) => {
@@ -143,6 +151,7 @@ function AwayWeeks({ calendar, onChange }: { calendar: Calendar; onChange: (cale
               type="number"
               className="w-20"
               value={String(week.week)}
+              error={fieldError(error, `/away/${i}/week`)}
               onChange={(text) => {
                 change(i, { ...week, week: Number(text) });
               }}

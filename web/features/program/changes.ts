@@ -22,6 +22,19 @@ export function datesOfProgram(began: string, shifts: Schemas['ProgramShift'][])
   };
 }
 
+export function nameProgram(program: string, name: string): BoardChange {
+  return {
+    name: 'Your name of a program',
+    send: (client, version) =>
+      answer(
+        api.POST('/clients/{client}/programs/{program}/name', {
+          params: { path: { client, program } },
+          body: { version, name },
+        }),
+      ),
+  };
+}
+
 export function openProgram(program: string): BoardChange {
   return {
     name: 'Your choice of program',

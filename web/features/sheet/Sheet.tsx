@@ -6,7 +6,7 @@ import { dayNames, kindNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { Kept } from '../../ui/Kept';
 import { Notice, Waiting } from '../../ui/Notice';
-import { useBoard, useLibrary } from '../../parts/board/useBoard';
+import { useBoard, useLibrary, wordsOn } from '../../parts/board/useBoard';
 import { Still } from '../../ui/Figure';
 import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { useWeek } from '../../parts/week/useWeek';
@@ -14,6 +14,9 @@ import { Preparation } from '../../parts/week/Preparation';
 import { byDay } from '../../parts/week/byDay';
 import { useFigures } from '../../parts/rungs/useRungs';
 import { useEvenness } from '../../parts/evenness/useEvenness';
+
+/** What the style says on so many exercises of a week is said once. */
+const often = 2;
 
 /** One page a week for the client: readable in black and white, cautions included. */
 export function Sheet() {
@@ -35,6 +38,8 @@ export function Sheet() {
       week.sessions.flatMap((session) => session.blocks.flatMap((block) => block.entries.map((each) => each.exercise))),
     ),
   ].flatMap((id) => rungs.get(id) ?? []);
+  const said = used.flatMap((rung) => wordsOn(board.data, rung.id));
+  const throughout = [...new Set(said)].filter((line) => said.filter((each) => each === line).length >= often);
   const moves = week.sessions.flatMap((session) => [...session.warm_up.moves, ...session.cool_down.moves]);
   const shown = [...new Map([...used, ...moves].map((each) => [each.id, each])).values()];
 
@@ -125,6 +130,11 @@ export function Sheet() {
         </div>
         <section className="mb-2">
           <h2 className="border-b border-black text-[15px] font-bold print:text-[12px]">How</h2>
+          {throughout.length > 0 && (
+            <p className="py-0.5">
+              <b>Throughout:</b> {throughout.join(' ')}
+            </p>
+          )}
           <dl className="gap-x-6 sm:columns-2 print:columns-3 print:gap-x-4">
             {shown.map((rung) => (
               <div key={rung.id} className="min-h-10 break-inside-avoid py-0.5">
@@ -136,7 +146,9 @@ export function Sheet() {
                   {rung.name}.{' '}
                 </dt>
                 <dd className={used.some((each) => each.id === rung.id) ? 'inline' : 'inline print:hidden'}>
-                  {rung.setup.join(' ')}
+                  {[...rung.setup, ...wordsOn(board.data, rung.id).filter((line) => !throughout.includes(line))].join(
+                    ' ',
+                  )}
                 </dd>
               </div>
             ))}

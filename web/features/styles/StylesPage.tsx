@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useStyles } from '../../parts/styles/useStyles';
+import { TwoStyles } from './TwoStyles';
 
 type List = Schemas['StyleList'];
 type Style = List['styles'][number];
@@ -44,6 +45,7 @@ export function StylesPage() {
         </p>
       </nav>
       <Answers key={style.id} style={style} questions={styles.data.questions} onMade={setChosen} />
+      <TwoStyles styles={styles.data.styles} one={style.id} />
     </div>
   );
 }

@@ -471,7 +471,9 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
           Throw it away
         </Button>
       </div>
-      <p className="mt-1 text-sm text-faint">Saving places the client by the new results and plans the week anew.</p>
+      <p className="mt-1 text-sm text-faint">
+        Saving places the client by the new results, and asks where that changes the plan.
+      </p>
     </form>
   );
 }

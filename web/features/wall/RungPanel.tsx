@@ -20,6 +20,9 @@ interface Props {
   note: string;
   onNote: (note: string) => void;
   limits: { id: string; name: string; caution: string }[];
+  /** the house style, and how it coaches this rung */
+  style: string;
+  said: string[];
   onMove: (rung: string, step?: number) => void;
   onShow: (rung: string) => void;
 }
@@ -35,6 +38,8 @@ export function RungPanel({
   note,
   onNote,
   limits,
+  style,
+  said,
   onMove,
   onShow,
 }: Props) {
@@ -200,6 +205,16 @@ export function RungPanel({
           <li key={line}>{line}</li>
         ))}
       </ol>
+      {said.length > 0 && (
+        <>
+          <h3 className="font-bold">In {style}</h3>
+          <ul className="mb-3 list-disc space-y-0.5 pl-5">
+            {said.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </>
+      )}
       <p className="mb-3">
         <b>More than below:</b> {words.adds}
       </p>

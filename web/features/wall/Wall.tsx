@@ -10,6 +10,7 @@ import {
   useBoard,
   useBoardChange,
   useLibrary,
+  wordsOn,
   type BoardLadder,
   type BoardRung,
 } from '../../parts/board/useBoard';
@@ -231,6 +232,8 @@ export function Wall() {
         note={note}
         onNote={setNote}
         limits={board.data?.client.limits ?? []}
+        style={board.data?.style.name ?? ''}
+        said={board.data === undefined ? [] : wordsOn(board.data, rung.id)}
         onMove={move}
         onShow={choose}
       />

@@ -21,7 +21,8 @@ import { MoveSession } from './MoveSession';
 import { SwapDialog } from './SwapDialog';
 import { RunSession } from './RunSession';
 import { useWeek } from '../../parts/week/useWeek';
-import { missSession, planAnew, removeSession } from './changes';
+import { planAnew } from '../../parts/plan/changes';
+import { letSessionGo, missSession, removeSession } from './changes';
 
 /** The week by day: doses as trainers write them, minutes that add up, the share of each direction, gaps in words. */
 export function Week() {
@@ -201,6 +202,21 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
             }}
           >
             Missed
+          </Button>
+        </p>
+      )}
+      {session.by_hand && (
+        <p className="flex flex-wrap items-center gap-2 border-t border-line px-4 py-1">
+          Built by hand: it stays when the program is planned anew.
+          <Button
+            look="quiet"
+            aria-label={`Let the session of ${dayNames[session.day] ?? ''} go`}
+            disabled={command.isPending}
+            onClick={() => {
+              command.mutate(letSessionGo(week + 1, place + 1));
+            }}
+          >
+            Let it go
           </Button>
         </p>
       )}

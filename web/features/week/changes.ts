@@ -32,11 +32,16 @@ export function swapExercise(place: Place, rung: string): BoardChange {
   };
 }
 
-export function planAnew(): BoardChange {
+export function letSessionGo(week: number, place: number): BoardChange {
   return {
-    name: 'Your new plan',
+    name: 'Letting a session go',
     send: (client, version) =>
-      answer(api.POST('/clients/{client}/plan', { params: { path: { client } }, body: { version } })),
+      answer(
+        api.POST('/clients/{client}/sessions/let-go', {
+          params: { path: { client } },
+          body: { version, week, place },
+        }),
+      ),
   };
 }
 
@@ -80,6 +85,14 @@ export function missSession(week: number, place: number, missed: boolean): Board
           body: { version, week, place, missed },
         }),
       ),
+  };
+}
+
+export function mendAll(): BoardChange {
+  return {
+    name: 'Mending all',
+    send: (client, version) =>
+      answer(api.POST('/clients/{client}/mend-all', { params: { path: { client } }, body: { version } })),
   };
 }
 

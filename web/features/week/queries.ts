@@ -26,6 +26,15 @@ export function useAuditOfProgram(client: string, board: Board | undefined) {
   });
 }
 
+/** What mending all would do. */
+export function useWouldMend(client: string, board: Board | undefined, wanted: boolean) {
+  return useQuery({
+    queryKey: ['mend-all', client, board?.version],
+    queryFn: () => answer(api.GET('/clients/{client}/mend-all', { params: { path: { client } } })),
+    enabled: wanted,
+  });
+}
+
 /** What may stand in the place of an exercise, sparing a few joints more. */
 export function useSwaps(client: string, rung: string, spare: string[]) {
   return useQuery({

@@ -88,22 +88,26 @@ export function WhatIf() {
             ))}
         </fieldset>
         <div className="space-y-2">
-          {style !== null && (
+          {asked && (
             <Button
               look="act"
-              disabled={command.isPending}
+              disabled={command.isPending || then.data === undefined || then.isError || then.isFetching}
               onClick={() => {
-                command.mutate(followStyle(style), { onSuccess: () => void navigate('../week') });
+                const { style: named, ...others } = wishes;
+                command.mutate(followStyle(named ?? board.data.style.id, others), {
+                  onSuccess: () => void navigate('../week'),
+                });
               }}
             >
-              Follow {chosen?.name} from now on
+              {style === null ? 'Follow this week' : `Follow ${chosen?.name ?? ''}`} from now on
             </Button>
           )}
           <p role="alert" className="font-semibold text-warn empty:hidden">
             {isConflict(command.error) ? null : command.error?.message}
           </p>
           <p className="text-sm text-faint">
-            Nothing here is saved. Minutes and limits are changed{' '}
+            Nothing here is saved before you follow it: then the style, the minutes and the limits are the client’s, and
+            the program begins with this very week. Limits are taken away{' '}
             <Link to={`/clients/${client}/edit`} className="underline">
               with the client
             </Link>

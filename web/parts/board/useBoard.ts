@@ -6,6 +6,11 @@ export type Board = Schemas['Board'];
 export type BoardLadder = Schemas['BoardLadder'];
 export type BoardRung = Schemas['BoardRung'];
 
+/** How the client's house style coaches a rung. */
+export function wordsOn(board: Board, rung: string): string[] {
+  return board.words.filter((each) => each.rungs.includes(rung)).map((each) => each.say);
+}
+
 export function useClientId(): string {
   return useParams().client ?? '';
 }

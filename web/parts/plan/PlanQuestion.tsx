@@ -1,0 +1,94 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api } from '../../api/client';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { Notice, Waiting } from '../../ui/Notice';
+import { useBoardChange, type Board } from '../board/useBoard';
+import { WeekInShort } from '../week/WeekInShort';
+import { keepProgram, planAnew } from './changes';
+
+/** Something changed that a plan goes by: what it would change, and whether the program is planned anew. */
+export function PlanQuestion({ board }: { board: Board }) {
+  const command = useBoardChange();
+  const [open, setOpen] = useState(false);
+  if (board.plan_asked === null) return null;
+  const since = board.plan_asked.join(', ');
+  const send = (change: ReturnType<typeof planAnew>) => {
+    command.mutate(change, {
+      onSuccess: () => {
+        setOpen(false);
+      },
+    });
+  };
+  const answers = (
+    <>
+      <Button
+        look="act"
+        disabled={command.isPending}
+        onClick={() => {
+          send(planAnew());
+        }}
+      >
+        Plan anew
+      </Button>
+      <Button
+        disabled={command.isPending}
+        onClick={() => {
+          send(keepProgram());
+        }}
+      >
+        Keep the program as it is
+      </Button>
+    </>
+  );
+  return (
+    <section aria-label="Plan anew?" className="mb-3 print:hidden">
+      <Notice title={`Changed since the program was planned: ${since}.`}>
+        <p>Nothing was planned anew. What is barred now is left out when a session is run.</p>
+        <div className="mt-2 flex flex-wrap gap-2">
+          <Dialog
+            wide
+            title="What planning anew would change"
+            open={open}
+            onOpenChange={setOpen}
+            trigger={<Button>See what would change</Button>}
+          >
+            <Preview board={board} />
+            <div className="mt-3 flex flex-wrap gap-2">{answers}</div>
+          </Dialog>
+          {answers}
+        </div>
+        <p role="alert" className="font-semibold text-warn empty:hidden">
+          {command.error?.message}
+        </p>
+      </Notice>
+    </section>
+  );
+}
+
+function Preview({ board }: { board: Board }) {
+  const preview = useQuery({
+    queryKey: ['plan', board.id, board.version],
+    queryFn: () => answer(api.GET('/clients/{client}/plan', { params: { path: { client: board.id } } })),
+  });
+  if (preview.isError) return <Notice title={preview.error.message} />;
+  if (preview.data === undefined) return <Waiting what="the weeks" />;
+  const { now, then, weeks, stays } = preview.data;
+  return (
+    <>
+      <p className="mb-2 text-faint">
+        {weeks === 1 ? 'One week' : `${weeks} weeks`} from today. What is new in the first is in bold.
+      </p>
+      {stays.length > 0 && (
+        <p className="mb-2">
+          <b>Stays:</b> {stays.join('; ')}.
+        </p>
+      )}
+      <div className="grid gap-4 md:grid-cols-2">
+        <WeekInShort title="The present week" under="" week={now} other={null} />
+        <WeekInShort title="Planned anew" under="" week={then} other={now} />
+      </div>
+    </>
+  );
+}
