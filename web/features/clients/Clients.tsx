@@ -52,7 +52,7 @@ function ClientRow({ client }: { client: Schemas['ClientRow'] }) {
   return (
     <li>
       <Link
-        to={`/clients/${client.id}`}
+        to={`/clients/${client.id}/wall`}
         className="grid items-center gap-x-6 gap-y-2 rounded-lg border border-line bg-card px-4 py-3 hover:border-ink md:grid-cols-[15rem_13rem_1fr_15rem]"
       >
         <span>
