@@ -15,7 +15,7 @@ trait OnTheFloor
     {
         $this->signIn();
         $this->link($client)->click();
-        $this->waitForText('Wall');
+        $this->waitForText('ladders shown');
         $this->link('Week')->click();
         $this->css('button[aria-label^="Run the session"]')->click();
         $this->waitForText('Before the first set');
