@@ -9,6 +9,7 @@ use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Level;
 use EvenRungs\Core\Planning\Choice\Intent;
 use EvenRungs\Core\Style\ChoiceWords;
+use EvenRungs\Core\Style\FilledWeights;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\OrderWeights;
 use EvenRungs\Core\Style\SetOrder;
@@ -68,6 +69,7 @@ final class StyleJson
             ($plan['monitors_pain'] ?? false) === true,
             self::readOrderWeights($weights->child('order')),
             self::readWeekWeights($weights->child('week')),
+            self::readFilledWeights($weights->child('filled')),
         );
     }
 
@@ -140,6 +142,37 @@ final class StyleJson
             $node->int('finisher_on_heavy_day'),
             $node->int('hard_minutes_lost'),
             $node->int('idle_minutes'),
+        );
+    }
+
+    private static function readFilledWeights(Node $node): FilledWeights
+    {
+        return new FilledWeights(
+            $node->int('direction_trained'),
+            $node->int('session_of_direction'),
+            $node->int('set_meant'),
+            $node->int('set_of_first'),
+            $node->int('set_in_session'),
+            $node->int('set_beyond'),
+            $node->int('accessory_set'),
+            $node->int('chosen_ladder'),
+            $node->int('behind_best'),
+            $node->int('set_alone'),
+            $node->int('extra_set'),
+            $node->int('even_sets'),
+            $node->int('uneven_set'),
+            $node->int('even_seconds'),
+            $node->int('uneven_second'),
+            $node->int('role_percent'),
+            $node->int('role_second'),
+            $node->int('second_time'),
+            $node->int('third_time'),
+            $node->int('another_ladder'),
+            $node->int('used_percent'),
+            $node->int('unused_second'),
+            $node->int('filled_percent'),
+            $node->int('idle_second'),
+            $node->int('full_second'),
         );
     }
 

@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# The long random runs: 20,000 clients, half from a fixed seed and half fresh, 500 orders and weeks against the solver, and
+# The long random runs: 20,000 clients, half from a fixed seed and half fresh, 500 orders and weeks and 200 filled weeks against the solver,
 # 1,000 careers of a year, whose weeks to the top are printed by style, and 120 that go on until they end at the top.
 . "$(dirname "$0")/common.sh"
 . "$(dirname "$0")/services.sh"
@@ -10,6 +10,7 @@ if [ "${1:-}" = mutants ]; then
 fi
 EVEN_RUNGS_LETTERS=1 vendor/bin/phpunit tests/Core/SearchTest.php
 EVEN_RUNGS_SOLVER_CASES=${EVEN_RUNGS_SOLVER_CASES:-500} vendor/bin/phpunit tests/Reference/SolverTest.php tests/Reference/CoverageTest.php
+EVEN_RUNGS_FILLED_WEEKS=${EVEN_RUNGS_FILLED_WEEKS:-200} EVEN_RUNGS_SOLVER_S=${EVEN_RUNGS_SOLVER_S:-60} vendor/bin/phpunit tests/Reference/FilledWeekTest.php
 EVEN_RUNGS_CAREERS=${EVEN_RUNGS_CAREERS:-1000} EVEN_RUNGS_WEEKS=${EVEN_RUNGS_WEEKS:-52} EVEN_RUNGS_ENDLESS=${EVEN_RUNGS_ENDLESS:-120} EVEN_RUNGS_MISSING=${EVEN_RUNGS_MISSING:-120} vendor/bin/phpunit tests/Core/ClosedLoopTest.php
 EVEN_RUNGS_AUDITS=${EVEN_RUNGS_AUDITS:-200} vendor/bin/phpunit tests/Core/AuditChangesTest.php
 EVEN_RUNGS_POPULATION=${EVEN_RUNGS_POPULATION:-400} vendor/bin/phpunit tests/Core/PopulationTest.php

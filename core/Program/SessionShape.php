@@ -63,7 +63,8 @@ final class SessionShape
         return min($most, self::learns($client) ? self::MOST_OF_LEARNERS : $most, $style->plan->mostExercises ?? $most);
     }
 
-    private static function learns(?Client $client): bool
+    /** Whether somebody learns: they train fewer exercises, and the same again (house rule). */
+    public static function learns(?Client $client): bool
     {
         return $client !== null && (
             in_array($client->goal, [Goal::Rehab, Goal::Youth, Goal::HealthyAgeing], true) || Age::of($client)->isUnderAge()

@@ -36,7 +36,8 @@ final class Style
      * @param  int  $mostEffort  0 to 10; more does not count as easy
      * @param  bool  $monitorsPain  pain of 3 to 5 may be trained through under a recorded clearance
      * @param  OrderWeights  $orderWeights  of the best order of a session
-     * @param  WeekWeights  $weekWeights  of the best week
+     * @param  WeekWeights  $weekWeights  of the best days of a week
+     * @param  FilledWeights  $filledWeights  of the best filled sessions
      */
     public function __construct(
         public readonly string $id,
@@ -60,6 +61,7 @@ final class Style
         public readonly bool $monitorsPain,
         public readonly OrderWeights $orderWeights,
         public readonly WeekWeights $weekWeights,
+        public readonly FilledWeights $filledWeights,
     ) {
     }
 
@@ -106,6 +108,7 @@ final class Style
             $this->monitorsPain,
             $this->orderWeights,
             $this->weekWeights,
+            $this->filledWeights,
         );
     }
 

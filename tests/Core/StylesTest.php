@@ -15,6 +15,7 @@ use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Style\StyleChoice;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
@@ -57,11 +58,17 @@ final class StylesTest extends TestCase
         return array_map(static fn (Entry $entry): string => $entry->exercise, self::entries($style));
     }
 
-    /** @return list<int> seconds of every hold that is not part of a repetition */
+    /** @return list<int> seconds of every hold of five weeks that is not part of a repetition */
     private static function holds(string $style): array
     {
         $holds = [];
-        foreach (self::entries($style) as $entry) {
+        $entries = array_merge(...array_map(
+            static fn (Week $week): array => array_merge(
+                ...array_map(static fn (Session $each): array => $each->entries(), $week->sessions),
+            ),
+            Documents::plan(self::client(), 5, $style)->weeks,
+        ));
+        foreach ($entries as $entry) {
             if (! $entry->dose->measure instanceof Reps && ! $entry->dose->measure->longestHold()->isZero()) {
                 $holds[] = (int) $entry->dose->measure->longestHold()->toNumber();
             }

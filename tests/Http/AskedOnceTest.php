@@ -52,18 +52,16 @@ final class AskedOnceTest extends HttpTestCase
 
     public function test_the_last_weight_is_offered_everywhere_and_never_invented(): void
     {
-        $loaded = fn (): array => array_values(
-            array_filter(
-                array_merge(
-                    ...array_map(static fn (array $block): array => $block['entries'], $this->board()['week']['sessions'][0]['blocks']),
-                ),
-                static fn (array $entry): bool => in_array('load', $entry['missing'], true),
-            ),
-        )[0];
+        $loads = static fn (array $session): array => array_values(array_filter(
+            array_merge(...array_column($session['blocks'], 'entries')),
+            static fn (array $entry): bool => in_array('load', $entry['missing'], true),
+        ));
+        $day = (int) array_key_first(array_filter(array_map($loads, $this->board()['week']['sessions'])));
+        $loaded = fn (): array => $loads($this->board()['week']['sessions'][$day])[0];
         $rung = $loaded()['exercise'];
         $floor = fn (): array => array_values(
             array_filter(
-                $this->api('GET', $this->path('/floor/1/1'))->json('sets'),
+                $this->api('GET', $this->path('/floor/1/'.($day + 1)))->json('sets'),
                 static fn (array $set): bool => $set['rung'] === $rung,
             ),
         )[0];

@@ -17,31 +17,19 @@ use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Seconds;
 
 /**
- * A session being filled. It refuses whatever would break the minutes, the hard-session line or the switch-on rules,
- * so that what it holds is always allowed.
+ * What a session is to hold, before it is written: its switch-on and its exercises, and whether that keeps the minutes, the line of a hard
+ * session and the rules of a switch-on.
  */
 final class SessionDraft
 {
-    /** Of the minutes, so much is used before anything is left free, and no more than this is filled at first (house rules). */
-    public const USED_PERCENT = 85;
-
-    private const FILLED_PERCENT = 93;
-
     private ?DraftItem $switchOn = null;
 
     /** @var list<DraftItem> */
     private array $items = [];
 
-    private bool $keepsRoom = false;
-
-    /** @var array<int, true> places of items that take no further set */
-    private array $full = [];
-
     private readonly SessionWriter $writer;
 
     private readonly Slot $slot;
-
-    private readonly bool $circuit;
 
     public function __construct(
         public readonly SlotDose $doses,
@@ -52,28 +40,6 @@ final class SessionDraft
     ) {
         $this->writer = new SessionWriter($doses, $goal, $prepared);
         $this->slot = $doses->slot;
-        $this->circuit = $doses->circuit;
-    }
-
-    public function openWith(DraftItem $item): bool
-    {
-        return $this->attempt(function () use ($item): void {
-            $this->switchOn = $item;
-        });
-    }
-
-    /** @param  DraftItem  $new  with the sets it comes with; in a circuit it has as many as the others */
-    public function add(DraftItem $new): bool
-    {
-        foreach ($this->items as $item) {
-            if ($item->choice->rung === $new->choice->rung) {
-                return false;
-            }
-        }
-
-        return $this->attempt(function () use ($new): void {
-            $this->items[] = $this->circuit && $this->items !== [] ? $new->withSets($this->items[0]->dose->sets) : $new;
-        });
     }
 
     /**
@@ -85,17 +51,9 @@ final class SessionDraft
     public function changed(callable $change, DraftItem ...$more): self
     {
         $other = clone $this;
-        $other->full = [];
-        $other->keepsRoom = false;
         $other->items = [...array_values(array_filter(array_map($change, $this->items))), ...array_values($more)];
 
         return $other;
-    }
-
-    /** From now on nothing is added into the room that the next weeks grow into. */
-    public function keepRoomToGrow(): void
-    {
-        $this->keepsRoom = true;
     }
 
     public function openedBy(?DraftItem $item): self
@@ -111,32 +69,6 @@ final class SessionDraft
         return $this->switchOn;
     }
 
-    /** One set more of an item; in a circuit one round more of all. What was refused once stays refused: a draft only grows. */
-    public function addSet(int $place): bool
-    {
-        if ($this->isFull($place)) {
-            return false;
-        }
-        $added = $this->attempt(function () use ($place): void {
-            foreach ($this->items as $i => $item) {
-                if ($i === $place || $this->circuit) {
-                    $this->items[$i] = $item->withSets($item->dose->sets + 1);
-                }
-            }
-        });
-        if (! $added) {
-            $this->full[$place] = true;
-        }
-
-        return $added;
-    }
-
-    /** Whether a further set of an item was refused. */
-    public function isFull(int $place): bool
-    {
-        return isset($this->full[$place]);
-    }
-
     /** @return list<DraftItem> in the order they were added, the switch-on left out */
     public function items(): array
     {
@@ -148,39 +80,9 @@ final class SessionDraft
         return $this->items === [];
     }
 
-    /** @param  callable(): void  $change */
-    private function attempt(callable $change): bool
-    {
-        [$switchOn, $items] = [$this->switchOn, $this->items];
-        $usedMs = $this->keepsRoom ? $this->totalMs() : 0;
-        $change();
-        if ($this->isAllowed() && ($usedMs < self::USED_PERCENT * $this->slot->length->ms / 100 || $this->leavesRoom())) {
-            return true;
-        }
-        [$this->switchOn, $this->items] = [$switchOn, $items];
-
-        return false;
-    }
-
     public function total(): Seconds
     {
         return SessionTime::total($this->ordered(), $this->library);
-    }
-
-    /** Whether it uses so much of its minutes that nothing more need come. */
-    public function isUsed(): bool
-    {
-        return 100 * $this->total()->ms >= self::USED_PERCENT * $this->slot->length->ms;
-    }
-
-    private function totalMs(): int
-    {
-        return SessionTime::total($this->writer->write($this->switchOn, $this->items), $this->library)->ms;
-    }
-
-    private function leavesRoom(): bool
-    {
-        return ! $this->keepsRoom || $this->totalMs() <= self::FILLED_PERCENT * $this->slot->length->ms / 100;
     }
 
     /** Whether it keeps its minutes, the line of a hard session and the rules of a switch-on. */

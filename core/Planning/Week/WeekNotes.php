@@ -73,7 +73,7 @@ final class WeekNotes
             $day = $draft->doses->slot->day;
             $given = Seconds::of(60 * $client->minutesOn($day));
             $total = $draft->total();
-            $why = $draft->doses->slot->mayBeHard && 100 * $total->ms < SessionDraft::USED_PERCENT * $given->ms
+            $why = $draft->doses->slot->mayBeHard && 100 * $total->ms < $this->style->filledWeights->usedPercent * $given->ms
                 ? $this->why($draft, $client, $given)
                 : null;
             if ($why !== null) {
@@ -91,20 +91,23 @@ final class WeekNotes
         $slot = $draft->doses->slot;
         $most = SessionShape::mostExercises($slot->length, $client, $this->style);
         $sets = array_map(static fn (DraftItem $item): int => $item->dose->sets, $draft->items());
+        $used = $this->style->filledWeights->usedPercent;
+        $exercises = $most === 1 ? 'its one exercise' : sprintf('its %d exercises', $most);
 
         return match (true) {
-            $given->isLongerThan($slot->length) && 100 * $draft->total()->ms >= SessionDraft::USED_PERCENT * $slot->length->ms => sprintf(
+            $given->isLongerThan($slot->length) && 100 * $draft->total()->ms >= $used * $slot->length->ms => sprintf(
                 '%s keeps a session to %s.',
                 $this->style->name,
                 $slot->length->toClock(),
             ),
             count($sets) >= $most && min([...$sets, $this->goal->mostSets]) >= $this->goal->mostSets => sprintf(
-                'It has its %d exercises, each with the most sets of the goal.',
-                $most,
+                'It has %s, %s the most sets of the goal.',
+                $exercises,
+                $most === 1 ? 'with' : 'each with',
             ),
             count($sets) >= $most => sprintf(
-                'It has its %d exercises, and one more set of any is too long or leaves the directions uneven.',
-                $most,
+                'It has %s, and one more set of any is too long or leaves the directions uneven.',
+                $exercises,
             ),
             default => 'No further exercise that is open has room with two sets, and one more set of any leaves the directions uneven.',
         };
