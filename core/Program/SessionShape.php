@@ -20,9 +20,6 @@ final class SessionShape
 
     private const MOST_OF_LEARNERS = 5;
 
-    /** Sets that every direction has before another exercise comes (house rule). */
-    public const SETS_FIRST = 2;
-
     /** Directions that a session under the hard line has room for, with two sets each (house rule). */
     public const LIGHT_DIRECTIONS = 2;
 
