@@ -57,6 +57,9 @@ final class ProgramText
         'activation' => Kind::Activation,
     ];
 
+    /** Words that stand for a number which is not there. */
+    private const SAYS_HOW_MUCH = 'amrap|many|possible|max|maximum|failure|exhaustion|superset|rpe|rir';
+
     /** @var list<Problem> */
     private array $problems = [];
 
@@ -213,11 +216,12 @@ final class ProgramText
         preg_match_all('/(?<=[\s:,–-])(?=[\d(])/u', $line, $m, PREG_OFFSET_CAPTURE);
         foreach ($m[0] as [, $offset]) {
             $name = trim(substr($line, 0, $offset), " \t:,–-");
-            if ($name === '') {
+            // behind the beginning of a dose no other begins: a number is never taken for another measure
+            if ($name === '' || preg_match('/\d ?(?:x|×|sets?\b|reps?\b|to\b|-|–)/iu', $name) === 1) {
                 continue;
             }
             try {
-                return $this->inBlock($name, Shorthand::parse(substr($line, $offset)));
+                return $this->inBlock($name, ...self::dose(substr($line, $offset)));
             } catch (InvalidValue $e) {
                 $problem ??= $e;
             }
@@ -238,13 +242,46 @@ final class ProgramText
         );
     }
 
-    private function inBlock(string $name, Dose $dose): Entry
+    /**
+     * A dose with what of it is only kept in words: of a range the lower number is the dose, and words that say no number are left unread.
+     *
+     * @return array{Dose, ?string} the dose, and a note
+     *
+     * @throws InvalidValue when it is not understood
+     */
+    private static function dose(string $text): array
+    {
+        $notes = [];
+        $lower = static function (array $m) use (&$notes): string {
+            /** @var array<int, string> $m */
+            $notes[] = trim($m[0]);
+
+            return $m[1].($m[3] ?? '');
+        };
+        $text = (string) preg_replace_callback(
+            '/(?<![-–\d.:\/])(\d{1,4}) ?(?:-|–|to) ?(\d{1,4})(?![-–\d.:\/])( ?(?:reps?|s|secs?|seconds?|m|metres?)\b)?/u',
+            $lower,
+            $text,
+        );
+        while (true) {
+            try {
+                return [Shorthand::parse($text), $notes === [] ? null : implode('; ', $notes)];
+            } catch (InvalidValue $e) {
+                if (preg_match('/^(.*\S)[ ,]+(?!(?:'.self::SAYS_HOW_MUCH.')\b)([a-z\'’-]{3,})$/iu', $text, $m) !== 1) {
+                    throw $e;
+                }
+                [$text, $notes[]] = [$m[1], $m[2]];
+            }
+        }
+    }
+
+    private function inBlock(string $name, Dose $dose, ?string $note): Entry
     {
         if ($this->circuit !== null && $dose->rest === null) {
             $dose = $dose->withRest($this->circuit['rest']);
         }
 
-        return new Entry($name, $dose);
+        return new Entry($name, $dose, $note);
     }
 
     private function endBlock(): void

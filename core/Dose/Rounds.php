@@ -26,7 +26,7 @@ final class Rounds
     public static function parse(string $text): ?self
     {
         if (preg_match(
-            '/^(?:circuit[:,]?\s*)?(\d{1,3})\s*(?:rounds?|x)(?: '
+            '/^(?:circuit[:,]?\s*)?(?:x\s*(?=\d+$))?(\d{1,3})\s*(?:rounds?|x|(?<=x\d)|(?<=x \d)|(?<=x\d\d)|(?<=x \d\d))(?: '
                 .'of)?:?\s*(?:(\d{1,4})\s*s?\s*(?::|\/|on,?\s?)\s*(\d{1,4})\s*s?(?: off)?)?$/',
             trim(mb_strtolower($text)),
             $m,

@@ -13,8 +13,6 @@ use EvenRungs\Core\UnknownName;
  */
 final class Library
 {
-    private const LONGEST_KEY = 200;
-
     private const MOST_FOUND = 2000;
 
     /** @var array<string, Ladder> */
@@ -221,23 +219,13 @@ final class Library
     }
 
     /**
-     * Names that a misspelt one may have meant, nearest first: at most one wrong letter in four. Never taken silently.
+     * What a name may have meant that is not matched. Never taken silently.
      *
-     * @return list<Rung> at most three
+     * @return list<Rung> at most five, nearest first
      */
     public function suggestions(string $name): array
     {
-        $key = substr(Name::key($name), 0, self::LONGEST_KEY);
-        $near = [];
-        foreach ($this->rungByName as $known => $rung) {
-            $distance = levenshtein($key, substr((string) $known, 0, self::LONGEST_KEY));
-            if ($distance <= max(1, intdiv(strlen($key), 4))) {
-                $near[$rung->id] = min($distance, $near[$rung->id] ?? $distance);
-            }
-        }
-        asort($near);
-
-        return array_map($this->rung(...), array_slice(array_map(strval(...), array_keys($near)), 0, 3));
+        return (new Search($this))->suggestions($name);
     }
 
     /** What makes two entries the same exercise: the rung where the name is known, else the text. */

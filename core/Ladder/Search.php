@@ -5,10 +5,16 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Ladder;
 
 /**
- * Finds rungs while a name is being typed: by any of their names, the beginning of any word, and with a wrong letter.
+ * Finds rungs by what somebody types: while they type, by any of their names, the beginning of any word, in any order and with one slip; and
+ * afterwards, where a name is not matched, those that share most words with it.
  */
 final class Search
 {
+    /** Words that say nothing of the exercise. */
+    private const SMALL = ['with', 'and', 'on', 'the', 'of', 'a', 'an', 'in', 'from', 'your'];
+
+    private const MOST_SUGGESTED = 5;
+
     /** Shorter words are matched only as they are typed. */
     private const SHORTEST_MISSPELT = 4;
 
@@ -33,6 +39,7 @@ final class Search
             return $this->library->rungs();
         }
         $typed = implode('', $words);
+        $words = self::withoutSmall($words);
         $cost = [];
         foreach ($this->library->names() as $id => $names) {
             $best = null;
@@ -54,6 +61,68 @@ final class Search
     }
 
     /**
+     * What a name may have meant that is not matched: the rungs that share most words with it, of those the nearest. Never taken silently.
+     *
+     * @return list<Rung> at most five; none where no word of it is known
+     */
+    public function suggestions(string $name): array
+    {
+        $all = Name::words(mb_substr($name, 0, self::LONGEST_QUERY));
+        $words = self::withoutSmall($all);
+        $ranks = [];
+        foreach ($this->library->names() as $id => $names) {
+            foreach ($names as $known) {
+                $rank = self::rank(implode('', $all), $words, $known);
+                if ($rank !== null && (! isset($ranks[$id]) || $rank < $ranks[$id])) {
+                    $ranks[$id] = $rank;
+                }
+            }
+        }
+        $rungs = array_map(fn (string $id): Rung => $this->library->rung($id), array_map(strval(...), array_keys($ranks)));
+        usort(
+            $rungs,
+            static fn (Rung $a, Rung $b): int => [$ranks[$a->id], $a->level->value, $a->id] <=> [$ranks[$b->id], $b->level->value, $b->id],
+        );
+
+        return array_slice($rungs, 0, self::MOST_SUGGESTED);
+    }
+
+    /**
+     * @param  list<string>  $words  typed
+     * @param  list<string>  $name  words of a name
+     * @return array{int, int, int}|null the words of both that have no counterpart, how far those are that have one, and all of the name;
+     *                                   null where it shares no word
+     */
+    private static function rank(string $typed, array $words, array $name): ?array
+    {
+        $key = implode('', $name);
+        $wrong = $typed === '' ? 99 : levenshtein($typed, substr($key, 0, self::LONGEST_QUERY));
+        if ($wrong <= max(1, intdiv(strlen($typed), 4))) {
+            return [0, $wrong, count($name)];
+        }
+        $name = self::withoutSmall($name);
+        $shared = $far = 0;
+        foreach ($words as $word) {
+            $nearest = self::nearest($word, $name);
+            $shared += $nearest === null ? 0 : 1;
+            $far += $nearest ?? 0;
+        }
+
+        return $shared === 0 ? null : [2 * (count($words) - $shared) + max(0, count($name) - $shared), $far, count($name)];
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return list<string> all where there are none but small ones
+     */
+    private static function withoutSmall(array $words): array
+    {
+        $large = array_values(array_diff($words, self::SMALL));
+
+        return $large === [] ? $words : $large;
+    }
+
+    /**
      * How far a name is from what was typed: 0 the same; null where it is not meant.
      *
      * @param  list<string>  $words  typed
@@ -70,7 +139,7 @@ final class Search
         }
         $sum = 2;
         foreach ($words as $word) {
-            $nearest = $this->nearest($word, $name);
+            $nearest = self::nearest($word, $name);
             if ($nearest === null) {
                 $whole = abs(strlen($key) - strlen($typed)) <= 2 ? levenshtein($typed, $key) : 99;
 
@@ -85,7 +154,7 @@ final class Search
     /**
      * @param  list<string>  $name
      */
-    private function nearest(string $word, array $name): ?int
+    private static function nearest(string $word, array $name): ?int
     {
         $length = strlen($word);
         $best = null;
@@ -94,7 +163,7 @@ final class Search
                 return $other === $word ? 0 : 1;
             }
             if ($length >= self::SHORTEST_MISSPELT && strlen($other) >= $length - 1) {
-                $wrong = min(
+                $wrong = self::isSwapped($word, substr($other, 0, $length)) ? 1 : min(
                     levenshtein($word, substr($other, 0, $length)),
                     levenshtein($word, substr($other, 0, $length + 1)),
                     levenshtein($word, substr($other, 0, $length - 1)),
@@ -106,5 +175,13 @@ final class Search
         }
 
         return $best;
+    }
+
+    /** Whether two letters beside each other changed places. */
+    private static function isSwapped(string $word, string $other): bool
+    {
+        for ($i = 0; $i + 1 < strlen($word) && $word[$i] === ($other[$i] ?? ''); $i++);
+
+        return $i + 1 < strlen($word) && substr($word, 0, $i).$word[$i + 1].$word[$i].substr($word, $i + 2) === $other;
     }
 }

@@ -101,7 +101,7 @@ final class BuilderTest extends BrowserTestCase
         $this->signIn();
         $this->link('Maren Tidewell')->click();
         $this->link('Week')->click();
-        $this->css('a[aria-label="Build the session of Friday"]')->click();
+        $this->css('a[aria-label="Build the session of Monday"]')->click();
         $this->waitForText('Session of week 1');
         $this->css('button[aria-label^="Dose of Dead bug"]')->click();
         $field = $this->css('input[aria-label^="Dose of Dead bug"]');

@@ -11,13 +11,14 @@ use Facebook\WebDriver\WebDriverBy;
  */
 trait OnTheFloor
 {
-    private function putOnFloor(string $client): void
+    /** @param  string  $day  of the session, the first of the week where none is said */
+    private function putOnFloor(string $client, string $day = ''): void
     {
         $this->signIn();
         $this->link($client)->click();
         $this->waitForText('ladders shown');
         $this->link('Week')->click();
-        $this->css('button[aria-label^="Run the session"]')->click();
+        $this->css('button[aria-label^="Run the session"][aria-label*="'.$day.'"]')->click();
         $this->waitForText('Before the first set');
     }
 
