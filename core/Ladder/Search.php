@@ -25,6 +25,12 @@ final class Search
 
     private const MISSPELT_WHOLE = 200;
 
+    /** Farther than any word that is meant. */
+    private const FAR = 99;
+
+    /** @var array<string, array<string, int>> how far words are from each other, for the name that is looked for */
+    private array $far = [];
+
     public function __construct(private readonly Library $library)
     {
     }
@@ -40,6 +46,7 @@ final class Search
         }
         $typed = implode('', $words);
         $words = self::withoutSmall($words);
+        $this->far = [];
         $cost = [];
         foreach ($this->library->names() as $id => $names) {
             $best = null;
@@ -69,10 +76,11 @@ final class Search
     {
         $all = Name::words(mb_substr($name, 0, self::LONGEST_QUERY));
         $words = self::withoutSmall($all);
+        $this->far = [];
         $ranks = [];
         foreach ($this->library->names() as $id => $names) {
             foreach ($names as $known) {
-                $rank = self::rank(implode('', $all), $words, $known);
+                $rank = $this->rank(implode('', $all), $words, $known);
                 if ($rank !== null && (! isset($ranks[$id]) || $rank < $ranks[$id])) {
                     $ranks[$id] = $rank;
                 }
@@ -93,7 +101,7 @@ final class Search
      * @return array{int, int, int}|null the words of both that have no counterpart, how far those are that have one, and all of the name;
      *                                   null where it shares no word
      */
-    private static function rank(string $typed, array $words, array $name): ?array
+    private function rank(string $typed, array $words, array $name): ?array
     {
         $key = implode('', $name);
         $wrong = $typed === '' ? 99 : levenshtein($typed, substr($key, 0, self::LONGEST_QUERY));
@@ -103,7 +111,7 @@ final class Search
         $name = self::withoutSmall($name);
         $shared = $far = 0;
         foreach ($words as $word) {
-            $nearest = self::nearest($word, $name);
+            $nearest = $this->nearest($word, $name);
             $shared += $nearest === null ? 0 : 1;
             $far += $nearest ?? 0;
         }
@@ -139,7 +147,7 @@ final class Search
         }
         $sum = 2;
         foreach ($words as $word) {
-            $nearest = self::nearest($word, $name);
+            $nearest = $this->nearest($word, $name);
             if ($nearest === null) {
                 $whole = abs(strlen($key) - strlen($typed)) <= 2 ? levenshtein($typed, $key) : 99;
 
@@ -153,28 +161,39 @@ final class Search
 
     /**
      * @param  list<string>  $name
+     * @return ?int how far the nearest word of a name is; null where none is near
      */
-    private static function nearest(string $word, array $name): ?int
+    private function nearest(string $word, array $name): ?int
     {
-        $length = strlen($word);
         $best = null;
         foreach ($name as $other) {
-            if (str_starts_with($other, $word)) {
-                return $other === $word ? 0 : 1;
-            }
-            if ($length >= self::SHORTEST_MISSPELT && strlen($other) >= $length - 1) {
-                $wrong = self::isSwapped($word, substr($other, 0, $length)) ? 1 : min(
-                    levenshtein($word, substr($other, 0, $length)),
-                    levenshtein($word, substr($other, 0, $length + 1)),
-                    levenshtein($word, substr($other, 0, $length - 1)),
-                );
-                if ($wrong <= ($length >= 8 ? 2 : 1)) {
-                    $best = min(5 * $wrong, $best ?? 99);
-                }
+            // the same few words stand in many names
+            $far = $this->far[$word][$other] ??= self::far($word, $other);
+            if ($far < ($best ?? self::FAR)) {
+                $best = $far;
             }
         }
 
         return $best;
+    }
+
+    /** How far a word is from another, 0 the same, 1 its beginning. */
+    private static function far(string $word, string $other): int
+    {
+        $length = strlen($word);
+        if (str_starts_with($other, $word)) {
+            return $other === $word ? 0 : 1;
+        }
+        if ($length < self::SHORTEST_MISSPELT || strlen($other) < $length - 1) {
+            return self::FAR;
+        }
+        $wrong = self::isSwapped($word, substr($other, 0, $length)) ? 1 : min(
+            levenshtein($word, substr($other, 0, $length)),
+            levenshtein($word, substr($other, 0, $length + 1)),
+            levenshtein($word, substr($other, 0, $length - 1)),
+        );
+
+        return $wrong <= ($length >= 8 ? 2 : 1) ? 5 * $wrong : self::FAR;
     }
 
     /** Whether two letters beside each other changed places. */
