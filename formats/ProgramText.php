@@ -7,7 +7,6 @@ namespace EvenRungs\Formats;
 use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Rounds;
-use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\InvalidValue;
@@ -56,9 +55,6 @@ final class ProgramText
         'switch-on' => Kind::Activation,
         'activation' => Kind::Activation,
     ];
-
-    /** Words that stand for a number which is not there. */
-    private const SAYS_HOW_MUCH = 'amrap|many|possible|max|maximum|failure|exhaustion|superset|rpe|rir';
 
     /** @var list<Problem> */
     private array $problems = [];
@@ -221,7 +217,7 @@ final class ProgramText
                 continue;
             }
             try {
-                return $this->inBlock($name, ...self::dose(substr($line, $offset)));
+                return $this->inBlock($name, ...JottedDose::read(substr($line, $offset)));
             } catch (InvalidValue $e) {
                 $problem ??= $e;
             }
@@ -240,39 +236,6 @@ final class ProgramText
                 mb_substr($line, 0, 60),
             ),
         );
-    }
-
-    /**
-     * A dose with what of it is only kept in words: of a range the lower number is the dose, and words that say no number are left unread.
-     *
-     * @return array{Dose, ?string} the dose, and a note
-     *
-     * @throws InvalidValue when it is not understood
-     */
-    private static function dose(string $text): array
-    {
-        $notes = [];
-        $lower = static function (array $m) use (&$notes): string {
-            /** @var array<int, string> $m */
-            $notes[] = trim($m[0]);
-
-            return $m[1].($m[3] ?? '');
-        };
-        $text = (string) preg_replace_callback(
-            '/(?<![-–\d.:\/])(\d{1,4}) ?(?:-|–|to) ?(\d{1,4})(?![-–\d.:\/])( ?(?:reps?|s|secs?|seconds?|m|metres?)\b)?/u',
-            $lower,
-            $text,
-        );
-        while (true) {
-            try {
-                return [Shorthand::parse($text), $notes === [] ? null : implode('; ', $notes)];
-            } catch (InvalidValue $e) {
-                if (preg_match('/^(.*\S)[ ,]+(?!(?:'.self::SAYS_HOW_MUCH.')\b)([a-z\'’-]{3,})$/iu', $text, $m) !== 1) {
-                    throw $e;
-                }
-                [$text, $notes[]] = [$m[1], $m[2]];
-            }
-        }
     }
 
     private function inBlock(string $name, Dose $dose, ?string $note): Entry

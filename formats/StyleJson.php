@@ -157,6 +157,7 @@ final class StyleJson
             $node->int('accessory_set'),
             $node->int('chosen_ladder'),
             $node->int('behind_best'),
+            $node->int('later_accessory'),
             $node->int('set_alone'),
             $node->int('extra_set'),
             $node->int('even_sets'),

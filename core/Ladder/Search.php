@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Ladder;
 
 /**
- * Finds rungs by what somebody types: while they type, by any of their names, the beginning of any word, in any order and with one slip; and
- * afterwards, where a name is not matched, those that share most words with it.
+ * Finds rungs by what somebody types: while they type, by any of their names, the beginning of any word, in any order and with one
+ * slip; and afterwards, where a name is not matched, those that share most words with it.
  */
 final class Search
 {
@@ -14,6 +14,9 @@ final class Search
     private const SMALL = ['with', 'and', 'on', 'the', 'of', 'a', 'an', 'in', 'from', 'your'];
 
     private const MOST_SUGGESTED = 5;
+
+    /** Before everything that only shares words. */
+    private const MISSPELT = -1;
 
     /** Shorter words are matched only as they are typed. */
     private const SHORTEST_MISSPELT = 4;
@@ -68,7 +71,8 @@ final class Search
     }
 
     /**
-     * What a name may have meant that is not matched: the rungs that share most words with it, of those the nearest. Never taken silently.
+     * What a name may have meant that is not matched: where it is only misspelt those it may be, else the rungs that share most words
+     * with it. Never taken silently.
      *
      * @return list<Rung> at most five; none where no word of it is known
      */
@@ -78,13 +82,18 @@ final class Search
         $words = self::withoutSmall($all);
         $this->far = [];
         $ranks = [];
+        $isMisspelt = false;
         foreach ($this->library->names() as $id => $names) {
             foreach ($names as $known) {
                 $rank = $this->rank(implode('', $all), $words, $known);
                 if ($rank !== null && (! isset($ranks[$id]) || $rank < $ranks[$id])) {
                     $ranks[$id] = $rank;
+                    $isMisspelt = $isMisspelt || $rank[0] === self::MISSPELT;
                 }
             }
+        }
+        if ($isMisspelt) {
+            $ranks = array_filter($ranks, static fn (array $rank): bool => $rank[0] === self::MISSPELT);
         }
         $rungs = array_map(fn (string $id): Rung => $this->library->rung($id), array_map(strval(...), array_keys($ranks)));
         usort(
@@ -106,7 +115,7 @@ final class Search
         $key = implode('', $name);
         $wrong = $typed === '' ? 99 : levenshtein($typed, substr($key, 0, self::LONGEST_QUERY));
         if ($wrong <= max(1, intdiv(strlen($typed), 4))) {
-            return [0, $wrong, count($name)];
+            return [self::MISSPELT, $wrong, count($name)];
         }
         $name = self::withoutSmall($name);
         $shared = $far = 0;

@@ -21,6 +21,7 @@ final class FilledWeights
      * @param  int  $chosenLadder  worth of each ladder of the trainer's choice that the week holds
      * @param  int  $behindBest  cost of each place that an exercise stands behind the best of its direction or category: the surest, then
      *     the highest level
+     * @param  int  $laterAccessory  cost of each place that a category stands behind the first of what the style adds to the directions
      * @param  int  $setAlone  cost of each exercise with one set, outside circuits
      * @param  int  $extraSet  cost of each set of an exercise beyond what the goal means
      * @param  int  $evenSets  sets between the directions with the most and the least that count as even
@@ -48,6 +49,7 @@ final class FilledWeights
         public readonly int $accessorySet,
         public readonly int $chosenLadder,
         public readonly int $behindBest,
+        public readonly int $laterAccessory,
         public readonly int $setAlone,
         public readonly int $extraSet,
         public readonly int $evenSets,

@@ -16,8 +16,8 @@ final class FloorTest extends BrowserTestCase
     public function test_a_whole_session_runs_by_the_clock_and_the_log_is_right_to_the_second(): void
     {
         $this->withFakeClock();
-        $this->putOnFloor('Maren Tidewell', 'Wednesday');
-        $plan = $this->api('/clients/'.$this->client('Maren Tidewell').'/floor/1/2');
+        $this->putOnFloor('Maren Tidewell');
+        $plan = $this->api('/clients/'.$this->client('Maren Tidewell').'/floor/1/1');
         $total = intdiv(array_sum(array_column($plan['segments'], 'ms')), 1000);
         [$hold, $at] = $this->segment(
             $plan,
@@ -146,8 +146,8 @@ final class FloorTest extends BrowserTestCase
     public function test_an_open_hold_ends_with_its_fault_and_the_card_follows_unless_it_is_held(): void
     {
         $this->withFakeClock();
-        $this->putOnFloor('Maren Tidewell', 'Wednesday');
-        $plan = $this->api('/clients/'.$this->client('Maren Tidewell').'/floor/1/2');
+        $this->putOnFloor('Maren Tidewell');
+        $plan = $this->api('/clients/'.$this->client('Maren Tidewell').'/floor/1/1');
         [$hold, $at] = $this->segment(
             $plan,
             static fn (array $each): bool => $each['what'] === 'work' && array_filter(

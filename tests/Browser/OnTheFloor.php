@@ -11,14 +11,13 @@ use Facebook\WebDriver\WebDriverBy;
  */
 trait OnTheFloor
 {
-    /** @param  string  $day  of the session, the first of the week where none is said */
-    private function putOnFloor(string $client, string $day = ''): void
+    private function putOnFloor(string $client): void
     {
         $this->signIn();
         $this->link($client)->click();
         $this->waitForText('ladders shown');
         $this->link('Week')->click();
-        $this->css('button[aria-label^="Run the session"][aria-label*="'.$day.'"]')->click();
+        $this->css('button[aria-label^="Run the session"]')->click();
         $this->waitForText('Before the first set');
     }
 

@@ -132,10 +132,10 @@ final class WeekAimTest extends TestCase
         self::assertNull($session->points($session->tally([$place => 1, $hip => 2])), 'nothing beside a direction with one set');
     }
 
-    private static function place(AimedSession $session, string $code, int $behind): int
+    private static function place(AimedSession $session, string $code, int $less): int
     {
         foreach ($session->candidates as $place => $each) {
-            if ($each->item->choice->rung->category->value === $code && $each->behind === $behind) {
+            if ($each->item->choice->rung->category->value === $code && $each->less === $less) {
                 return $place;
             }
         }

@@ -111,7 +111,7 @@ final class UnusableInputTest extends TestCase
             'swap of something near' => [
                 ['swap'],
                 self::json(['exercise' => 'side plunk']),
-                ['/exercise: "side plunk" is not in the library; is "Side plank, feet split" or "Side plank against a wall"'],
+                ['/exercise: "side plunk" is not in the library; is "Side plank, feet split" meant?'],
             ],
             'swap of something else' => [
                 ['swap'],
@@ -121,7 +121,7 @@ final class UnusableInputTest extends TestCase
             'why not something near' => [
                 ['why-not'],
                 self::json(['client' => self::CLIENT, 'exercise' => 'side plunk']),
-                ['/exercise: "side plunk" is not in the library; is "Side plank, feet split" or "Side plank against a wall"'],
+                ['/exercise: "side plunk" is not in the library; is "Side plank, feet split" meant?'],
             ],
             'fit of half a request' => [['fit'], self::json(['client' => self::CLIENT]), ['/program: is required']],
             'weeks' => [['plan', '--weeks', '13'], self::json(self::CLIENT), ['--weeks: must be a whole number from 1 to 12']],

@@ -120,9 +120,9 @@ final class BoardTest extends HttpTestCase
     {
         $this->signedIn();
         $board = $this->board();
-        $place = ['version' => $board['version'], 'week' => 0, 'session' => 0, 'block' => 1, 'entry' => 0];
+        $place = ['version' => $board['version'], 'week' => 0, 'session' => 1, 'block' => 1, 'entry' => 0];
         $after = $this->api('POST', $this->path('/doses'), [...$place, 'dose' => '1 x 5 /alt 2-0-2-0 r0:30'])->assertOk()->json();
-        $entry = $after['week']['sessions'][0]['blocks'][1]['entries'][0];
+        $entry = $after['week']['sessions'][1]['blocks'][1]['entries'][0];
 
         self::assertSame(['1 × 5 /alt 2-0-2-0 r0:30', []], [$entry['dose'], $entry['missing']]);
         self::assertLessThan($board['week']['total']['seconds'], $after['week']['total']['seconds']);
@@ -132,7 +132,7 @@ final class BoardTest extends HttpTestCase
             $this->path('/doses'),
             [...$place, 'version' => $after['version'], 'dose' => '2 × 5'],
         )->assertOk()->json();
-        self::assertSame(['rest', 'side', 'tempo'], $bare['week']['sessions'][0]['blocks'][1]['entries'][0]['missing']);
+        self::assertSame(['rest', 'side', 'tempo'], $bare['week']['sessions'][1]['blocks'][1]['entries'][0]['missing']);
 
         $refused = $this->api(
             'POST',

@@ -81,7 +81,7 @@ final class FilledWeekModel
                 }
                 $this->sums['role '.$candidate->role][] = [$k * $candidate->workMs / 1000, $x];
                 $this->sums["ladder {$code} {$candidate->ladder}"][] = [1.0, $x];
-                $this->lp->isWorth(-$this->w->behindBest * $candidate->behind - $this->w->extraSet * max(0, $k - $this->goal->sets), $x);
+                $this->lp->isWorth(-$candidate->less - $this->w->extraSet * max(0, $k - $this->goal->sets), $x);
                 if ($candidate->direction === null) {
                     $beside[$code][] = [(float) $k, $x];
                 } else {

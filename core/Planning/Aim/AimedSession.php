@@ -20,7 +20,7 @@ final class AimedSession
     /**
      * Places in a tally: sets of each direction, whether it is trained, work that counts for it, work of each role, time without the
      * changes to another exercise, exercises, the shortest rest, work in directions, directions with one set, exercises with one set,
-     * rounds, places behind the best, sets of an exercise beyond what the goal means, and sets of each category that is no direction.
+     * rounds, points less than the best, sets of an exercise beyond what the goal means, and sets of each category that is no direction.
      */
     public const TRAINED = 4;
 
@@ -45,7 +45,7 @@ final class AimedSession
 
     private const ROUNDS = 21;
 
-    private const BEHIND = 22;
+    private const LESS = 22;
 
     private const EXTRA = 23;
 
@@ -111,7 +111,7 @@ final class AimedSession
             [$a, $b, $c, $d] = $each->countsMs;
             $role = self::ROLES + $each->role;
             $costs = $each->setMs + $each->restMs;
-            $this->rows[] = [$each->direction ?? -1, $code, $costs, $each->restMs, $each->workMs, $role, $a, $b, $c, $d, $each->behind];
+            $this->rows[] = [$each->direction ?? -1, $code, $costs, $each->restMs, $each->workMs, $role, $a, $b, $c, $d, $each->less];
             if ($each->direction === null) {
                 $beside[$code] = self::BESIDE + $code;
             }
@@ -164,7 +164,7 @@ final class AimedSession
      */
     public function with(array $t, int $place, int $has, int $more): array
     {
-        [$direction, $code, $costs, $rest, $work, $role, $a, $b, $c, $d, $behind] = $this->rows[$place];
+        [$direction, $code, $costs, $rest, $work, $role, $a, $b, $c, $d, $less] = $this->rows[$place];
         $t[self::MS] += $more * $costs;
         $t[$role] += $more * $work;
         $t[8] += $more * $a;
@@ -188,7 +188,7 @@ final class AimedSession
         if ($has === 0) {
             $t[self::COUNT]++;
             $t[self::ROUNDS] = $more;
-            $t[self::BEHIND] += $behind;
+            $t[self::LESS] += $less;
             if ($rest < $t[self::LEAST_REST]) {
                 $t[self::LEAST_REST] = $rest;
             }
@@ -237,7 +237,7 @@ final class AimedSession
         }
         $in = ($t[0] < $meant ? $t[0] : $meant) + ($t[1] < $meant ? $t[1] : $meant)
             + ($t[2] < $meant ? $t[2] : $meant) + ($t[3] < $meant ? $t[3] : $meant);
-        $points = $w->accessorySet * $accessory + $w->setInSession * $in - $w->behindBest * $t[self::BEHIND]
+        $points = $w->accessorySet * $accessory + $w->setInSession * $in - $t[self::LESS]
             - $w->extraSet * $t[self::EXTRA]
             - ($this->circuit ? 0 : $w->setAlone * $t[self::ALONE]);
         if ($ms >= $this->filledMs) {

@@ -72,6 +72,7 @@ final class AimedSlot
     /** @param  array<int, int>  $way  to fill it */
     public function filled(array $way): SessionDraft
     {
+        ksort($way);
         $items = [];
         foreach ($way as $place => $sets) {
             $items[] = $this->session->candidates[$place]->item->withSets($sets);
@@ -89,7 +90,8 @@ final class AimedSlot
     {
         $more = $style->plan->roleShares === [] ? 0 : 1;
         $candidates = [];
-        foreach ([...Category::directions(), ...self::accessories($choices, $client, $style)] as $category) {
+        foreach ([...Category::directions(), ...self::accessories($choices, $client, $style)] as $order => $category) {
+            $later = $client->ladders === null ? max(0, $order - count(Category::directions())) : 0;
             $most = ($category->isDirection() ? self::OF_A_DIRECTION : self::OF_AN_ACCESSORY) + $more;
             foreach (array_slice($choices[$category->value], 0, $client->ladders === null ? $most : null) as $behind => $choice) {
                 if (isset($candidates[$choice->rung->ladder])) {
@@ -101,7 +103,7 @@ final class AimedSlot
                     $item,
                     $setMs($item),
                     $doses->circuit ? min($rest, Seconds::of(SessionWriter::CIRCUIT_REST_S)->ms) : $rest,
-                    $behind,
+                    $style->filledWeights->behindBest * $behind + $style->filledWeights->laterAccessory * $later,
                 );
             }
         }

@@ -31,13 +31,13 @@ final class Candidate
      * @param  DraftItem  $item  with one set
      * @param  int  $setMs  a set, changes of side and breaks in it
      * @param  int  $restMs  after a set
-     * @param  int  $behind  places behind the best of its direction or category
+     * @param  int  $less  points that it is worth less than the best that could come in its place
      */
     public function __construct(
         public readonly DraftItem $item,
         public readonly int $setMs,
         public readonly int $restMs,
-        public readonly int $behind,
+        public readonly int $less,
     ) {
         $rung = $item->choice->rung;
         $place = array_search($rung->category, Category::directions(), true);

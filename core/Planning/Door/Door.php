@@ -161,7 +161,7 @@ final class Door
         if ($left === null) {
             return new DoorSession(null, $changes, false, sprintf('Even its last exercise takes longer than %s.', $budget->toClock()));
         }
-        if (! $left->warmUp->equals($session->warmUp)) {
+        if (! $left->warmUp->equals($session->warmUp) || ! $left->coolDown->equals($session->coolDown)) {
             $changes[] = new DoorChange('cut', 'Warm-up and cool-down', null, sprintf(
                 'To fit %s: %s and %s instead of %s and %s.',
                 $budget->toClock(),

@@ -107,15 +107,23 @@ final class WeekGrowth
             static fn (DraftItem $item): int => $item->choice->rung->ladder === $ladder ? $item->dose->sets : 0,
             $draft->items(),
         ));
+        $grown = [];
+        foreach ($drafts as $draft) {
+            foreach ($draft->items() as $item) {
+                $grown[$item->choice->rung->ladder] = $item;
+            }
+        }
         foreach ($drafts as $place => $draft) {
             foreach ($before[$place]->items() as $was) {
                 $ladder = $was->choice->rung->ladder;
+                $is = $grown[$ladder] ?? $was;
+                $is = $is->choice->rung !== $was->choice->rung && $draft->doses->slot->atHome ? $was : $is;
                 while (! $was->choice->rung->category->isDirection() && $sets($draft, $ladder) < $was->dose->sets) {
                     $more = $sets($draft, $ladder) > 0
                         ? $draft->changed(static fn (DraftItem $item): DraftItem => $item->choice->rung->ladder === $ladder
                             ? $item->withSets($item->dose->sets + 1)
                             : $item)
-                        : $draft->changed(static fn (DraftItem $item): DraftItem => $item, $was->withSets(1));
+                        : $draft->changed(static fn (DraftItem $item): DraftItem => $item, $is->withSets(1));
                     if (! $more->isAllowed()) {
                         break;
                     }
