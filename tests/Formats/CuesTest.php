@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Formats;
+
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Rung;
+use PHPUnit\Framework\TestCase;
+use Tests\Support\Documents;
+
+/**
+ * What a machine can see of a card that contradicts its rung (common practice, no source).
+ */
+final class CuesTest extends TestCase
+{
+    /** Anti-rotation work that turns on the hips on purpose. */
+    private const TURNS = ['low-to-high-chop', 'high-to-low-chop', 'side-to-side-swing'];
+
+    /** @return array<string, string> what is said on each card, by rung */
+    private static function said(): array
+    {
+        $said = [];
+        foreach (Documents::data()->library()->rungs() as $rung) {
+            $cues = array_map(static fn ($cue): string => $cue->say, $rung->coaching()->cues);
+            $said[$rung->id] = mb_strtolower(implode(' | ', [...$cues, $rung->coaching()->watch]));
+        }
+
+        return $said;
+    }
+
+    private static function rung(string $id): Rung
+    {
+        return Documents::data()->library()->rung($id);
+    }
+
+    public function test_no_card_speaks_of_another_exercise(): void
+    {
+        foreach (self::said() as $id => $said) {
+            $setup = mb_strtolower(implode(' ', self::rung($id)->coaching()->setup).' '.self::rung($id)->name);
+            if (self::rung($id)->category === Category::AntiRotation && ! in_array($id, self::TURNS, true)) {
+                self::assertDoesNotMatchRegularExpression('/\bturns? as one\b|\bturn with\b/', $said, $id.' must not turn');
+            }
+            if (str_contains($said, 'each turn')) {
+                self::assertMatchesRegularExpression('/\bturn|twist|bicycle/', $setup, $id.' does not turn');
+            }
+            if (preg_match('/hands? carr(?:y|ies) the head/', $said) === 1) {
+                self::assertStringContainsString('head', $setup, $id.' has no hand at the head');
+            }
+            if (preg_match('/knees? (?:bent|and forearms)/', mb_strtolower(self::rung($id)->name)) === 1) {
+                self::assertDoesNotMatchRegularExpression('/ankle in one line|ear to ankle/', $said, $id.' stands on its knees');
+            }
+        }
+    }
+
+    public function test_the_main_faults_can_be_ticked_where_they_happen(): void
+    {
+        foreach (Documents::data()->library()->ladder('plank')->rungs as $rung) {
+            self::assertContains('upper-back-rounds', $rung->faults, $rung->id);
+        }
+        foreach (Documents::data()->library()->ladder('goblet-squat')->rungs as $rung) {
+            foreach (['upper-back-rounds', 'back-arches', 'seat-drifts-back'] as $fault) {
+                self::assertContains($fault, $rung->faults, $rung->id);
+            }
+            self::assertContains('low back', $rung->coaching()->notIn, $rung->id);
+        }
+        foreach (Documents::data()->library()->rungs() as $rung) {
+            self::assertSame(array_values(array_unique($rung->faults)), $rung->faults, $rung->id);
+            self::assertLessThanOrEqual(6, count($rung->faults), $rung->id);
+        }
+    }
+}
