@@ -41,7 +41,7 @@ final class PlanLifts
                 $isChosen
                     ? sprintf(
                         $this->client->ladders === null
-                            ? 'Other ladders %s have their turn: the best two go by turns.'
+                            ? 'Other ladders %s come first: the surest, then the highest level.'
                             : 'Other ladders %s that are chosen have their turn.',
                         $among,
                     )
