@@ -117,10 +117,7 @@ final class BuilderTest extends BrowserTestCase
         $this->button('Save into the week')->click();
         $this->waitForText('Audit:');
         $this->button('Undo')->click();
-        $this->waitUntil(
-            fn (): bool => preg_match('/Audit: (?:nothing found|0 errors, 0 warnings)/', $this->css('body')->getText()) === 1,
-            'the week that was there before had no fault',
-        );
+        $this->waitForNoError();
     }
 
     public function test_a_bad_program_is_mended_to_no_error_with_taps(): void

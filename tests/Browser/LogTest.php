@@ -12,7 +12,7 @@ final class LogTest extends BrowserTestCase
     private function openLog(): void
     {
         $this->signIn();
-        $this->open('/clients/'.$this->client('Maren Tidewell').'/log?week=1&session=1');
+        $this->open('/clients/'.$this->client('Maren Tidewell').'/log?week=1&session=3');
         $this->waitForText('Write down what was done');
     }
 
@@ -60,7 +60,7 @@ final class LogTest extends BrowserTestCase
             '/clients/'.$client.'/moves',
             ['version' => $board['version'], 'rung' => $ladder['standing']['rung'], 'step' => count($steps) - 1],
         );
-        $this->open('/clients/'.$client.'/log?week=1&session=1');
+        $this->open('/clients/'.$client.'/log?week=1&session=3');
         $this->acceptAfterTwoCleanLogs('progress');
         $this->link('Wall')->click();
         $this->css('[data-rung="dead-bug-opposite"][data-standing]');

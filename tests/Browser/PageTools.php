@@ -107,6 +107,16 @@ trait PageTools
         $this->addToAssertionCount(1);
     }
 
+    /** Waits until the audit of a page has no error against it and no warning. */
+    protected function waitForNoError(): void
+    {
+        $this->waitUntil(
+            fn (): bool => preg_match('/Audit: (?:nothing found|0 errors, 0 warnings)/', $this->css('body')->getText()) === 1,
+            'the audit has something against it',
+        );
+        $this->addToAssertionCount(1);
+    }
+
     /** Waits until the text of an element differs, and gives the new text. */
     protected function changed(string $selector, string $from): string
     {

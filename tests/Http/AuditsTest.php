@@ -70,7 +70,7 @@ final class AuditsTest extends HttpTestCase
         self::assertSame(
             ['line 1', 'line 3'],
             array_column(
-                $this->api('POST', '/audit', ['text' => "plank\ndead bug 3x8\nfoo 3x8-10"])->assertStatus(422)->json('errors'),
+                $this->api('POST', '/audit', ['text' => "plank\ndead bug 3x8\nfoo 3x amrap"])->assertStatus(422)->json('errors'),
                 'path',
             ),
         );
