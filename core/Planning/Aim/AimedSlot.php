@@ -49,7 +49,8 @@ final class AimedSlot
             $writer->write($opening, array_values($items)),
             $library,
         )->ms;
-        $candidates = self::candidates($choices, $doses, $client, $style, static fn (DraftItem $item): int => $ms(null, $item) - $ms(null));
+        $bare = $ms(null);
+        $candidates = self::candidates($choices, $doses, $client, $style, static fn (DraftItem $item): int => $ms(null, $item) - $bare);
         $open = $choices[Category::Bracing->value][0] ?? null;
         foreach ($open === null ? [null] : [$doses->opening($open), null] as $opening) {
             $session = new AimedSession(
