@@ -17,7 +17,7 @@ final class JottedDose
     private const SAYS_HOW_MUCH = 'amrap|many|possible|max|maximum|failure|exhaustion|superset|rpe|rir';
 
     /**
-     * A dose with what of it is only kept in words: of a range the lower number is the dose, and words that say no number are left unread.
+     * A dose with what of it is only kept in words: the range of which the lower number is the dose, breaths, and words that say no number.
      *
      * @return array{Dose, ?string} the dose, and a note
      *
@@ -30,13 +30,17 @@ final class JottedDose
             /** @var array<int, string> $m */
             $notes[] = trim($m[0]);
 
-            return $m[1].($m[3] ?? '');
+            return min((int) $m[1], (int) $m[2]).($m[3] ?? '');
         };
         $text = (string) preg_replace_callback(
             '/(?<![-–\d.:\/])(\d{1,4}) ?(?:-|–|to) ?(\d{1,4})(?![-–\d.:\/])( ?(?:reps?|s|secs?|seconds?|m|metres?)\b)?/u',
             $lower,
             $text,
         );
+        // breaths are counted like repetitions, and stay breaths in words
+        if (preg_match('/\d ?(breaths?)\b/i', $text, $m) === 1) {
+            $notes[] = $m[1];
+        }
         while (true) {
             try {
                 return [Shorthand::parse($text), $notes === [] ? null : implode('; ', $notes)];

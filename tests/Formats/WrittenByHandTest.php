@@ -92,4 +92,23 @@ final class WrittenByHandTest extends TestCase
 
         return $rung.' '.Shorthand::write($entry->dose);
     }
+
+    public function test_no_number_is_turned_into_another_without_a_word(): void
+    {
+        $note = static fn (string $line): array => array_map(
+            static fn (Entry $entry): string => Shorthand::write($entry->dose).' | '.$entry->note,
+            ProgramText::read($line)->weeks[0]->sessions[0]->entries(),
+        );
+        self::assertSame(['1 × 5 | breaths'], $note('Belly breathing 5 breaths'));
+        self::assertSame(['3 × 8 | 10-8'], $note('Bridge 3 x 10-8'), 'the lower number, whichever stands first');
+        self::assertSame(['3 × 8 | slow'], $note('Bridge 3 x 8 slow'));
+        self::assertSame(['3 × 10 3-1-3-1 | '], $note('Bridge 3 x 10 3-1-3-1'), 'a tempo is no range');
+        foreach (['Bridge 2 x 10 with', 'Bridge 3 x', 'Bridge 3 x amrap', 'Bridge 3 x 10 rpe 8'] as $unread) {
+            try {
+                self::assertSame(['2 × 10 | with'], $note($unread), $unread);
+            } catch (UnusableInput $e) {
+                self::assertStringContainsString('line 1', $e->getMessage());
+            }
+        }
+    }
 }

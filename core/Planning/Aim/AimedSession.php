@@ -167,10 +167,10 @@ final class AimedSession
         [$direction, $code, $costs, $rest, $work, $role, $a, $b, $c, $d, $less] = $this->rows[$place];
         $t[self::MS] += $more * $costs;
         $t[$role] += $more * $work;
-        $t[8] += $more * $a;
-        $t[9] += $more * $b;
-        $t[10] += $more * $c;
-        $t[11] += $more * $d;
+        $t[self::WORK] += $more * $a;
+        $t[self::WORK + 1] += $more * $b;
+        $t[self::WORK + 2] += $more * $c;
+        $t[self::WORK + 3] += $more * $d;
         $alone = ($has + $more === 1 ? 1 : 0) - ($has === 1 ? 1 : 0);
         $t[self::ALONE] += $alone;
         $sets = $has + $more;
@@ -219,7 +219,7 @@ final class AimedSession
     public function points(array $t): ?int
     {
         $count = $t[self::COUNT];
-        $ms = $t[self::MS] + $this->stationMs * ($this->circuit && $count > 1 ? $t[self::ROUNDS] * $count : $count);
+        $ms = $this->takes($t);
         if ($count > $this->most || ($count > 0 && $ms - $t[self::LEAST_REST] > $this->lengthMs)) {
             return null;
         }
