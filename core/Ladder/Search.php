@@ -28,6 +28,9 @@ final class Search
 
     private const MISSPELT_WHOLE = 200;
 
+    /** How far a word with a slip is. */
+    private const SLIP = 5;
+
     /** Farther than any word that is meant. */
     private const FAR = 99;
 
@@ -92,9 +95,11 @@ final class Search
                 }
             }
         }
-        if ($isMisspelt) {
-            $ranks = array_filter($ranks, static fn (array $rank): bool => $rank[0] === self::MISSPELT);
-        }
+        // what is only misspelt goes before all else, and what shares a word as it is typed before what only looks like one
+        $isTyped = array_filter($ranks, static fn (array $rank): bool => $rank[3]);
+        $ranks = array_filter($ranks, static fn (array $rank): bool => $isMisspelt
+            ? $rank[0] === self::MISSPELT
+            : $isTyped === [] || $rank[3]);
         $rungs = array_map(fn (string $id): Rung => $this->library->rung($id), array_map(strval(...), array_keys($ranks)));
         usort(
             $rungs,
@@ -107,25 +112,27 @@ final class Search
     /**
      * @param  list<string>  $words  typed
      * @param  list<string>  $name  words of a name
-     * @return array{int, int, int}|null the words of both that have no counterpart, how far those are that have one, and all of the name;
-     *                                   null where it shares no word
+     * @return array{int, int, int, bool}|null the words of both that have no counterpart, how far those are that have one, all of the name,
+     *                                         and whether a word is shared as it is typed; null where it shares none
      */
     private function rank(string $typed, array $words, array $name): ?array
     {
         $key = implode('', $name);
         $wrong = $typed === '' ? 99 : levenshtein($typed, substr($key, 0, self::LONGEST_QUERY));
         if ($wrong <= max(1, intdiv(strlen($typed), 4))) {
-            return [self::MISSPELT, $wrong, count($name)];
+            return [self::MISSPELT, $wrong, count($name), true];
         }
         $name = self::withoutSmall($name);
         $shared = $far = 0;
+        $isTyped = false;
         foreach ($words as $word) {
             $nearest = $this->nearest($word, $name);
             $shared += $nearest === null ? 0 : 1;
             $far += $nearest ?? 0;
+            $isTyped = $isTyped || ($nearest !== null && $nearest < self::SLIP);
         }
 
-        return $shared === 0 ? null : [2 * (count($words) - $shared) + max(0, count($name) - $shared), $far, count($name)];
+        return $shared === 0 ? null : [2 * (count($words) - $shared) + max(0, count($name) - $shared), $far, count($name), $isTyped];
     }
 
     /**
@@ -202,7 +209,7 @@ final class Search
             levenshtein($word, substr($other, 0, $length - 1)),
         );
 
-        return $wrong <= ($length >= 8 ? 2 : 1) ? 5 * $wrong : self::FAR;
+        return $wrong <= ($length >= 8 ? 2 : 1) ? self::SLIP * $wrong : self::FAR;
     }
 
     /** Whether two letters beside each other changed places. */

@@ -129,6 +129,7 @@ final class BuilderTest extends BrowserTestCase
         );
         $this->button('Read it')->click();
         $this->waitForText('Which exercise is meant?');
+        self::assertStringNotContainsString('[object', $this->css('main')->getText(), 'what is offered is no number');
         $this->button('Dead bug, opposite arm and leg')->click();
         $this->waitUntil(fn (): bool => ! str_contains($this->css('body')->getText(), 'Which exercise is meant?'));
         for ($tap = 0; $tap < 20; $tap++) {

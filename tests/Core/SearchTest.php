@@ -87,6 +87,8 @@ final class SearchTest extends TestCase
         self::assertSame('plank-taps-wide', $ids('slow plank with shoulder taps')[0]);
         self::assertContains('single-leg-bridge', $ids('bridge on one leg, the left'));
         self::assertCount(5, $ids('plank something'));
+        self::assertContains('carry-hip', $ids('suitcase walk'));
+        self::assertNotContains('wall-plank', $ids('suitcase walk'), 'a wall only looks like a walk');
         self::assertSame([], $ids('zumba qqq'), 'no word of it is known');
         self::assertSame([], $ids(''));
     }

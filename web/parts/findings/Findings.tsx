@@ -5,7 +5,14 @@ type Finding = Schemas['Finding'] & { place?: string };
 
 const names = { error: 'Error', warn: 'Warning', note: 'Note' } as const;
 
-function shown(key: string, value: number): string {
+/** What of the evidence can be read in a line; what is offered in its place has buttons of its own. */
+function told(evidence: Record<string, unknown>): [string, number | string][] {
+  return Object.entries(evidence).filter(
+    (each): each is [string, number | string] => typeof each[1] === 'number' || typeof each[1] === 'string',
+  );
+}
+
+function shown(key: string, value: number | string): string {
   const unit = key.endsWith('_s') ? ' s' : key === 'hours' ? ' h' : '';
   return `${key === 'hours' ? 'apart' : key.replace(/_s$/, '').replaceAll('_', ' ')} ${value}${unit}`;
 }
@@ -40,7 +47,7 @@ export function Findings({
             {finding.message}
             <span className="block text-sm text-faint">
               {finding.rule}
-              {Object.entries(finding.evidence).map(([key, value]) => (
+              {told(finding.evidence).map(([key, value]) => (
                 <span key={key}>, {shown(key, value)}</span>
               ))}
             </span>
