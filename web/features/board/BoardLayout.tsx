@@ -139,14 +139,17 @@ function Head({ board }: { board: Board }) {
           ))}
       </nav>
       <div className="ml-auto flex items-center gap-2">
-        {week !== null && (
-          <p className="mr-2 text-right whitespace-nowrap" aria-live="polite">
-            <b className="text-xl" data-week-total>
-              {week.total.text}
-            </b>{' '}
-            <span className="text-faint">of {week.available.text} min</span>
-          </p>
-        )}
+        {/* as wide without a week as with one: the tabs beside it stay where they are when a plan comes */}
+        <p className="mr-2 min-h-7 min-w-52 text-right whitespace-nowrap tabular-nums" aria-live="polite">
+          {week !== null && (
+            <>
+              <b className="text-xl" data-week-total>
+                {week.total.text}
+              </b>{' '}
+              <span className="text-faint">of {week.available.text} min</span>
+            </>
+          )}
+        </p>
         {isTrainer && <UndoRedo board={board} />}
       </div>
     </div>
