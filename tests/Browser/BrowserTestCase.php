@@ -67,6 +67,14 @@ abstract class BrowserTestCase extends TestCase
         }
         self::$running ??= self::openBrowser();
         $this->browser = self::$running;
+        $this->countRequests();
+    }
+
+    /** Pages count what they wait for from the server, so that nothing is clicked that an answer is about to move. */
+    private function countRequests(): void
+    {
+        $this->tools()->execute('Page.addScriptToEvaluateOnNewDocument', ['source' => 'window.asked = 0; const asks = window.fetch;
+            window.fetch = (...all) => { window.asked++; return asks(...all).finally(() => window.asked--); };', ]);
     }
 
     private static function openBrowser(): RemoteWebDriver
@@ -139,6 +147,7 @@ abstract class BrowserTestCase extends TestCase
     {
         self::quit();
         $this->browser = self::$running = self::openBrowser();
+        $this->countRequests();
     }
 
     /** Kills the browser as a flat battery would, and opens it again with what it had kept. */
@@ -147,6 +156,7 @@ abstract class BrowserTestCase extends TestCase
         exec('pkill -9 -f -- '.escapeshellarg('--user-data-dir='.self::$profile));
         exec('rm -f '.escapeshellarg(self::$profile).'/Singleton*');
         $this->browser = self::$running = self::openBrowser();
+        $this->countRequests();
     }
 
     /** A clock of the test's own: the page reads `performance.now`, and nothing else, for time. What it would sound is written down. */

@@ -62,7 +62,7 @@ trait PageTools
             Until::elementToBeClickable($by),
             'No such element: '.$by->getValue(),
         );
-        // out from under what is fixed at the bottom of a page, and until it stands still: a list that changes moves what is clicked
+        // out from under what is fixed at the bottom of a page, and until it stands still: an answer or a list that comes moves it
         try {
             $stands = $this->browser->executeAsyncScript('const [element, done] = arguments; element.scrollIntoView({block: '
                 .'"center"}); let last = "", same = 0, looks = 0;
@@ -70,7 +70,7 @@ trait PageTools
                 if (!element.isConnected) return done(false);
                 const { x, y, width, height } = element.getBoundingClientRect();
                 const now = [x, y, width, height].join();
-                same = now === last ? same + 1 : 0;
+                same = now === last && !(window.asked > 0) ? same + 1 : 0;
                 last = now;
                 same > 1 || ++looks > 60 ? done(true) : setTimeout(look, 16);
             })();', [$found]);
