@@ -8,9 +8,9 @@ use App\Http\Body;
 use App\Models\Client;
 use App\Models\Program;
 use App\Support\Controller;
-use EvenRungs\Core\Planning\Week\BestWeek;
 use EvenRungs\Core\Planning\Week\Calendar;
 use EvenRungs\Core\Planning\Week\DayUse;
+use EvenRungs\Core\Planning\Week\WeekPlanner;
 use EvenRungs\Core\Planning\Week\WeekWishes;
 use EvenRungs\Core\Program\Away;
 use EvenRungs\Core\Time\Weekday;
@@ -120,7 +120,7 @@ final class ProgramController extends Controller
             $calendar->matches[1] ?? [],
             $calendar->wished,
         );
-        $week = BestWeek::of($wishes, $board->style->weekWeights);
+        $week = (new WeekPlanner($data->library(), $board->style, $data->goals()))->days($board->client, $calendar);
 
         return new JsonResponse([
             'days' => array_map(static fn (Weekday $day): array => [

@@ -14,7 +14,6 @@ use EvenRungs\Core\Planning\Aim\WeekAim;
 use EvenRungs\Core\Planning\Aim\WeekSearch;
 use EvenRungs\Core\Planning\Choice\ExerciseChooser;
 use EvenRungs\Core\Planning\Order\SessionOrder;
-use EvenRungs\Core\Planning\Week\WeekSlots;
 use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\DirectionShares;
 use EvenRungs\Core\Program\Kind;
@@ -40,7 +39,7 @@ final class WeekAimTest extends TestCase
         $placements = (new Placer($data->library(), $style))->place($client);
         $choices = (new ExerciseChooser($data->library(), $style))->choices($client, $goal, $placements);
         $slots = [];
-        foreach ((new WeekSlots($style))->of($client, $goal) as $slot) {
+        foreach (Documents::slots($client, $goal, $style) as $slot) {
             $slots[] = $slot->kind === Kind::Activation ? null : AimedSlot::of(
                 $slot,
                 $client,
@@ -65,7 +64,7 @@ final class WeekAimTest extends TestCase
             $style = Documents::data()->style($styles[$i % count($styles)]);
             [$slots, $aim] = self::aimed($client, $style);
             $sessions = array_map(static fn (AimedSlot $each): AimedSession => $each->session, $slots);
-            foreach (WeekSearch::best($sessions, $aim) as $s => $way) {
+            foreach (WeekSearch::best($sessions, $aim)->ways() as $s => $way) {
                 $draft = $slots[$s]->filled($way);
                 if ($draft->isEmpty()) {
                     continue;
@@ -88,8 +87,8 @@ final class WeekAimTest extends TestCase
             $client = Documents::anyone($chance);
             [$slots, $aim] = self::aimed($client, Documents::data()->style($styles[$i % count($styles)]));
             $sessions = array_map(static fn (AimedSlot $each): AimedSession => $each->session, $slots);
-            $ways = WeekSearch::best($sessions, $aim);
-            self::assertSame($ways, WeekSearch::best($sessions, $aim));
+            $ways = WeekSearch::best($sessions, $aim)->ways();
+            self::assertSame($ways, WeekSearch::best($sessions, $aim)->ways());
             $worth = (new FilledWeek($sessions, $aim, $ways))->worth();
             foreach ($ways as $s => $way) {
                 foreach (array_keys($way) as $place) {

@@ -65,6 +65,17 @@ final class WeekPlannerTest extends TestCase
         }
     }
 
+    public function test_of_two_days_beside_each_other_that_cost_as_much_the_one_with_room_for_more_is_hard(): void
+    {
+        foreach ([['mon' => 31, 'tue' => 34], ['mon' => 34, 'tue' => 31]] as $days) {
+            $sessions = self::byDay(self::week(['days' => $days]));
+            $longer = (string) array_search(34, $days, true);
+            $shorter = (string) array_search(31, $days, true);
+            self::assertTrue(self::isHard($sessions[$longer]));
+            self::assertFalse(self::isHard($sessions[$shorter]));
+        }
+    }
+
     public function test_one_day_of_seven_stays_free(): void
     {
         self::assertCount(6, self::week(['days' => array_fill_keys(self::DAYS, 20)])->weeks[0]->sessions);

@@ -14,7 +14,6 @@ use EvenRungs\Core\Planning\Session\Preparation;
 use EvenRungs\Core\Planning\Session\SessionWriter;
 use EvenRungs\Core\Planning\Session\Slot;
 use EvenRungs\Core\Planning\Session\SlotDose;
-use EvenRungs\Core\Planning\Week\WeekSlots;
 use EvenRungs\Core\Program\DirectionShares;
 use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\Kind;
@@ -76,7 +75,7 @@ final class CoverageTest extends TestCase
         $choices = (new ExerciseChooser($data->library(), $style))->choices($client, $goal, $placements);
         $rows = $binary = [];
         $inDirection = [];
-        foreach ((new WeekSlots($style))->of($client, $goal) as $s => $slot) {
+        foreach (Documents::slots($client, $goal, $style) as $s => $slot) {
             if ($slot->kind === Kind::Activation) {
                 continue;
             }

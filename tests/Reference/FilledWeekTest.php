@@ -8,12 +8,10 @@ use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Planning\Aim\AimedSession;
 use EvenRungs\Core\Planning\Aim\AimedSlot;
-use EvenRungs\Core\Planning\Aim\FilledWeek;
 use EvenRungs\Core\Planning\Aim\WeekAim;
 use EvenRungs\Core\Planning\Aim\WeekSearch;
 use EvenRungs\Core\Planning\Choice\ExerciseChooser;
 use EvenRungs\Core\Planning\Session\Slot;
-use EvenRungs\Core\Planning\Week\WeekSlots;
 use EvenRungs\Core\Program\Kind;
 use EvenRungs\Core\Style\GoalRule;
 use PHPUnit\Framework\TestCase;
@@ -84,7 +82,7 @@ final class FilledWeekTest extends TestCase
         $open = array_values(array_filter(Category::directions(), static fn (Category $each): bool => $choices[$each->value] !== []));
         /** @var list<array{Slot, AimedSession}> $pairs */
         $pairs = [];
-        foreach ((new WeekSlots($style))->of($client, $goal) as $slot) {
+        foreach (Documents::slots($client, $goal, $style) as $slot) {
             $aimed = $slot->kind === Kind::Activation ? null : AimedSlot::of($slot, $client, $choices, $data->library(), $style, $goal);
             if ($aimed !== null) {
                 $pairs[] = [$slot, $aimed->session];
@@ -92,7 +90,7 @@ final class FilledWeekTest extends TestCase
         }
         $sessions = array_column($pairs, 1);
         $aim = WeekAim::of($client, $goal, $style, $open);
-        $week = new FilledWeek($sessions, $aim, WeekSearch::best($sessions, $aim));
+        $week = WeekSearch::best($sessions, $aim);
         $seconds = (int) (getenv('EVEN_RUNGS_SOLVER_S') ?: self::SOLVER_S);
         [$best, $columns] = Glpsol::best((new FilledWeekModel($client, $goal, $style))->write($pairs, $open), $seconds);
         $missed = [];

@@ -9,10 +9,15 @@ use EvenRungs\Core\Log\History;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Steps;
+use EvenRungs\Core\Planning\Session\Slot;
+use EvenRungs\Core\Planning\Week\BestWeek;
 use EvenRungs\Core\Planning\Week\WeekPlanner;
+use EvenRungs\Core\Planning\Week\WeekSlots;
+use EvenRungs\Core\Planning\Week\WeekWishes;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionTime;
+use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\HistoryJson;
 use EvenRungs\Formats\Json;
@@ -175,6 +180,14 @@ final class Documents
         $style = is_string($style) ? $data->style($style) : $style;
 
         return (new WeekPlanner($data->library(), $style, $data->goals()))->plan($client, $weeks);
+    }
+
+    /** @return list<Slot> what stands on the days that cost the least */
+    public static function slots(Client $client, GoalRule $goal, Style $style): array
+    {
+        $week = BestWeek::of(WeekWishes::of($client, $style, $goal), $style->weekWeights);
+
+        return (new WeekSlots($style))->of($client, $week->uses);
     }
 
     /** A shipped style with one other answer. */

@@ -27,11 +27,8 @@ final class WeekSearch
         $this->week = new FilledWeek($sessions, $aim, array_map(static fn (): array => [], $sessions));
     }
 
-    /**
-     * @param  list<AimedSession>  $sessions
-     * @return list<array<int, int>> how each is filled: sets by the place of the candidate
-     */
-    public static function best(array $sessions, WeekAim $aim): array
+    /** @param  list<AimedSession>  $sessions */
+    public static function best(array $sessions, WeekAim $aim): FilledWeek
     {
         $search = new self($sessions, $aim);
         foreach (array_keys($sessions) as $s) {
@@ -43,7 +40,7 @@ final class WeekSearch
             $search->polish();
         }
 
-        return $search->week->ways();
+        return $search->week;
     }
 
     private function giveWay(): void

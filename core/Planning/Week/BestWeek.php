@@ -15,14 +15,15 @@ use EvenRungs\Core\Time\Weekday;
  *     + hard sessions beside sport + finishers on heavy days + minutes that hard sessions lack + minutes of idle days
  *
  * Never broken: the minutes, 48 h between hard sessions all round the week, nothing hard on a heavy day, the day before one, or around a
- * match. Exact: every week that keeps these is looked at, or cut off where it already costs more than the best.
+ * match. Exact: every week that keeps these is looked at, or cut off where it already costs more than the best. Where several
+ * cost as little, `WeekDays` takes the one whose sessions are worth the most.
  */
 final class BestWeek
 {
     private const STEP_MS = 300_000;
 
-    /** @var list<DayUse>|null */
-    private ?array $best = null;
+    /** @var list<list<DayUse>> all that cost the least */
+    private array $best = [];
 
     private int $least = PHP_INT_MAX;
 
@@ -32,11 +33,24 @@ final class BestWeek
 
     public static function of(WeekWishes $wishes, WeekWeights $weights): ChosenWeek
     {
+        return self::all($wishes, $weights)[0];
+    }
+
+    /** @return non-empty-list<ChosenWeek> every week that costs the least */
+    public static function all(WeekWishes $wishes, WeekWeights $weights): array
+    {
         $search = new self($wishes, $weights);
         $search->choose([], 0, 0);
-        $uses = $search->best ?? array_fill(0, 7, DayUse::Free);
 
-        return new ChosenWeek($uses, $search->cost($uses), $search->parts($uses), $search->givenUp($uses));
+        return array_map(
+            static fn (array $uses): ChosenWeek => new ChosenWeek(
+                $uses,
+                $search->cost($uses),
+                $search->parts($uses),
+                $search->givenUp($uses),
+            ),
+            $search->best === [] ? [array_fill(0, 7, DayUse::Free)] : $search->best,
+        );
     }
 
     /**
@@ -47,7 +61,7 @@ final class BestWeek
     private function choose(array $uses, int $cost, int $hard): void
     {
         $day = count($uses);
-        if ($cost >= $this->least) {
+        if ($cost > $this->least) {
             return;
         }
         if ($day === 7) {
@@ -56,7 +70,10 @@ final class BestWeek
             }
             $whole = $this->cost($uses);
             if ($whole < $this->least) {
-                [$this->best, $this->least] = [$uses, $whole];
+                [$this->best, $this->least] = [[], $whole];
+            }
+            if ($whole === $this->least) {
+                $this->best[] = $uses;
             }
 
             return;

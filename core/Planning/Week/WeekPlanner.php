@@ -64,6 +64,7 @@ final class WeekPlanner
         }
         $goal = GoalRule::for($client, $this->goals);
         $draft = new WeekDraft($this->library, $this->style, $goal);
+        $days = new WeekDays($this->style, $goal, $draft);
         $home = $client;
         $choices = $usual = $this->choices($client, $goal);
         $short = new WeekGaps(
@@ -75,7 +76,7 @@ final class WeekPlanner
         );
         $progression = new Progression($this->library, $this->style, new Steps($this->style, $client), $goal, $pace);
         $growth = new WeekGrowth($progression, $choices);
-        $slots = $usualSlots = (new WeekSlots($this->style))->of($client, $goal, [], $calendar->wished);
+        $slots = $usualSlots = $days->slots($client, $choices, [], $calendar->wished);
         $told = new WeekNotes($this->style, $goal);
         $planned = $gaps = [];
         $notes = [...$told->ofChoices($choices), ...($weeks === 1 ? [] : $told->ofPace($choices, $pace, $this->library))];
@@ -87,9 +88,9 @@ final class WeekPlanner
             $matches = $calendar->matches[$number] ?? [];
             $client = $away === null ? $home : $home->inPlace($away->days, $away->equipment);
             $choices = $away === null ? $usual : $this->choices($client, $goal);
-            $slots = $away === null && $matches === [] ? $usualSlots : (new WeekSlots($this->style))->of(
+            $slots = $away === null && $matches === [] ? $usualSlots : $days->slots(
                 $client,
-                $goal,
+                $choices,
                 $matches,
                 $calendar->wished,
             );
@@ -138,13 +139,24 @@ final class WeekPlanner
         )[0];
     }
 
+    /** How the days of the first week are used, and what had to give for it. */
+    public function days(Client $client, Calendar $calendar = new Calendar): ChosenWeek
+    {
+        $goal = GoalRule::for($client, $this->goals);
+
+        return (new WeekDays($this->style, $goal, new WeekDraft($this->library, $this->style, $goal)))
+            ->of($client, $this->choices($client, $goal), $calendar->matches[1] ?? [], $calendar->wished);
+    }
+
     /** A week of somebody without a program before it. */
     private function firstWeek(Client $client, Calendar $calendar): DraftedWeek
     {
         $goal = GoalRule::for($client, $this->goals);
-        $slots = (new WeekSlots($this->style))->of($client, $goal, [], $calendar->wished);
+        $draft = new WeekDraft($this->library, $this->style, $goal);
+        $choices = $this->choices($client, $goal);
+        $slots = (new WeekDays($this->style, $goal, $draft))->slots($client, $choices, [], $calendar->wished);
 
-        return (new WeekDraft($this->library, $this->style, $goal))->week($slots, $client, $this->choices($client, $goal));
+        return $draft->week($slots, $client, $choices);
     }
 
     /** @return array<string, list<ExerciseChoice>> what may be planned for a client, by category, the best first */

@@ -8,13 +8,12 @@ use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Client\TrainingType;
 use EvenRungs\Core\Planning\Session\Slot;
 use EvenRungs\Core\Program\Kind;
-use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\Time\Weekday;
 
 /**
- * Decides which days may be hard, which stay light, and what stands before or after other training.
+ * What stands on each day of a week whose days are chosen: hard, light, before or after other training.
  *
  * Hard core days keep 48 h between them (Garber CE et al. (2011) Med Sci Sports Exerc 43(7):1334–1359, for resistance
  * training; value from memory) and stay off heavy-lift days and the days before them (common practice, no source).
@@ -26,13 +25,12 @@ final class WeekSlots
     }
 
     /**
+     * @param  list<DayUse>  $uses  of the days, Monday first
      * @param  list<Weekday>  $matches  days of a match
-     * @param  array<int, DayUse>  $wished  use of single days by number, Monday 0
      * @return list<Slot> hard days first, longest first, then the others through the week
      */
-    public function of(Client $client, ?GoalRule $goal = null, array $matches = [], array $wished = []): array
+    public function of(Client $client, array $uses, array $matches = []): array
     {
-        $uses = BestWeek::of(WeekWishes::of($client, $this->style, $goal, $matches, $wished), $this->style->weekWeights)->uses;
         $on = static fn (DayUse ...$wanted): array => array_values(
             array_filter(Weekday::cases(), static fn (Weekday $day): bool => in_array($uses[$day->number()], $wanted, true)),
         );
