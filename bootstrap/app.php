@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Console\DemoSeed;
+use App\Console\DrawFigures;
 use App\Console\StudioAdmin;
 use App\Console\TrainerAdmin;
 use App\Http\Middleware\MayReach;
@@ -27,7 +28,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
             require dirname(__DIR__).'/routes/web.php';
         },
     )
-    ->withCommands([DemoSeed::class, StudioAdmin::class, TrainerAdmin::class])
+    ->withCommands([DemoSeed::class, DrawFigures::class, StudioAdmin::class, TrainerAdmin::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);

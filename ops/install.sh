@@ -99,3 +99,9 @@ if [ ! -f public/build/manifest.json ] || [ "$web_stamp" != "$(cat var/web.stamp
     { npm run -s types && npm run -s build; } >var/build.log 2>&1 || { tail -n 20 var/build.log >&2 && fail "the pages could not be built"; }
     printf '%s\n' "$web_stamp" >var/web.stamp
 fi
+figures_stamp=$(stamp_of core/Figure/*.php data/poses.json data/ladders/*.json data/preparation/*.json)
+if [ ! -f var/figures.json ] || [ "$figures_stamp" != "$(cat var/figures.stamp 2>/dev/null)" ]; then
+    EVEN_RUNGS_INSTANCE=install php artisan figures:draw || fail "the figures could not be drawn"
+    chmod go+r var/figures.json
+    printf '%s\n' "$figures_stamp" >var/figures.stamp
+fi

@@ -8,9 +8,9 @@ use App\Http\Body;
 use App\Support\Controller;
 use EvenRungs\Core\Dose\Tempo;
 use EvenRungs\Core\Figure\Drawing;
-use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Formats\FigureJson;
 use EvenRungs\Storage\DataFolder;
+use EvenRungs\Storage\KeptDrawings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -38,19 +38,10 @@ final class RungController extends Controller
         return new JsonResponse($this->page->of($library->rung($rung)));
     }
 
-    /** The picture of every rung and every move of preparation that shows it best when it does not move. */
-    public function figures(): JsonResponse
+    /** Start and end of every rung and every move of preparation. */
+    public function figures(KeptDrawings $drawings): JsonResponse
     {
-        $stills = [];
-        $moves = array_merge([], ...array_map(
-            static fn (Ladder $table): array => $table->rungs,
-            array_values($this->data->library()->preparation),
-        ));
-        foreach ([...$this->data->library()->rungs(), ...$moves] as $rung) {
-            $stills[$rung->id] = FigureJson::drawing(Drawing::still($rung->figure()));
-        }
-
-        return new JsonResponse(['figures' => (object) $stills]);
+        return new JsonResponse(['figures' => (object) $drawings->all($this->data->library())]);
     }
 
     /** A figure while it is being written. */

@@ -12,6 +12,7 @@ use App\Models\Trainer;
 use App\Progress\CuffLine;
 use App\Support\Happened;
 use EvenRungs\Storage\DataFolder;
+use EvenRungs\Storage\KeptDrawings;
 use EvenRungs\Storage\Schemas;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Contracts\Foundation\Application;
@@ -31,6 +32,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Happened::class);
         $this->app->scoped(Progress::class);
         $this->app->singleton(CuffLine::class, static fn (): CuffLine => new CuffLine((string) config('devices.cuff')));
+        $this->app->singleton(KeptDrawings::class, static fn (): KeptDrawings => new KeptDrawings(base_path('var/figures.json')));
         $this->app->singleton(
             DataFolder::class,
             static fn (Application $app): DataFolder => DataFolder::shipped(

@@ -13,6 +13,15 @@ final class Drawing
 {
     private const MARGIN = 5.0;
 
+    /** Least width and height of what is shown: who stands is drawn as large as who lies. */
+    private const FRAME = [112.0, 104.0];
+
+    /** A limb that lies this much farther than the trunk is drawn behind it. */
+    private const BEHIND = 4.5;
+
+    /** Who hangs this far above the floor all the time is drawn without it. */
+    private const CLEAR = 8.0;
+
     /** Seconds that a hold is shown, and that a way takes where no tempo is written. */
     private const UNCOUNTED_S = 1.2;
 
@@ -71,20 +80,21 @@ final class Drawing
         );
     }
 
-    /** The one picture that shows the exercise best when it does not move. */
-    public static function still(Figure $figure): self
+    /** Start and end, or the one picture of what is held still. */
+    public static function ends(Figure $figure): self
     {
         $movement = new Movement($figure);
-        $body = $movement->furthest();
-        $pictures = [Picture::of($body, $movement->first(), $figure, $figure->view())];
-        $floor = self::floor([[$body]], $figure->view());
+        $bodies = $figure->to === [] ? [$movement->first()] : [$movement->first(), $movement->furthest()];
+        $view = $figure->view();
+        $pictures = array_map(static fn (Body $body): Picture => Picture::of($body, $movement->first(), $figure, $view), $bodies);
+        $floor = self::floor([$bodies], $view);
 
         return new self(
-            self::strokes($movement->first(), $figure->view()),
-            array_keys($body->points),
+            self::strokes($movement->first(), $view),
+            array_keys($movement->first()->points),
             $pictures,
             [],
-            0,
+            count($pictures) - 1,
             self::box($pictures, $floor),
             $floor,
         );
@@ -117,7 +127,7 @@ final class Drawing
         $parts = [];
         foreach ($strokes as $stroke) {
             $parts[] = [
-                'part' => self::depth($body, $view, array_slice($stroke['joints'], 1)) < $trunk - 1 ? 'far' : 'near',
+                'part' => self::depth($body, $view, array_slice($stroke['joints'], 1)) < $trunk - self::BEHIND ? 'far' : 'near',
                 'joints' => $stroke['joints'],
             ];
         }
@@ -132,7 +142,7 @@ final class Drawing
     {
         $sum = 0.0;
         foreach ($joints as $joint) {
-            $sum += $view->project($body->point($joint))[2];
+            $sum += $view->depth($body->point($joint));
         }
 
         return $sum / max(1, count($joints));
@@ -144,9 +154,10 @@ final class Drawing
      */
     private static function floor(array $ways, View $view): array
     {
-        [$back, $front, $left, $right] = [INF, -INF, INF, -INF];
+        [$back, $front, $left, $right, $low] = [INF, -INF, INF, -INF, INF];
         foreach (array_merge([], ...$ways) as $body) {
             foreach ($body->points as $point) {
+                $low = min($low, $point->y);
                 $back = min($back, $point->x - self::MARGIN);
                 $front = max($front, $point->x + self::MARGIN);
                 $left = min($left, $point->z - self::MARGIN);
@@ -154,11 +165,7 @@ final class Drawing
             }
         }
 
-        return array_map(static function (array $corner) use ($view): array {
-            [$x, $y] = $view->project(new Vector($corner[0], 0, $corner[1]));
-
-            return [$x, $y];
-        }, [[$back, $left], [$front, $left], [$front, $right], [$back, $right]]);
+        return $low > self::CLEAR ? [] : array_map(static fn (array $corner): array => $view->project(new Vector($corner[0], 0, $corner[1])), [[$back, $left], [$front, $left], [$front, $right], [$back, $right]]);
     }
 
     /**
@@ -176,6 +183,9 @@ final class Drawing
             $bottom = max($bottom, $y);
         }
 
-        return [$left - 1, $top - 1, $right - $left + 2, $bottom - $top + 2];
+        $width = max(self::FRAME[0], $right - $left + 2);
+        $height = max(self::FRAME[1], $bottom - $top + 2);
+
+        return [($left + $right - $width) / 2, $bottom + 1 - $height, $width, $height];
     }
 }

@@ -21,8 +21,7 @@ final class Picture
     {
         $points = [];
         foreach ($body->points as $joint => $point) {
-            [$x, $y] = $view->project($point);
-            $points[$joint] = [$x, $y];
+            $points[$joint] = $view->project($point);
         }
 
         return new self(
@@ -45,6 +44,7 @@ final class Picture
             array_push($corners, ...match ($shape->form) {
                 'line' => [[$n[0], $n[1]], [$n[2] ?? 0.0, $n[3] ?? 0.0]],
                 'disc' => [[$n[0] - ($n[2] ?? 0), $n[1] - ($n[2] ?? 0)], [$n[0] + ($n[2] ?? 0), $n[1] + ($n[2] ?? 0)]],
+                'outline' => array_map(static fn (array $corner): array => [$corner[0], $corner[1] ?? 0.0], array_chunk($n, 2)),
                 'box' => [[$n[0], $n[1]], [$n[0] + ($n[2] ?? 0), $n[1] + ($n[3] ?? 0)]],
             });
         }

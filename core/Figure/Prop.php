@@ -49,43 +49,110 @@ final class Prop
     {
         $at = $this->place($this->at, $body);
         $to = $this->place($this->to, $body);
+        $r = $this->size;
 
         return match ($this->kind) {
             PropKind::Wall => [Shape::line($view, new Vector($at->x, 0, $at->z), new Vector($at->x, 96, $at->z), 'fixed')],
-            PropKind::Box => [$this->box($first, $view)],
-            PropKind::Ball => [Shape::disc($view, new Vector($at->x, $this->size, $at->z), $this->size, 'round')],
-            PropKind::Wheel => [Shape::disc($view, $at, $this->size, 'kit')],
-            PropKind::Weight => [
-                Shape::line($view, $at, $at->minus(new Vector(0, 4, 0)), 'kit'),
-                Shape::disc($view, $at->minus(new Vector(0, 5.5, 0)), $this->size, 'kit'),
+            PropKind::Box => $this->bench($first, $view),
+            PropKind::Ball => $this->ball($view, new Vector($at->x, $r, $at->z), [-0.6, 0.6], 'under'),
+            PropKind::ThrowBall => $this->ball($view, $at, [0], 'round'),
+            PropKind::Wheel => [
+                Shape::line($view, $at->minus(new Vector(0, 0, 7)), $at->plus(new Vector(0, 0, 7)), 'kit'),
+                Shape::disc($view, $at, $r, 'round'),
+                Shape::around($view, $at, [[-0.7 * $r, -0.7 * $r], [0.7 * $r, 0.7 * $r]], 'round'),
+                Shape::around($view, $at, [[-0.7 * $r, 0.7 * $r], [0.7 * $r, -0.7 * $r]], 'round'),
             ],
-            PropKind::Plate, PropKind::ThrowBall => [
-                Shape::disc($view, $at, $this->size, $this->kind === PropKind::Plate ? 'kit' : 'round'),
-            ],
-            PropKind::Cuff => [Shape::disc($view, $at, $this->size, 'kit')],
+            PropKind::Weight => self::kettlebell($view, $at, $r),
+            PropKind::Plate => [Shape::disc($view, $at, $r, 'kit'), Shape::disc($view, $at, $r / 3, 'hole')],
+            PropKind::Cuff => [Shape::sleeve($view, $at, $this->before($body), $r)],
             PropKind::Bar => [
                 Shape::line($view, $at->minus(new Vector(0, 0, 26)), $at->plus(new Vector(0, 0, 26)), 'kit'),
-                Shape::disc($view, $at->minus(new Vector(0, 0, 24)), $this->size, 'round'),
-                Shape::disc($view, $at->plus(new Vector(0, 0, 24)), $this->size, 'round'),
+                Shape::disc($view, $at->minus(new Vector(0, 0, 24)), $r, 'round'),
+                Shape::disc($view, $at->plus(new Vector(0, 0, 24)), $r, 'round'),
             ],
+            PropKind::Rig => $this->rig($view, $at),
             PropKind::Stick => [Shape::line($view, $at, $to, 'kit')],
-            PropKind::Strap => [Shape::line($view, $at, $to, 'fixed')],
+            PropKind::Strap => [
+                Shape::line($view, $to->minus(new Vector(8, 0, 0)), $to->plus(new Vector(8, 0, 0)), 'fixed'),
+                Shape::line($view, $at, $to, 'fixed'),
+                Shape::disc($view, $at, 1.8, 'round'),
+            ],
             PropKind::Band => [
+                ...(is_array($this->to) ? [
+                    Shape::line($view, new Vector($to->x, 0, $to->z), new Vector($to->x, $to->y + 3, $to->z), 'fixed'),
+                    Shape::disc($view, $to, 1.6, 'kit'),
+                ] : []),
                 Shape::line($view, $at, $to, 'stretch'),
-                Shape::disc($view, is_array($this->to) ? $to : $at, 1.6, 'kit'),
             ],
         };
     }
 
-    private function box(Body $first, View $view): Shape
+    /**
+     * @param  list<float|int>  $seams  how far down each is, in radii
+     * @param  'under'|'round'  $style
+     * @return list<Shape>
+     */
+    private function ball(View $view, Vector $at, array $seams, string $style): array
+    {
+        $r = $this->size;
+
+        return [Shape::disc($view, $at, $r, $style), ...array_map(static fn (float|int $seam): Shape => Shape::around(
+            $view,
+            $at,
+            [[-0.8 * $r, $seam * $r], [0.8 * $r, $seam * $r]],
+            $style,
+        ), $seams)];
+    }
+
+    /** @return list<Shape> a handle in the hand and the bell below it, flat at its foot */
+    private static function kettlebell(View $view, Vector $hand, float $r): array
+    {
+        return [
+            Shape::around($view, $hand, [[-0.55 * $r, 0.0], [0.55 * $r, 0.0], [0.8 * $r, 0.9 * $r], [-0.8 * $r, 0.9 * $r]], 'round'),
+            Shape::around($view, $hand, [
+                [-0.5 * $r, 0.9 * $r], [0.5 * $r, 0.9 * $r], [$r, 1.5 * $r], [$r, 2.1 * $r], [0.6 * $r, 2.7 * $r], [-0.6 * $r, 2.7 * $r],
+                [-$r, 2.1 * $r], [-$r, 1.5 * $r],
+            ], 'kit'),
+        ];
+    }
+
+    /** @return list<Shape> a bar to hang from, on two posts that begin above it */
+    private function rig(View $view, Vector $at): array
+    {
+        [$left, $right] = [$at->minus(new Vector(0, 0, 22)), $at->plus(new Vector(0, 0, 22))];
+        $up = new Vector(0, 8, 0);
+
+        return [
+            Shape::line($view, $left, $left->plus($up), 'fixed'),
+            Shape::line($view, $right, $right->plus($up), 'fixed'),
+            Shape::line($view, $left, $right, 'fixed'),
+        ];
+    }
+
+    /** The joint before the one where it sits. */
+    private function before(Body $body): Vector
+    {
+        $joint = is_string($this->at) ? $this->at : '';
+        $from = str_replace(['hand', 'ankle'], ['elbow', 'knee'], $joint);
+
+        return $body->point(isset($body->points[$from]) ? $from : 'pelvis');
+    }
+
+    /** @return list<Shape> a seat on two legs */
+    private function bench(Body $first, View $view): array
     {
         $at = $this->place($this->at, $first);
         $radius = is_string($this->at) ? Body::radius($this->at) : 0;
         $top = $at->y - $radius;
         $a = $view->project(new Vector($at->x - $this->size / 2, $top, $at->z));
         $b = $view->project(new Vector($at->x + $this->size / 2, 0, $at->z));
+        [$x, $y, $width, $height] = [$a[0], $a[1], $b[0] - $a[0], $b[1] - $a[1]];
+        $legs = [$x + 3.0, $x + $width - 3.0];
 
-        return new Shape('box', 'fixed', [$a[0], $a[1], $b[0] - $a[0], $b[1] - $a[1]]);
+        return [
+            ...array_map(static fn (float $leg): Shape => new Shape('line', 'fixed', [$leg, $y, $leg, $y + $height]), $legs),
+            new Shape('box', 'fixed', [$x, $y, $width, min(4.0, $height)]),
+        ];
     }
 
     /** @param  string|list<int|float>|null  $place */

@@ -18,6 +18,7 @@ enum PropKind: string
     case ThrowBall = 'throw-ball';
     case Cuff = 'cuff';
     case Bar = 'bar';
+    case Rig = 'rig';
     case Stick = 'stick';
     case Strap = 'strap';
     case Band = 'band';

@@ -24,7 +24,7 @@ final class DrawnFiguresTest extends TestCase
             $reps = $measure instanceof Reps ? $measure : null;
             $moving = Drawing::of($rung->figure(), $reps->tempo ?? $rung->tempo, (float) ($reps?->hold?->toNumber() ?? 0));
             $drawn[] = $rung->id."\t".md5(
-                (string) json_encode([FigureJson::drawing($moving), FigureJson::drawing(Drawing::still($rung->figure()))]),
+                (string) json_encode([FigureJson::drawing($moving), FigureJson::drawing(Drawing::ends($rung->figure()))]),
             );
         }
         $seen = file(dirname(__DIR__).'/cases/figures.tsv', FILE_IGNORE_NEW_LINES);

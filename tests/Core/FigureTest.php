@@ -9,6 +9,7 @@ use EvenRungs\Core\Figure\Body;
 use EvenRungs\Core\Figure\Drawing;
 use EvenRungs\Core\Figure\Figure;
 use EvenRungs\Core\Figure\Movement;
+use EvenRungs\Core\Figure\Rest;
 use EvenRungs\Core\Figure\Vector;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Rung;
@@ -21,6 +22,9 @@ use Tests\Support\Documents;
  */
 final class FigureTest extends TestCase
 {
+    /** A foot that turns on its ball, in hundredths of body height. */
+    private const SLIDES = 2.5;
+
     private const CLOSE = 1.0;
 
     /** @return iterable<string, array{Rung}> */
@@ -46,6 +50,34 @@ final class FigureTest extends TestCase
                 $this->assertStays($figure, $movement->first(), $body, $figure->mirrored && $w >= count($figure->to) * 2, $at);
             }
         }
+    }
+
+    /** What stays on the floor, on a bar or on a weight, or goes along on purpose: walking, feet on sliders, forearms in the place of hands. */
+    private const GO_ALONG = '/^(?:carry-|body-saw$|plank-up-downs$|rollout-|forearm-slide$|ball-knee-tuck$|plank-ball-circles$)/';
+
+    #[DataProvider('rungs')]
+    public function test_hands_elbows_knees_and_feet_that_bear_weight_throughout_do_not_slide(Rung $rung): void
+    {
+        if (preg_match(self::GO_ALONG, $rung->id) === 1) {
+            $this->addToAssertionCount(1);
+
+            return;
+        }
+        $movement = new Movement($rung->figure());
+        $raised = array_filter($rung->figure()->rests(), static fn (Rest $rest): bool => $rest->height > 0);
+        $raised = array_map(static fn (Rest $rest): string => $rest->joint, $raised);
+        foreach (array_slice($movement->ways(), 0, 2 * max(1, count($rung->figure()->to))) as $way) {
+            foreach (['hand', 'elbow', 'knee', 'ankle', 'toe'] as $name) {
+                foreach (["{$name}-r", "{$name}-l"] as $joint) {
+                    $bears = static fn (Body $body): bool => $body->point($joint)->y < Body::LIMB_RADIUS + 1 || in_array($joint, $raised, true);
+                    if (array_filter($way, static fn (Body $body): bool => ! $bears($body)) === []) {
+                        [$a, $b] = [$way[0]->point($joint), $way[count($way) - 1]->point($joint)];
+                        self::assertLessThan(self::SLIDES, hypot($a->x - $b->x, $a->z - $b->z), "{$rung->id}: {$joint} slides");
+                    }
+                }
+            }
+        }
+        self::assertNotSame([], $movement->ways());
     }
 
     private function assertLengths(Body $body, string $at): void

@@ -10,13 +10,23 @@ type Shape = Picture['shapes'][number];
 const kit = {
   kit: 'fill-act stroke-act',
   round: 'fill-none stroke-act',
+  hole: 'fill-card stroke-none',
+  under: 'fill-none stroke-act',
   fixed: 'fill-line stroke-wood',
   stretch: 'fill-none stroke-act',
 } as const;
 
+/** Drawn before the body. */
+const behind = new Set<Shape['style']>(['fixed', 'under']);
+
 function Piece({ shape }: { shape: Shape }) {
   const [a = 0, b = 0, c = 0, d = 0] = shape.numbers;
-  const look = { className: kit[shape.style], strokeWidth: 2, strokeLinecap: 'round' as const };
+  const look = {
+    className: kit[shape.style],
+    strokeWidth: 2,
+    strokeLinecap: 'round' as const,
+    strokeLinejoin: 'round' as const,
+  };
   switch (shape.form) {
     case 'line':
       return (
@@ -31,6 +41,8 @@ function Piece({ shape }: { shape: Shape }) {
       );
     case 'disc':
       return <circle cx={a} cy={b} r={c} {...look} />;
+    case 'outline':
+      return <polygon points={shape.numbers.join(' ')} {...look} />;
     case 'box':
       return <rect x={a} y={b} width={c} height={d} {...look} />;
   }
@@ -49,7 +61,7 @@ function Lines({ drawing, picture }: { drawing: Drawing; picture: Picture }) {
         points={drawing.floor.map((corner) => corner.join(',')).join(' ')}
         className="fill-line/40 stroke-line"
       />
-      {picture.shapes.map((shape, i) => shape.style === 'fixed' && <Piece key={i} shape={shape} />)}
+      {picture.shapes.map((shape, i) => behind.has(shape.style) && <Piece key={i} shape={shape} />)}
       {drawing.strokes.map((stroke, i) => {
         const points = stroke.joints.map((joint) => picture.points[joint] ?? [0, 0]);
         if (stroke.part === 'head') {
@@ -70,7 +82,7 @@ function Lines({ drawing, picture }: { drawing: Drawing; picture: Picture }) {
           </g>
         );
       })}
-      {picture.shapes.map((shape, i) => shape.style !== 'fixed' && <Piece key={i} shape={shape} />)}
+      {picture.shapes.map((shape, i) => !behind.has(shape.style) && <Piece key={i} shape={shape} />)}
     </>
   );
 }
@@ -140,6 +152,40 @@ export function Still({
     >
       {picture !== undefined && <Lines drawing={drawing} picture={picture} />}
     </svg>
+  );
+}
+
+/** Where it starts and where it ends; one picture of what is held still. */
+export function Ends({
+  drawing,
+  label = '',
+  told = false,
+  className = '',
+}: {
+  drawing: Drawing | undefined;
+  label?: string;
+  /** whether each picture says which it is */
+  told?: boolean;
+  className?: string;
+}) {
+  if (drawing === undefined) return null;
+  const shown = drawing.still === 0 ? [0] : [0, drawing.still];
+  return (
+    <span className="inline-flex gap-1">
+      {shown.map((picture, i) => {
+        const name = shown.length === 1 ? 'held' : i === 0 ? 'start' : 'end';
+        return (
+          <span key={picture} className="text-center text-sm leading-tight text-faint">
+            <Still
+              drawing={{ ...drawing, still: picture }}
+              label={label === '' ? '' : `${label}, ${name}`}
+              className={className}
+            />
+            {told && <span className="block">{name}</span>}
+          </span>
+        );
+      })}
+    </span>
   );
 }
 

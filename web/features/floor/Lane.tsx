@@ -529,7 +529,7 @@ function Present({ run, at }: { run: Run; at: number }) {
                 className={`flex items-center gap-2 ${isStopped(run, m) ? 'text-warn line-through' : ''}`}
               >
                 {rung !== undefined && (
-                  <Figure run={run} drawing={rung.figure} label={rung.name} className="h-14 w-24 shrink-0" />
+                  <Figure run={run} drawing={rung.figure} label={rung.name} className="h-20 w-22 shrink-0" />
                 )}
                 <span>
                   <b>{member.name}:</b>{' '}

@@ -307,7 +307,7 @@ function Plan({
             <ul>
               {(rotate ? station.places.toSorted((a, b) => a.turn - b.turn) : station.places).map((place) => (
                 <li key={place.client} className="flex items-center gap-3 border-t border-line py-2">
-                  {place.rung !== null && <Still drawing={figures[place.rung]} className="h-14 w-24 shrink-0" />}
+                  {place.rung !== null && <Still drawing={figures[place.rung]} className="h-16 w-18 shrink-0" />}
                   <span className="min-w-0 flex-1 leading-tight">
                     {rotate && <span className="text-faint">Turn {place.turn}: </span>}
                     <b>{place.name}</b>

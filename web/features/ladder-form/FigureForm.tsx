@@ -15,8 +15,10 @@ const views = [
   ['', 'as the base pose'],
   ['side', 'from the side'],
   ['front', 'from the front'],
-  ['quarter', 'from a corner'],
-  ['raised', 'from above'],
+  ['quarter', 'half from the front'],
+  ['raised', 'from the side, a little above'],
+  ['corner', 'from a corner, a little above'],
+  ['above', 'from above'],
 ] as const;
 const limbs = ['hip', 'hip-out', 'hip-turn', 'knee', 'ankle', 'shoulder', 'shoulder-out', 'shoulder-turn', 'elbow'];
 const names = [
@@ -85,7 +87,7 @@ export function FigureForm({
               key={JSON.stringify(figure)}
               drawing={drawing.data}
               label="The figure as it is now"
-              className="h-40 w-full"
+              className="h-56 w-full"
             />
           )}
         </div>

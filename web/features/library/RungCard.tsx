@@ -10,7 +10,7 @@ export function RungCard({ rung, drawing, note }: { rung: RungBrief; drawing: Dr
       to={`/library/${rung.id}`}
       className="flex w-36 shrink-0 flex-col rounded-md border border-line bg-card p-2 hover:border-ink"
     >
-      <Still drawing={drawing} className="h-16 w-full" />
+      <Still drawing={drawing} className="h-24 w-full" />
       <span className="mt-1 flex items-center gap-1 text-sm whitespace-nowrap text-faint">
         <Code code={rung.category} /> level {rung.level}
       </span>

@@ -74,7 +74,7 @@ function Aims({ aims }: { aims: string[] }) {
               to={`/clients/${client}/road/${aim}`}
               className="flex items-center gap-2 rounded-md border border-line bg-card px-3 py-2 font-semibold hover:border-ink"
             >
-              <Still drawing={figures[aim]} className="h-12 w-20" /> {names.get(aim) ?? aim}
+              <Still drawing={figures[aim]} className="h-16 w-18" /> {names.get(aim) ?? aim}
             </Link>
           </li>
         ))}
@@ -96,7 +96,7 @@ function TheRoad({ rung }: { rung: string }) {
   return (
     <>
       <div className="mb-4 flex flex-wrap items-center gap-4 rounded-lg border border-line bg-card p-4">
-        <Still drawing={figures[it.goal.id]} className="h-24 w-40" />
+        <Still drawing={figures[it.goal.id]} className="h-32 w-36" />
         <div className="min-w-60 flex-1">
           <h2 className="text-xl font-bold">
             <Link to={`/library/${it.goal.id}`} className="underline-offset-4 hover:underline">
@@ -192,7 +192,7 @@ function Stretch({
               to={`/library/${rung.id}`}
               className={`flex h-full w-36 flex-col rounded-md border bg-card p-2 hover:border-ink ${looks[rung.mark]}`}
             >
-              <Still drawing={figures[rung.id]} className="h-12 w-full" />
+              <Still drawing={figures[rung.id]} className="h-20 w-full" />
               <span className="text-[14px] leading-tight font-semibold">{rung.name}</span>
               <span className="text-sm text-faint">
                 level {rung.level}

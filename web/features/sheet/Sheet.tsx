@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button';
 import { Kept } from '../../ui/Kept';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useLibrary, wordsOn } from '../../parts/board/useBoard';
-import { Still } from '../../ui/Figure';
+import { Ends } from '../../ui/Figure';
 import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { useWeek } from '../../parts/week/useWeek';
 import { Preparation } from '../../parts/week/Preparation';
@@ -139,10 +139,12 @@ export function Sheet() {
             {shown.map((rung) => (
               <div key={rung.id} className="min-h-10 break-inside-avoid py-0.5">
                 <dt className="inline font-bold">
-                  <Still
-                    drawing={figures[rung.id]}
-                    className="float-left mr-2 h-9 w-14 [&_.fill-ink]:fill-black [&_.stroke-ink]:stroke-black"
-                  />
+                  <span className="float-left mr-2">
+                    <Ends
+                      drawing={figures[rung.id]}
+                      className="h-11 w-12 [&_.fill-ink]:fill-black [&_.stroke-ink]:stroke-black"
+                    />
+                  </span>
                   {rung.name}.{' '}
                 </dt>
                 <dd className={used.some((each) => each.id === rung.id) ? 'inline' : 'inline print:hidden'}>

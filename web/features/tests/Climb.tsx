@@ -127,7 +127,7 @@ function Rungs({
         }}
       />
       <div className="flex gap-3">
-        <Still drawing={figures[rung.id]} className="h-16 w-24 shrink-0" />
+        <Still drawing={figures[rung.id]} className="h-24 w-26 shrink-0" />
         <div>
           <p className="text-lg leading-tight font-bold">{rung.name}</p>
           <p className="text-[15px]">

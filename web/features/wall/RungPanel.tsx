@@ -58,7 +58,7 @@ export function RungPanel({
       aria-label="Rung"
       className="sticky bottom-0 max-h-[30vh] self-start overflow-y-auto rounded-lg border border-line bg-card p-4 shadow-lg lg:top-[calc(var(--band)+0.75rem)] lg:bottom-auto lg:shadow-none lg:max-h-[calc(100vh-var(--band)-1.5rem)]"
     >
-      <Still drawing={figures[rung.id]} className="float-right ml-2 h-16 w-24" />
+      <Still drawing={figures[rung.id]} className="float-right ml-2 h-20 w-22" />
       <h2 className="text-xl leading-tight font-bold">
         <Link to={`/library/${rung.id}`} className="underline-offset-4 hover:underline">
           {rung.name}

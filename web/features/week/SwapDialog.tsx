@@ -78,7 +78,7 @@ function Choices({ entry, place, onDone }: { entry: Schemas['BoardEntry']; place
       <ul className="min-h-0 flex-1 overflow-y-auto">
         {swaps.data?.swaps.map((swap) => (
           <li key={swap.id} className="flex items-center gap-3 border-t border-line py-1.5">
-            <Still drawing={figures[swap.id]} className="h-12 w-20 shrink-0" />
+            <Still drawing={figures[swap.id]} className="h-16 w-18 shrink-0" />
             <span className="flex-1">
               <span className="font-semibold">
                 <Code code={swap.category} /> {swap.name}

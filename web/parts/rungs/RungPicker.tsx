@@ -99,7 +99,7 @@ export function RungPicker({
               }}
               className={`flex cursor-pointer items-center gap-2 px-2 py-1 ${i === at ? 'bg-paper' : ''}`}
             >
-              <Still drawing={figures[rung.id]} className="h-9 w-14" />
+              <Still drawing={figures[rung.id]} className="h-12 w-14" />
               <span className="flex-1 leading-tight">{rung.name}</span>
               <Code code={rung.category} />
               <span className="text-sm text-faint">{rung.level}</span>
