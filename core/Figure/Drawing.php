@@ -165,7 +165,10 @@ final class Drawing
             }
         }
 
-        return $low > self::CLEAR ? [] : array_map(static fn (array $corner): array => $view->project(new Vector($corner[0], 0, $corner[1])), [[$back, $left], [$front, $left], [$front, $right], [$back, $right]]);
+        return $low > self::CLEAR ? [] : array_map(
+            static fn (array $corner): array => $view->project(new Vector($corner[0], 0, $corner[1])),
+            [[$back, $left], [$front, $left], [$front, $right], [$back, $right]],
+        );
     }
 
     /**

@@ -129,7 +129,7 @@ final class LibraryTest extends BrowserTestCase
     {
         $this->signIn();
         $this->link('Library')->click();
-        $this->waitForText('189 exercises');
+        $this->waitForText('190 exercises');
         $this->css('input[type=search]')->sendKeys('ded bug');
         $this->waitForText("\n1 exercise\n");
         $this->link('Dead bug, opposite arm and leg')->click();

@@ -50,7 +50,7 @@ final class LibraryTest extends HttpTestCase
         self::assertTrue($spares['shoulder']['barred']);
         self::assertSame('AL', $spares['shoulder']['swaps'][0]['category']);
         self::assertContains('Sore shoulder', array_column($page['cautions'], 'name'));
-        self::assertCount(189 + 12, (array) $this->api('GET', '/figures')->assertOk()->json('figures'));
+        self::assertCount(190 + 12, (array) $this->api('GET', '/figures')->assertOk()->json('figures'));
         self::assertGreaterThan(10, count($this->api('GET', '/rungs/dead-bug-opposite')->json('drawing.pictures')));
         $this->api('GET', '/rungs/nowhere')->assertNotFound();
     }
