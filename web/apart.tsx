@@ -61,5 +61,5 @@ export async function amountInput(element: HTMLElement, unit: Unit, most: number
 /** An exercise that is looked for by name. */
 export async function picker(element: HTMLElement, label: string, onPick: (rung: RungBrief) => void) {
   const { RungPicker } = await import('./parts/rungs/RungPicker');
-  await mount(element, <RungPicker label={label} onPick={onPick} />);
+  await mount(element, <RungPicker teaches={false} label={label} onPick={onPick} />);
 }

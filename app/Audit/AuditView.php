@@ -6,10 +6,12 @@ namespace App\Audit;
 
 use App\Support\ClockField;
 use EvenRungs\Core\Audit\Audit;
+use EvenRungs\Core\Audit\AuditedEntry;
 use EvenRungs\Core\Audit\AuditedProgram;
 use EvenRungs\Core\Audit\AuditedWeek;
 use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Client\Client as Person;
+use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Program\Program;
@@ -80,6 +82,12 @@ final class AuditView
                 'claimed' => $session->session->claimed === null ? null : ClockField::of($session->session->claimed),
                 'hard' => $session->isHard(),
                 'exercises' => count($session->entries),
+                'lines' => array_map(static fn (AuditedEntry $each): array => [
+                    'exercise' => $each->entry->exercise,
+                    'means' => $each->rung?->name,
+                    'dose' => Shorthand::write($each->entry->dose),
+                    'note' => $each->entry->note,
+                ], $session->entries),
             ], $week->sessions),
             'directions' => array_map(static fn (Category $direction): array => [
                 'code' => $direction->value,

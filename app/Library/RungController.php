@@ -27,7 +27,13 @@ final class RungController extends Controller
     {
         $wanted = array_filter($request->query->all(), is_string(...));
 
-        return new JsonResponse(['rungs' => array_map($this->page->brief(...), $search->find($wanted))]);
+        $found = $search->find($wanted);
+        $suggested = $found === [] ? $this->data->library()->suggestions($wanted['q'] ?? '') : [];
+
+        return new JsonResponse([
+            'rungs' => array_map($this->page->brief(...), $suggested === [] ? $found : $suggested),
+            'suggested' => $suggested !== [],
+        ]);
     }
 
     public function show(string $rung): JsonResponse

@@ -8,17 +8,22 @@ use EvenRungs\Core\Audit\Audit;
 use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Contradiction;
-use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\OutOfRange;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Edit\SessionEdit;
+use EvenRungs\Core\Program\Change;
 use EvenRungs\Core\Program\Entry;
+use EvenRungs\Core\Program\Kind;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
+use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Formats\JottedDose;
 use EvenRungs\Formats\Node;
+use EvenRungs\Formats\ProgramText;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 
@@ -30,6 +35,8 @@ final class BuilderChange
     public function __construct(private readonly DataFolder $data)
     {
     }
+
+    private const A_DAY_MS = 86_400_000;
 
     /** Rules that speak of one session; the others need the week around it. */
     private const OF_A_SESSION = [
@@ -61,8 +68,15 @@ final class BuilderChange
                 'dose' => $session->changeEntry(
                     $block,
                     $change->int('entry'),
-                    static fn (Entry $entry): Entry => $entry->withDose($edit->sided(Shorthand::parse($change->string('text')), $entry)),
+                    static fn (Entry $entry): Entry => self::retyped(
+                        $entry,
+                        $change->string('text'),
+                        ! ($change->has('fresh') && $change->bool('fresh')),
+                        $edit,
+                    ),
                 ),
+                'claimed' => $session->withClaimed(self::minutes($change->string('text'))),
+                'paste' => self::pasted($session, $change->string('lines')),
                 'rounds' => $edit->withRounds($session, $block, $change->string('text')),
                 'add' => $edit->added($session, $block, $change->string('exercise'), new Steps($style, $client)),
                 'order' => $edit->ordered(
@@ -76,6 +90,63 @@ final class BuilderChange
         } catch (InvalidValue $e) {
             throw UnusableInput::of('/change/text', $e);
         }
+    }
+
+    /**
+     * An entry with its dose written anew, read as lines are read that are pasted.
+     *
+     * @param  bool  $keeps  whether tempo, load, range and rest stay that the new text does not speak of
+     *
+     * @throws InvalidValue
+     */
+    private static function retyped(Entry $entry, string $text, bool $keeps, SessionEdit $edit): Entry
+    {
+        [$dose, $note] = JottedDose::read($text);
+        $dose = $edit->sided($dose, $entry);
+
+        return $entry->withDose($keeps ? $dose->keeping($entry->dose) : $dose)->withNote($note ?? $entry->note);
+    }
+
+    /** @throws InvalidValue */
+    private static function minutes(string $text): ?Seconds
+    {
+        $text = trim((string) preg_replace('/ ?min(?:utes?)?$/', '', trim($text)));
+
+        $claimed = match (true) {
+            $text === '' => null,
+            is_numeric($text) => Seconds::of(60 * (float) $text),
+            default => Seconds::parse($text),
+        };
+        if ($claimed !== null && $claimed->ms > self::A_DAY_MS) {
+            throw OutOfRange::because('a session takes a day at most');
+        }
+
+        return $claimed;
+    }
+
+    /**
+     * Pasted lines behind what stands there; into an empty session with what the lines say of its kind, minutes, warm-up and cool-down.
+     *
+     * @throws UnusableInput naming the lines that cannot be read
+     */
+    private static function pasted(Session $session, string $lines): Session
+    {
+        $weeks = ProgramText::read($lines)->weeks;
+        $sessions = array_merge([], ...array_map(static fn (Week $week): array => $week->sessions, $weeks));
+        if (count($sessions) !== 1) {
+            throw UnusableInput::at(
+                '/change/lines',
+                sprintf('holds %d sessions, and here stands one; Audit reads whole programs', count($sessions)),
+            );
+        }
+        if ($session->blocks !== []) {
+            return $session->withBlocks([...$session->blocks, ...$sessions[0]->blocks]);
+        }
+        $pasted = $sessions[0]->onDay($session->day)->asKind(
+            $sessions[0]->kind === Kind::Standalone ? $session->kind : $sessions[0]->kind,
+        );
+
+        return $pasted->change == Change::none() ? $pasted->withChange($session->change) : $pasted;
     }
 
     private function mended(Session $session, string $rule, string $where, Style $style, ?Person $client): Session

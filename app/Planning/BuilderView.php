@@ -13,6 +13,7 @@ use EvenRungs\Core\Dose\Rounds;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Ladder\DoseRange;
+use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Edit\SessionEdit;
 use EvenRungs\Core\Planning\Order\BestOrder;
@@ -92,6 +93,7 @@ final class BuilderView
             'work' => ClockField::of(Seconds::ofMs($time->time->workMs)),
             'rest' => ClockField::of(Seconds::ofMs($time->time->restMs)),
             'change' => ClockField::of(Seconds::ofMs($time->time->changeMs)),
+            'claimed' => $session->claimed === null ? null : ClockField::of($session->claimed),
             'budget' => $budget === null ? null : ClockField::of($budget),
             'over' => $budget !== null && $time->time->total()->isLongerThan($budget),
             'blocks' => $blocks,
@@ -132,8 +134,15 @@ final class BuilderView
             'rung' => $rung?->id,
             'category' => $rung?->category->value,
             'position' => $rung?->position->value,
-            'dose' => Shorthand::write($entry->dose),
+            'dose' => $dose = Shorthand::write($entry->dose),
+            'amount' => $amount = Shorthand::write($entry->dose->amount()),
+            'kept' => trim(substr($dose, strlen($amount))),
+            'note' => $entry->note,
             'total' => $total,
+            'suggestions' => $rung !== null ? [] : array_map(
+                static fn (Rung $each): array => ['id' => $each->id, 'name' => $each->name],
+                $this->data->library()->suggestions($entry->exercise),
+            ),
             'missing' => Unwritten::in($entry->dose, $rung),
             'unusual' => $range === null ? null : ['far' => $range->isFar, 'text' => $range->text],
         ];

@@ -75,6 +75,33 @@ final class Dose
         return new self($this->measure, $this->sets, $this->side, $this->rest, $this->loadKg, $range);
     }
 
+    /** Sets, measure and sides alone: tempo, load, range and rest left out. */
+    public function amount(): self
+    {
+        $measure = $this->measure instanceof Reps ? new Reps($this->measure->count, null, $this->measure->hold) : $this->measure;
+
+        return new self($measure, $this->sets, $this->side);
+    }
+
+    /** What another dose says of sides, tempo, load, range and rest, wherever this one says nothing of it. */
+    public function keeping(self $before): self
+    {
+        $measure = $this->measure;
+        if ($measure instanceof Reps && $measure->tempo === null && $before->measure instanceof Reps) {
+            $measure = new Reps($measure->count, $before->measure->tempo, $measure->hold);
+        }
+        $fits = $before->side !== Side::Alternate || $measure instanceof Reps || $measure instanceof Work;
+
+        return new self(
+            $measure,
+            $this->sets,
+            $this->side ?? ($fits ? $before->side : Side::Each),
+            $this->rest ?? $before->rest,
+            $this->loadKg ?? $before->loadKg,
+            $this->range ?? $before->range,
+        );
+    }
+
     /** Whether one set of it is one set of another, whatever the number of sets. */
     public function hasSetsLike(self $other): bool
     {

@@ -28,6 +28,11 @@ final class Entry
         return new self($this->exercise, $dose, $this->note, $this->planned, $this->x);
     }
 
+    public function withNote(?string $note): self
+    {
+        return new self($this->exercise, $this->dose, $note, $this->planned, $this->x);
+    }
+
     /** The same entry with one more reason, where the planner noted any. */
     public function because(string $reason): self
     {

@@ -145,6 +145,11 @@ final class Session
         return $this->having(kind: $kind);
     }
 
+    public function withChange(Change $change): self
+    {
+        return $this->having(change: $change);
+    }
+
     /** @param  list<Block>|null  $blocks */
     private function having(
         ?Weekday $day = null,
@@ -152,6 +157,7 @@ final class Session
         ?array $blocks = null,
         ?Extras $x = null,
         ?Prepared $prepared = null,
+        ?Change $change = null,
     ): self {
         return new self(
             $day ?? $this->day,
@@ -159,7 +165,7 @@ final class Session
             $blocks ?? $this->blocks,
             $prepared === null ? $this->warmUp : Prepared::total($prepared->warmUp),
             $prepared === null ? $this->coolDown : Prepared::total($prepared->coolDown),
-            $this->change,
+            $change ?? $this->change,
             $this->claimed,
             $x ?? $this->x,
             $prepared ?? $this->prepared,

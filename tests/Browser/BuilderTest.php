@@ -63,14 +63,6 @@ final class BuilderTest extends BrowserTestCase
             $time->sendKeys($seconds);
         }
         $expected = '21:50';
-        // changes of sides and stations are written as planned sessions have them; people change inside the rest of a timed circuit
-        $this->waitUntil(fn (): bool => $this->css('[data-builder-total]')->getText() !== '0:00');
-        $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Change of station")]//input'))->sendKeys(
-            [WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, '0'],
-        );
-        $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Change of side")]//input'))->sendKeys(
-            [WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, '0'],
-        );
         $this->total($expected);
 
         $first = $this->order();
@@ -94,6 +86,60 @@ final class BuilderTest extends BrowserTestCase
             .'as")]//input'))->sendKeys('Five stations');
         $this->button('Keep')->click();
         $this->css('button[aria-label="Use Five stations"]');
+    }
+
+    public function test_enter_takes_what_was_typed_at_twenty_milliseconds_a_key_with_a_slow_server(): void
+    {
+        $this->signIn();
+        $this->link('Build')->click();
+        $this->waitForText('Build a session');
+        $this->add('Add a block with', 'front plank');
+        $this->waitForCount(1);
+        $slow = ['offline' => false, 'latency' => 400, 'downloadThroughput' => -1, 'uploadThroughput' => -1];
+        $this->tools()->execute('Network.emulateNetworkConditions', $slow);
+        $typed = ['side plank' => 'side-plank-split', 'bird dog' => 'bird-dog-opposite', 'dead bug' => 'dead-bug-opposite'];
+        foreach ($typed as $name => $rung) {
+            $count = count($this->order());
+            $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "Add to block 1")]/input'))->click();
+            foreach ([...str_split($name), "\r"] as $key) {
+                $which = $key === "\r" ? ['key' => 'Enter'] : [];
+                $this->tools()->execute('Input.dispatchKeyEvent', ['type' => 'keyDown', 'text' => $key, ...$which]);
+                // the pace of a fast typist, not a wait for the page
+                usleep(20_000);
+                $this->tools()->execute('Input.dispatchKeyEvent', ['type' => 'keyUp', ...$which]);
+            }
+            $this->waitForCount($count + 1);
+            self::assertSame($rung, $this->order()[$count]);
+        }
+        $this->tools()->execute('Network.emulateNetworkConditions', [...$slow, 'latency' => 0]);
+    }
+
+    public function test_lines_are_pasted_a_name_is_taught_and_a_dose_typed_anew_keeps_the_rest(): void
+    {
+        $this->signIn();
+        $this->link('Build')->click();
+        $this->waitForText('Build a session');
+        $this->element(WebDriverBy::xpath('//summary[contains(., "Paste lines")]'))->click();
+        $this->field('lines')->sendKeys("Dead bug 2 x 8 alt 2-1-2-0 r30\nHarbour press 2 x 10-12 each side");
+        $this->button('Put them in')->click();
+        $this->waitForCount(2);
+        $this->waitForText('not in the library');
+        $this->waitForText('only kept as a note: “10-12”');
+        $this->button('Press-out, standing')->click();
+        $this->waitUntil(fn (): bool => ! str_contains($this->css('body')->getText(), 'not in the library'));
+
+        $this->css('button[aria-label^="Dose of Dead bug"]')->click();
+        $this->waitForText('2-1-2-0 r0:30');
+        $this->fill('input[aria-label^="Dose of Dead bug"]', '3x10/alt'.WebDriverKeys::ENTER);
+        $this->waitForText('3 × 10 /alt 2-1-2-0 r0:30');
+        $this->css('button[aria-label^="Dose of Dead bug"]')->click();
+        $this->fill('input[aria-label^="Dose of Dead bug"]', WebDriverKeys::CONTROL.WebDriverKeys::BACKSPACE);
+        $this->css('input[aria-label^="Dose of Dead bug"]')->sendKeys(WebDriverKeys::ENTER);
+        $this->waitUntil(fn (): bool => ! str_contains($this->css('body')->getText(), '2-1-2-0'));
+
+        $this->css('button[aria-label^="Minutes claimed"]')->click();
+        $this->fill('input[aria-label="Minutes claimed"]', '20'.WebDriverKeys::ENTER);
+        $this->waitForText('20:00');
     }
 
     public function test_a_session_that_is_too_long_is_cut_until_it_fits_and_saved(): void

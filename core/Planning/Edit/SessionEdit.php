@@ -15,6 +15,7 @@ use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Order\BestOrder;
 use EvenRungs\Core\Planning\Order\OrderItem;
 use EvenRungs\Core\Program\Block;
+use EvenRungs\Core\Program\Change;
 use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\Session;
@@ -65,7 +66,7 @@ final class SessionEdit
             throw Contradiction::because('a rest has no rounds');
         }
 
-        return $this->withBlock(
+        $made = $this->withBlock(
             $session,
             $place,
             new CircuitBlock(
@@ -75,6 +76,20 @@ final class SessionEdit
                 $block->restAfter(),
             ),
         );
+
+        return self::isTimed($made) ? $made->withChange(Change::none()) : $made;
+    }
+
+    /** Whether nothing but work times is in it: people change inside the rest then (common practice, no source). */
+    private static function isTimed(Session $session): bool
+    {
+        foreach ($session->entries() as $entry) {
+            if (! $entry->dose->measure instanceof Work) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     private function withBlock(Session $session, int $place, Block $block): Session

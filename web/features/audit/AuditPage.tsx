@@ -254,6 +254,7 @@ export function AuditPage() {
                       ))}
                       <div className="min-w-56 flex-1">
                         <RungPicker
+                          teaches={false}
                           label={`Find “${each.name}”`}
                           onPick={(rung) => {
                             remember.mutate({ words: each.name, rung: rung.id });
@@ -326,10 +327,40 @@ function Weeks({ page }: { page: Page }) {
               </li>
             ))}
           </ul>
+          <AsRead sessions={week.sessions} />
         </div>
       ))}
       {page.weeks.length > mostWeeks && <p className="text-faint">And {page.weeks.length - mostWeeks} weeks more.</p>}
     </section>
+  );
+}
+
+/** Every line as it was understood, and under it what of it was only kept in words. */
+function AsRead({ sessions }: { sessions: Page['weeks'][number]['sessions'] }) {
+  const unread = sessions.flatMap((session) => session.lines).filter((line) => line.note !== null).length;
+  return (
+    <details open={unread > 0}>
+      <summary className="min-h-8 cursor-pointer text-[15px] underline underline-offset-4">
+        Line by line, as it was read
+        {unread > 0 && `: ${unread} ${unread === 1 ? 'line keeps' : 'lines keep'} something only as a note`}
+      </summary>
+      {sessions.map((session, i) => (
+        <ul key={i} className="pb-1 pl-3 text-[15px]">
+          {session.lines.map((line, l) => (
+            <li key={l}>
+              {dayNames[session.day]?.slice(0, 3)}: <b>{line.means ?? line.exercise}</b>{' '}
+              {line.means !== null && line.means !== line.exercise && (
+                <span className="text-faint">for “{line.exercise}” </span>
+              )}
+              {line.dose}
+              {line.note !== null && (
+                <span className="block pl-8 text-warn">only kept as a note, not reckoned with: “{line.note}”</span>
+              )}
+            </li>
+          ))}
+        </ul>
+      ))}
+    </details>
   );
 }
 

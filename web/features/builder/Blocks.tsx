@@ -7,11 +7,14 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { ArrowDown, ArrowUp, GripVertical, X } from 'lucide-react';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
+import { answer, api } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { Why } from '../../ui/Why';
 import { RungPicker } from '../../parts/rungs/RungPicker';
+import { useLibraryChanged } from '../../parts/rungs/useRungs';
 import {
   asStraight,
   moveBlock,
@@ -248,10 +251,12 @@ function EntryRow({ entry, place, tools }: { entry: BuiltEntry; place: Place; to
         <LineEdit
           label={`Dose of ${entry.name}`}
           text={entry.dose}
+          start={entry.amount}
+          kept={entry.kept}
           hint="3x8/s 3-1-3-1 r45, 2 x 30 s, 4x(4x10s/5s)/s"
           tools={tools}
-          onSave={(text, done) => {
-            tools.change.mutate({ do: 'dose', ...place, text }, { onSuccess: done });
+          onSave={(text, done, fresh) => {
+            tools.change.mutate({ do: 'dose', ...place, text, fresh }, { onSuccess: done });
           }}
         />
         {entry.missing.map((gap) => (
@@ -259,30 +264,69 @@ function EntryRow({ entry, place, tools }: { entry: BuiltEntry; place: Place; to
             {gap} not written
           </span>
         ))}
-        {entry.rung === null && (
-          <span className="rounded-sm bg-warn-soft px-1 text-sm font-semibold text-warn">not in the library</span>
-        )}
+        {entry.rung === null && <NotMatched entry={entry} />}
+        {entry.note !== null && <span className="text-sm text-warn">only kept as a note: “{entry.note}”</span>}
         {entry.unusual !== null && <span className="text-sm text-faint">note: {entry.unusual.text}</span>}
       </div>
     </li>
   );
 }
 
+/** A name that nothing has: which exercise is meant is remembered. */
+function NotMatched({ entry }: { entry: BuiltEntry }) {
+  const queries = useQueryClient();
+  const changed = useLibraryChanged();
+  const teach = useMutation({
+    mutationFn: (rung: string) => answer(api.POST('/words', { body: { words: entry.exercise, rung } })),
+    onSuccess: () => {
+      changed();
+      void queries.invalidateQueries({ queryKey: ['built'] });
+    },
+  });
+  return (
+    <span className="flex flex-wrap items-center gap-1">
+      <span className="rounded-sm bg-warn-soft px-1 text-sm font-semibold text-warn">not in the library</span>
+      {entry.suggestions.length > 0 && <span className="text-sm text-faint">It means, from now on:</span>}
+      {entry.suggestions.map((rung) => (
+        <Button
+          key={rung.id}
+          disabled={teach.isPending}
+          onClick={() => {
+            teach.mutate(rung.id);
+          }}
+        >
+          {rung.name}
+        </Button>
+      ))}
+      <span role="alert" className="text-sm font-semibold text-warn empty:hidden">
+        {teach.error?.message}
+      </span>
+    </span>
+  );
+}
+
 /** A line that is read as trainers write it, changed where it stands. */
-function LineEdit({
+export function LineEdit({
   label,
   text,
+  start = text,
+  kept = '',
   hint,
   tools,
   onSave,
 }: {
   label: string;
   text: string;
+  /** what is there to be typed over */
+  start?: string;
+  /** what stays unless the new text speaks of it */
+  kept?: string;
   hint: string;
   tools: Tools;
-  onSave: (text: string, done: () => void) => void;
+  onSave: (text: string, done: () => void, fresh: boolean) => void;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
+  const [fresh, setFresh] = useState(false);
   if (typed === null) {
     return (
       <button
@@ -291,7 +335,8 @@ function LineEdit({
         className="min-h-8 rounded border border-transparent px-1 underline decoration-dotted underline-offset-4 hover:border-line"
         onClick={() => {
           tools.change.reset();
-          setTyped(text);
+          setFresh(false);
+          setTyped(start);
         }}
       >
         {text}
@@ -303,9 +348,13 @@ function LineEdit({
       className="w-full max-w-md"
       onSubmit={(event) => {
         event.preventDefault();
-        onSave(typed, () => {
-          setTyped(null);
-        });
+        onSave(
+          typed,
+          () => {
+            setTyped(null);
+          },
+          fresh,
+        );
       }}
     >
       <span className="flex gap-2">
@@ -319,8 +368,25 @@ function LineEdit({
           }}
           onKeyDown={(event) => {
             if (event.key === 'Escape') setTyped(null);
+            if (event.key === 'Backspace' && event.ctrlKey) {
+              event.preventDefault();
+              setFresh(true);
+            }
           }}
         />
+        {kept !== '' && !fresh && (
+          <button
+            type="button"
+            aria-label={`Leave out ${kept}`}
+            title="Stays unless you write another; Ctrl+Backspace leaves it out"
+            className="inline-flex items-center gap-1 text-faint"
+            onClick={() => {
+              setFresh(true);
+            }}
+          >
+            {kept} <X size={14} aria-hidden />
+          </button>
+        )}
         <Button look="act" type="submit" disabled={tools.change.isPending}>
           Save
         </Button>
@@ -330,7 +396,10 @@ function LineEdit({
           {tools.change.error.message}
         </span>
       ) : (
-        <span className="block text-sm text-faint">{hint}</span>
+        <span className="block text-sm text-faint">
+          {hint}
+          {kept !== '' && !fresh && '. What is grey stays unless you write another; Ctrl+Backspace leaves it out.'}
+        </span>
       )}
     </form>
   );

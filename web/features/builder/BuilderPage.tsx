@@ -3,7 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { answer, api, asks, isConflict } from '../../api/client';
+import { answer, api, ApiError, asks, isConflict } from '../../api/client';
 import { dayNames, kindNames } from '../../lib/words';
 import { Preparation } from '../../parts/week/Preparation';
 import { Button } from '../../ui/Button';
@@ -13,7 +13,7 @@ import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
 import { WhyNotDialog } from '../../parts/whynot/WhyNot';
 import { RungPicker } from '../../parts/rungs/RungPicker';
-import { Blocks } from './Blocks';
+import { Blocks, LineEdit } from './Blocks';
 import { Findings } from '../../parts/findings/Findings';
 import { Changes } from '../../parts/findings/Changes';
 import { useFitSession, type Fitted } from './fit';
@@ -98,6 +98,7 @@ function Builder({
           <p role="alert" className="font-semibold text-warn empty:hidden">
             {switchOn.error?.message}
           </p>
+          <PasteLines tools={tools} />
         </div>
         <aside className="space-y-4">
           <Times tools={tools} />
@@ -156,6 +157,64 @@ function Builder({
         </aside>
       </div>
     </div>
+  );
+}
+
+/** Lines as they are jotted down, read into the session. */
+function PasteLines({ tools }: { tools: ReturnType<typeof useBuilder> }) {
+  const [text, setText] = useState('');
+  const { change } = tools;
+  const failed = change.isError && change.variables.do === 'paste' ? change.error : null;
+  const problems = failed instanceof ApiError ? failed.problem.errors : [];
+  return (
+    <details className="mt-4 rounded-lg border border-line bg-card px-3 py-1.5">
+      <summary className="min-h-8 cursor-pointer font-semibold">Paste lines</summary>
+      <form
+        className="space-y-2 pb-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          change.mutate(
+            { do: 'paste', lines: text },
+            {
+              onSuccess: () => {
+                setText('');
+              },
+            },
+          );
+        }}
+      >
+        <label className="block">
+          One line an exercise, the name before the dose
+          <textarea
+            name="lines"
+            rows={6}
+            spellCheck={false}
+            className="mt-0.5 block w-full rounded-md border border-wood bg-paper px-2 py-1.5"
+            placeholder={'3 rounds 40:20\nBird dog\nSide plank'}
+            value={text}
+            onChange={(event) => {
+              setText(event.target.value);
+            }}
+          />
+        </label>
+        <Button look="act" type="submit" disabled={change.isPending || text.trim() === ''}>
+          Put them in
+        </Button>
+        {failed !== null && (
+          <ul role="alert" className="font-semibold text-warn">
+            {problems.length === 0 ? (
+              <li>{failed.message}</li>
+            ) : (
+              problems.map((each) => (
+                <li key={each.path + each.message}>
+                  {each.path}: {each.message}
+                </li>
+              ))
+            )}
+          </ul>
+        )}
+      </form>
+    </details>
   );
 }
 
@@ -219,7 +278,7 @@ function Head({
       {question !== null && <Insist question={question} busy={command.isPending} onInsist={save} />}
       <p role="alert" className="w-full font-semibold text-warn empty:hidden">
         {isConflict(command.error) || question !== null ? null : command.error?.message}
-        {tools.change.isError && tools.change.variables.do !== 'dose' && tools.change.variables.do !== 'rounds'
+        {tools.change.isError && !['dose', 'rounds', 'claimed', 'paste'].includes(tools.change.variables.do)
           ? tools.change.error.message
           : null}
       </p>
@@ -286,6 +345,19 @@ function Times({ tools }: { tools: ReturnType<typeof useBuilder> }) {
       />
       {seconds('warm_up_s', 'Warm-up')}
       {seconds('cool_down_s', 'Cool-down')}
+      <div className="w-44">
+        <p className="font-semibold">Minutes claimed</p>
+        <LineEdit
+          label="Minutes claimed"
+          text={tools.built.data?.claimed?.text ?? 'not said'}
+          start={tools.built.data?.claimed?.text ?? ''}
+          hint="20, or 17:30; empty where nobody says"
+          tools={tools}
+          onSave={(text, done) => {
+            tools.change.mutate({ do: 'claimed', text }, { onSuccess: done });
+          }}
+        />
+      </div>
       {change('station_s', 'Change of station')}
       {change('side_s', 'Change of side')}
     </section>

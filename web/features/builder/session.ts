@@ -10,6 +10,7 @@ export interface Session {
   cool_down_s?: number;
   warm_up?: { what: string; s: number }[] | undefined;
   cool_down?: { what: string; s: number }[] | undefined;
+  claimed_s?: number;
   change?: { side_s: number; station_s: number };
   blocks: Block[];
 }

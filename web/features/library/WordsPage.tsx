@@ -60,7 +60,7 @@ export function WordsPage() {
       >
         <TextField label="We say" value={text} onChange={setText} error={adding.error?.message} required />
         {rung === null ? (
-          <RungPicker label="and mean" onPick={setRung} />
+          <RungPicker label="and mean" onPick={setRung} teaches={false} />
         ) : (
           <p>
             and mean <b>{rung.name}</b>{' '}

@@ -1,17 +1,22 @@
+import { useMutation } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useId, useState, type KeyboardEvent } from 'react';
 import { Code } from '../../ui/Code';
 import { Still } from '../../ui/Figure';
-import { useFigures, useRungs, type RungBrief } from './useRungs';
+import { answer, api } from '../../api/client';
+import { useFigures, useLibraryChanged, useRungs, type RungBrief } from './useRungs';
 
 /** A field in which a name is typed, misspelt or not, and the exercise picked from what was found. */
 export function RungPicker({
   label,
   onPick,
   autoFocus = false,
+  teaches = true,
 }: {
   label: string;
   onPick: (rung: RungBrief) => void;
   autoFocus?: boolean;
+  /** whether a name that nothing has may be kept as the studio's own word for what is picked */
+  teaches?: boolean;
 }) {
   const id = useId();
   const [text, setText] = useState('');
@@ -19,6 +24,7 @@ export function RungPicker({
   const found = useRungs({ q: text }, text.trim() !== '');
   const figures = useFigures();
   const rungs = text.trim() === '' ? [] : (found.data?.rungs.slice(0, 8) ?? []);
+  const [said, setSaid] = useState<{ words: string; rung: RungBrief } | null>(null);
   // what is listed may still be the answer to fewer letters: who types fast and presses Enter gets the first of the newest
   const settled = !found.isPlaceholderData && !found.isPending;
   const [hurry, setHurry] = useState(false);
@@ -31,6 +37,7 @@ export function RungPicker({
   }, [hurry, settled]);
 
   function pick(rung: RungBrief) {
+    setSaid(teaches && found.data?.suggested === true && settled ? { words: text.trim(), rung } : null);
     setText('');
     setAt(0);
     onPick(rung);
@@ -76,6 +83,7 @@ export function RungPicker({
           value={text}
           onChange={(event) => {
             setText(event.target.value);
+            setSaid(null);
             setAt(0);
           }}
           onKeyDown={onKey}
@@ -88,6 +96,9 @@ export function RungPicker({
           aria-label={label}
           className="absolute inset-x-0 z-20 mt-1 max-h-96 overflow-y-auto rounded-md border border-line bg-card shadow-lg"
         >
+          {found.data?.suggested === true && (
+            <li className="px-2 py-1 text-sm text-faint">No exercise has that name. Is one of these meant?</li>
+          )}
           {rungs.map((rung, i) => (
             <li
               key={rung.id}
@@ -110,6 +121,42 @@ export function RungPicker({
           )}
         </ul>
       )}
+      {said !== null && (
+        <Teach
+          key={said.words}
+          said={said}
+          onDone={() => {
+            setSaid(null);
+          }}
+        />
+      )}
     </div>
+  );
+}
+
+/** Offers to keep what was typed as the studio's own word for what was picked. */
+function Teach({ said, onDone }: { said: { words: string; rung: RungBrief }; onDone: () => void }) {
+  const changed = useLibraryChanged();
+  const keep = useMutation({
+    mutationFn: () => answer(api.POST('/words', { body: { words: said.words, rung: said.rung.id } })),
+    onSuccess: () => {
+      changed();
+      onDone();
+    },
+  });
+  return (
+    <p role="status" className="mt-1 text-[15px]">
+      <button
+        type="button"
+        disabled={keep.isPending}
+        className="min-h-8 text-left underline underline-offset-4"
+        onClick={() => {
+          keep.mutate();
+        }}
+      >
+        From now on “{said.words}” means {said.rung.name}
+      </button>
+      {keep.isError && <span className="block font-semibold text-warn">{keep.error.message}</span>}
+    </p>
   );
 }
