@@ -102,11 +102,17 @@ final class Input
 
     public function fileText(string $file): string
     {
+        return self::whole($file, Json::LARGEST + 1);
+    }
+
+    /** @param  int<0, max>|null  $most  bytes that are read; null for all */
+    public static function whole(string $file, ?int $most = null): string
+    {
         if (! is_file($file) || ! is_readable($file)) {
             throw UnusableInput::at($file, 'is not a file that can be read');
         }
 
-        return (string) file_get_contents($file, false, null, 0, Json::LARGEST + 1);
+        return (string) file_get_contents($file, false, null, 0, $most);
     }
 
     public function checked(string $schema, object $document): Node

@@ -20,7 +20,9 @@ use EvenRungs\Formats\SessionJson;
 use EvenRungs\Formats\TimeJson;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
+use EvenRungs\Storage\OwnTables;
 use EvenRungs\Storage\Schemas;
+use EvenRungs\Storage\StudioFile;
 
 /**
  * The rules of the job from the command line: JSON in, JSON out, no framework and no database.
@@ -35,36 +37,42 @@ final class JobCommands
 
     /** Options of each command, by whether they take a value. */
     private const OPTIONS = [
-        'library' => [],
-        'time' => ['--timeline' => false, '--format' => true],
-        'place' => ['--style' => true, '--on' => true, '--format' => true],
-        'plan' => ['--weeks' => true, '--style' => true, '--on' => true, '--format' => true],
-        'swap' => ['--format' => true],
-        'audit' => ['--client' => true, '--style' => true, '--on' => true, '--apply' => true, '--format' => true],
-        'verdict' => ['--style' => true, '--format' => true],
-        'fit' => ['--style' => true, '--on' => true, '--format' => true],
-        'why-not' => ['--style' => true, '--on' => true, '--format' => true],
+        'library' => ['--studio' => true],
+        'time' => ['--timeline' => false, '--format' => true, '--studio' => true],
+        'place' => ['--style' => true, '--on' => true, '--format' => true, '--studio' => true],
+        'plan' => ['--weeks' => true, '--style' => true, '--on' => true, '--format' => true, '--studio' => true],
+        'swap' => ['--format' => true, '--studio' => true],
+        'audit' => ['--client' => true, '--style' => true, '--on' => true, '--apply' => true, '--format' => true, '--studio' => true],
+        'verdict' => ['--style' => true, '--format' => true, '--studio' => true],
+        'fit' => ['--style' => true, '--on' => true, '--format' => true, '--studio' => true],
+        'why-not' => ['--style' => true, '--on' => true, '--format' => true, '--studio' => true],
         'norms' => ['--format' => true],
         'schema' => [],
     ];
 
-    private readonly DataFolder $data;
+    private DataFolder $data;
 
-    private readonly Input $input;
+    private Input $input;
 
-    private readonly ClientJobs $ofClients;
+    private ClientJobs $ofClients;
 
     /**
      * @param  resource  $in
      * @param  resource  $out
      * @param  resource  $err
      */
-    public function __construct($in, private $out, private $err)
+    public function __construct(private $in, private $out, private $err)
+    {
+        $this->with(null);
+    }
+
+    /** @param  ?OwnTables  $own  ladders, styles and words of a studio's own */
+    private function with(?OwnTables $own): void
     {
         $kept = dirname(__DIR__).'/var';
-        $this->data = DataFolder::shipped(is_writable($kept) ? $kept.'/built-library' : null);
-        $this->input = new Input($this->data, $in);
-        $this->ofClients = new ClientJobs($this->data, $this->input, $out, $err);
+        $this->data = DataFolder::shipped(is_writable($kept) ? $kept.'/built-library' : null, $own);
+        $this->input = new Input($this->data, $this->in);
+        $this->ofClients = new ClientJobs($this->data, $this->input, $this->out, $this->err);
     }
 
     /**
@@ -80,6 +88,10 @@ final class JobCommands
                 'is not a command; there are '.implode(', ', array_keys(self::OPTIONS)),
             );
             $arguments = Arguments::parse($words, $known, $command === 'library' ? 0 : 1);
+            $studio = $arguments->value('--studio');
+            if ($studio !== null) {
+                $this->with(StudioFile::read(Input::whole($studio)));
+            }
 
             return match ($command) {
                 'library' => $this->answer(LibraryJson::write($this->data->library())),

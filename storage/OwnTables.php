@@ -21,7 +21,7 @@ interface OwnTables
      */
     public function ladders(array $poses): array;
 
-    /** @return array<string, array<string, mixed>> documents of house styles by id */
+    /** @return array<string, array<mixed>> documents of house styles by id */
     public function styles(): array;
 
     /** @return array<string, string> rung id by what was written */
