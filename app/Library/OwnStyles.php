@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Library;
 
+use App\Models\Change;
 use App\Models\Client;
 use App\Models\OwnStyle;
 use App\Models\Trainer;
+use App\Support\Ledger;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -25,8 +28,11 @@ final class OwnStyles
 {
     private const MOST = 30;
 
-    public function __construct(private readonly DataFolder $data, private readonly StudioTables $tables)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly StudioTables $tables,
+        private readonly Ledger $ledger,
+    ) {
     }
 
     /**
@@ -57,8 +63,12 @@ final class OwnStyles
                 'plan' => $base->opaque('plan') ?? [],
                 'numbers' => $base->opaque('numbers') ?? [],
             ];
+            $before = [$document['plan'], $document['numbers'], $document['choices']];
             foreach ($body->child('choices')->keys() as $question) {
                 $document = $this->choose($document, $question, $body->child('choices')->string($question));
+            }
+            if (! $copies && $before !== [$document['plan'], $document['numbers'], $document['choices']]) {
+                $this->ask($trainer, $id, $document['name']);
             }
             OwnStyle::query()->updateOrCreate(['studio_id' => $trainer->studio_id, 'style' => $id], ['document' => $document]);
             $this->tables->changed();
@@ -103,6 +113,18 @@ final class OwnStyles
         return $document;
     }
 
+    /** Whoever follows the style keeps their program until they are asked, one by one. */
+    private function ask(Trainer $trainer, string $id, string $name): void
+    {
+        foreach (Client::query()->ofStudio($trainer->studio_id)->where('style', $id)->locked()->get() as $client) {
+            if ($this->ledger->current($client) !== null) {
+                $client->plan_asked = array_values(array_unique([...$client->plan_asked ?? [], sprintf('the answers of %s', $name)]));
+                $client->version++;
+                $client->save();
+            }
+        }
+    }
+
     /** @throws UnusableInput where a client follows it */
     public function remove(Trainer $trainer, string $id): void
     {
@@ -115,6 +137,12 @@ final class OwnStyles
                     sprintf('%s still %s it', implode(', ', array_slice($followers, 0, 5)), count($followers) === 1 ? 'follows' : 'follow'),
                 );
             }
+            // nothing can be undone back into a style that is gone
+            $mentions = Change::query()->whereIn('client_id', Client::query()->ofStudio($trainer->studio_id)->select('id'))
+                ->where(static function (Builder $query) use ($id): void {
+                    $query->where('before->style', $id)->orWhere('after->style', $id);
+                })->distinct()->pluck('client_id');
+            Change::query()->whereIn('client_id', $mentions)->delete();
             $row->delete();
             $this->tables->changed();
         });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Library;
 
 use App\Http\Body;
+use App\Models\Client;
 use App\Support\Controller;
 use EvenRungs\Core\Style\StyleChoice;
 use EvenRungs\Storage\DataFolder;
@@ -23,14 +24,16 @@ final class StyleController extends Controller
     public function index(): JsonResponse
     {
         $questions = $this->data->styleQuestions();
+        $followers = Client::query()->seenBy($this->trainer())->ordered('name')->whereNull('archived_at')->get(['name', 'style'])
+            ->groupBy('style');
 
         return new JsonResponse([
-            'styles' => array_map(function (string $id): array {
+            'styles' => array_map(function (string $id) use ($followers): array {
                 $style = $this->data->style($id);
 
                 return ['id' => $id, 'name' => $style->name, 'summary' => $style->summary, 'own' => $this->data
                     ->styleDocument($id)
-                    ->has('from'), 'choices' => array_map(static fn (StyleChoice $choice): array => [
+                    ->has('from'), 'followers' => $followers->get($id)?->pluck('name')->all() ?? [], 'choices' => array_map(static fn (StyleChoice $choice): array => [
                         'id' => $choice->id,
                         'side' => $choice->side,
                         'question' => $choice->question,

@@ -90,6 +90,35 @@ final class StylesTest extends HttpTestCase
         );
     }
 
+    public function test_who_follows_a_changed_style_is_named_and_asked_and_nothing_is_undone_into_one_that_is_gone(): void
+    {
+        $this->signedIn();
+        $save = fn (string $from, bool $change, array $choices): array => array_column($this->api('POST', '/styles', [
+            'from' => $from, 'name' => 'Our house', 'change' => $change, 'choices' => (object) $choices,
+        ])->assertOk()->json('styles'), null, 'id')['own-our-house'];
+        $board = fn (): array => $this->api('GET', $this->path('/board'))->assertOk()->json();
+        $follow = fn (string $style): array => $this->api(
+            'POST',
+            $this->path('/style'),
+            ['version' => $board()['version'], 'style' => $style],
+        )->assertOk()->json();
+        self::assertSame([], $save('even-keel', false, [])['followers']);
+        $before = $follow('own-our-house');
+        $changed = $save('own-our-house', true, ['switch-on' => 'draw-in']);
+
+        self::assertSame(['Bea Thwart'], $changed['followers']);
+        $after = $board();
+        self::assertSame(['the answers of Our house'], $after['plan_asked']);
+        self::assertSame($before['week'], $after['week'], 'the program stays until somebody answers');
+        $anew = $this->api('POST', $this->path('/plan'), ['version' => $after['version']])->assertOk()->json();
+        self::assertStringStartsWith('back-switch-on', $anew['week']['sessions'][0]['blocks'][0]['entries'][0]['exercise']);
+
+        self::assertNotNull($follow('even-keel')['undo']);
+        $this->api('POST', '/styles/own-our-house/remove')->assertOk();
+        self::assertNull($board()['undo']);
+        self::assertSame('even-keel', $board()['style']['id']);
+    }
+
     public function test_a_style_of_another_studio_or_without_a_name_is_not_made(): void
     {
         $this->signedIn();

@@ -4,6 +4,7 @@ import { answer, api, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
+import { useKept } from '../../lib/useKept';
 import { useStyles } from '../../parts/styles/useStyles';
 import { TwoStyles } from './TwoStyles';
 
@@ -60,8 +61,8 @@ function Answers({
   onMade: (id: string | null) => void;
 }) {
   const queries = useQueryClient();
-  const [changed, setChanged] = useState<Record<string, string>>({});
-  const [name, setName] = useState(style.own ? style.name : `${style.name}, ours`);
+  const start = { changed: {} as Record<string, string>, name: style.own ? style.name : `${style.name}, ours` };
+  const [{ changed, name }, keep, drop] = useKept(`style:${style.id}`, start);
   const took = (list: List) => {
     queries.setQueryData(['styles'], list);
     for (const key of ['board', 'program', 'week']) void queries.invalidateQueries({ queryKey: [key] });
@@ -71,7 +72,7 @@ function Answers({
       answer(api.POST('/styles', { body: { from: style.id, name, change, choices: changed } })),
     onSuccess: (list, change) => {
       took(list);
-      setChanged({});
+      drop();
       if (!change) onMade(list.styles.find((each) => each.own && each.name === name.trim())?.id ?? null);
     },
   });
@@ -94,7 +95,14 @@ function Answers({
       <h2 className="text-xl font-bold">{style.name}</h2>
       <p>{style.summary}</p>
       <div className="sticky top-(--band) z-10 my-3 flex flex-wrap items-end gap-3 border-b border-line bg-paper py-2">
-        <TextField label={style.own ? 'Name' : 'Name of a copy'} value={name} onChange={setName} className="w-64" />
+        <TextField
+          label={style.own ? 'Name' : 'Name of a copy'}
+          value={name}
+          onChange={(typed) => {
+            keep((before) => ({ ...before, name: typed }));
+          }}
+          className="w-64"
+        />
         {style.own && (
           <Button look="act" type="submit" disabled={save.isPending || (!differs && name === style.name)}>
             Save the changes
@@ -119,6 +127,17 @@ function Answers({
             Remove
           </Button>
         )}
+        {style.followers.length > 0 && (
+          <p className="w-full text-[15px]">
+            <b>
+              {style.followers.length === 1 ? 'One client follows it' : `${style.followers.length} clients follow it`}:
+            </b>{' '}
+            {style.followers.slice(0, 12).join(', ')}
+            {style.followers.length > 12 && ` and ${style.followers.length - 12} more`}.
+            {style.own &&
+              ' Saved changes touch their verdicts and words at once; their programs stay until each is asked.'}
+          </p>
+        )}
         <p role="alert" className="w-full font-semibold text-warn empty:hidden">
           {error?.message}
         </p>
@@ -138,7 +157,8 @@ function Answers({
                   checked={side === each.id}
                   onChange={() => {
                     const others = Object.entries(changed).filter(([id]) => id !== question.id);
-                    setChanged(Object.fromEntries(each.id === own ? others : [...others, [question.id, each.id]]));
+                    const now = Object.fromEntries(each.id === own ? others : [...others, [question.id, each.id]]);
+                    keep((before) => ({ ...before, changed: now }));
                   }}
                 />
                 <span>
