@@ -53,6 +53,24 @@ final class CuesTest extends TestCase
         }
     }
 
+    /** Anatomy as every textbook has it; the table is from memory. */
+    public function test_an_exercise_is_felt_where_a_muscle_that_it_names_lies_and_nowhere_that_it_must_not_be(): void
+    {
+        $lies = [];
+        foreach (file(dirname(__DIR__).'/cases/felt-where.tsv', FILE_IGNORE_NEW_LINES) ?: [] as $line) {
+            [$where, $muscles] = explode("\t", $line);
+            $lies[$where] = explode('|', $muscles);
+        }
+        foreach (Documents::data()->library()->rungs() as $rung) {
+            $card = $rung->coaching();
+            foreach ($card->feltIn as $where) {
+                self::assertArrayHasKey($where, $lies, $rung->id);
+                self::assertNotSame([], array_intersect($lies[$where], $card->muscles), "{$rung->id} is felt in the {$where}");
+            }
+            self::assertSame([], array_intersect($card->feltIn, $card->notIn), $rung->id);
+        }
+    }
+
     public function test_the_main_faults_can_be_ticked_where_they_happen(): void
     {
         foreach (Documents::data()->library()->ladder('plank')->rungs as $rung) {
