@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Formats;
 
+use EvenRungs\Core\Dose\Hold;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Ladder\Position;
 use EvenRungs\Core\Ladder\Rung;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
@@ -68,6 +70,26 @@ final class CuesTest extends TestCase
                 self::assertNotSame([], array_intersect($lies[$where], $card->muscles), "{$rung->id} is felt in the {$where}");
             }
             self::assertSame([], array_intersect($card->feltIn, $card->notIn), $rung->id);
+        }
+    }
+
+    /** A card stands alone on paper, and speaks of how this exercise lies, stands or moves. */
+    public function test_no_card_leans_on_another_or_speaks_of_another_position(): void
+    {
+        foreach (Documents::data()->library()->rungs() as $rung) {
+            $card = $rung->coaching();
+            $setup = implode(' ', $card->setup);
+            $cues = implode(' | ', array_map(static fn ($cue): string => $cue->say, $card->cues));
+            self::assertDoesNotMatchRegularExpression('/\bAs (?:before|the|with)\b|^Take the/', $setup, $rung->id);
+            if ($rung->start()->measure instanceof Hold) {
+                self::assertDoesNotMatchRegularExpression('/as the leg goes|before the leg moves|way up\./i', $cues, $rung->id);
+            }
+            if ($rung->equipment === [] || ! str_contains($setup, 'stick')) {
+                self::assertDoesNotMatchRegularExpression('/\bstick\b/', $cues.$card->lessRange, $rung->id);
+            }
+            if ($rung->position !== Position::Standing) {
+                self::assertDoesNotMatchRegularExpression('/\bstand nearer\b/', $card->lessRange, $rung->id);
+            }
         }
     }
 

@@ -92,7 +92,7 @@ final class LibraryDataTest extends TestCase
             'lower trapezius',
             'adductors',
             'hamstrings',
-            'rotator cuff',
+            'rotator cuff', 'back of the deltoid', 'finger flexors',
         ];
         $firsts = [];
         foreach (Documents::data()->library()->rungs() as $rung) {
