@@ -31,9 +31,13 @@ final class StyleController extends Controller
             'styles' => array_map(function (string $id) use ($followers): array {
                 $style = $this->data->style($id);
 
-                return ['id' => $id, 'name' => $style->name, 'summary' => $style->summary, 'own' => $this->data
-                    ->styleDocument($id)
-                    ->has('from'), 'followers' => $followers->get($id)?->pluck('name')->all() ?? [], 'choices' => array_map(static fn (StyleChoice $choice): array => [
+                return [
+                    'id' => $id,
+                    'name' => $style->name,
+                    'summary' => $style->summary,
+                    'own' => $this->data->styleDocument($id)->has('from'),
+                    'followers' => $followers->get($id)?->pluck('name')->all() ?? [],
+                    'choices' => array_map(static fn (StyleChoice $choice): array => [
                         'id' => $choice->id,
                         'side' => $choice->side,
                         'question' => $choice->question,
@@ -41,7 +45,8 @@ final class StyleController extends Controller
                         'reason' => $choice->reason,
                         'ground' => $choice->ground,
                         'other_side' => $choice->otherSide,
-                    ], $style->choices)];
+                    ], $style->choices),
+                ];
             }, $this->data->styleNames()),
             'questions' => array_map(static fn (string $id): array => [
                 'id' => $id,
