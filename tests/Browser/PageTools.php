@@ -70,7 +70,7 @@ trait PageTools
                 if (!element.isConnected) return done(false);
                 const { x, y, width, height } = element.getBoundingClientRect();
                 const now = [x, y, width, height].join();
-                same = now === last && !(window.asked > 0) ? same + 1 : 0;
+                same = now === last && (looks > 15 || !(window.asked > 0)) ? same + 1 : 0;
                 last = now;
                 same > 1 || ++looks > 60 ? done(true) : setTimeout(look, 16);
             })();', [$found]);

@@ -16,7 +16,7 @@ use Tests\Support\Population;
  */
 final class PopulationTest extends TestCase
 {
-    private const CLIENTS = 100;
+    private const CLIENTS = 70;
 
     private const WEEKS = 5;
 

@@ -140,7 +140,7 @@ function Head({ board }: { board: Board }) {
       </nav>
       <div className="ml-auto flex items-center gap-2">
         {/* as wide without a week as with one: the tabs beside it stay where they are when a plan comes */}
-        <p className="mr-2 min-h-7 min-w-42 text-right whitespace-nowrap tabular-nums" aria-live="polite">
+        <p className="mr-2 min-h-7 min-w-39 text-right whitespace-nowrap tabular-nums" aria-live="polite">
           {week !== null && (
             <>
               <b className="text-xl" data-week-total>
