@@ -122,6 +122,7 @@ Route::middleware('web')->group(function (): void {
             Route::get('ladders/{ladder}/removal', [LadderController::class, 'checkRemove']);
             Route::post('ladders/{ladder}/remove', [LadderController::class, 'remove']);
             Route::post('ladders/{ladder}/undo', [LadderController::class, 'undo']);
+            Route::post('ladders/{ladder}/use', [LadderController::class, 'use']);
             Route::get('words', [LadderController::class, 'words']);
             Route::post('words', [LadderController::class, 'addWord']);
             Route::post('words/{word}/remove', [LadderController::class, 'removeWord']);

@@ -218,7 +218,9 @@ final class DataFolder
             );
         }
 
-        return StyleJson::read($this->styleDocument($name), $this->styleQuestions(), $this->node('weights.json'));
+        $style = StyleJson::read($this->styleDocument($name), $this->styleQuestions(), $this->node('weights.json'));
+
+        return $style->planning($style->plan->without($this->own?->unused() ?? []));
     }
 
     /** The document of a style; its name is known. */

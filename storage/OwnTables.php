@@ -24,6 +24,9 @@ interface OwnTables
     /** @return array<string, array<mixed>> documents of house styles by id */
     public function styles(): array;
 
+    /** @return list<string> ids of ladders that are planned only where they are chosen */
+    public function unused(): array;
+
     /** @return array<string, string> rung id by what was written */
     public function words(): array;
 }

@@ -22,12 +22,14 @@ final class StudioFile implements OwnTables
      * @param  array<string, array<mixed>>  $ladders  documents by id
      * @param  array<string, array<mixed>>  $styles  documents by id
      * @param  array<string, string>  $words  rung id by what was written
+     * @param  list<string>  $unused  ids of ladders that are planned only where they are chosen
      */
     private function __construct(
         private readonly string $stamp,
         private readonly array $ladders,
         private readonly array $styles,
         private readonly array $words,
+        private readonly array $unused,
     ) {
     }
 
@@ -73,7 +75,14 @@ final class StudioFile implements OwnTables
             throw new UnusableInput($problems);
         }
 
-        return new self(md5($text), $ladders, $styles, $words);
+        $unused = [];
+        foreach (self::rows($document->own, 'own_ladders') as $row) {
+            if ((bool) ($row->unused ?? false) && is_string($row->ladder ?? null)) {
+                $unused[] = $row->ladder;
+            }
+        }
+
+        return new self(md5($text), $ladders, $styles, $words, $unused);
     }
 
     /** @return list<object> */
@@ -98,6 +107,11 @@ final class StudioFile implements OwnTables
     public function styles(): array
     {
         return $this->styles;
+    }
+
+    public function unused(): array
+    {
+        return $this->unused;
     }
 
     public function words(): array

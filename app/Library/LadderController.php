@@ -71,6 +71,7 @@ final class LadderController extends Controller
                 $this->data->shippedLibrary()->hasLadder($ladder) => 'changed',
                 default => 'own',
             },
+            'used' => $document === null || ($row->unused ?? null) === null,
             'ladder' => $document === null ? null : LadderDocument::objects($this->drafts->write($document)),
             'history' => $changes->map(static fn (LadderChange $change): array => [
                 'label' => $change->label,
@@ -118,6 +119,13 @@ final class LadderController extends Controller
         );
 
         return $this->show($id);
+    }
+
+    public function use(Request $request, string $ladder): JsonResponse
+    {
+        $this->own->use($this->trainer(), $ladder, Body::read($request, 'LadderUseRequest')->bool('for_all'));
+
+        return $this->show($ladder);
     }
 
     /** Says what reading a ladder from its document would do, and does nothing. */

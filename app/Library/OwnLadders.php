@@ -133,7 +133,12 @@ final class OwnLadders
             $before = $row?->document;
             OwnLadder::query()->updateOrCreate(
                 ['studio_id' => $trainer->studio_id, 'ladder' => $ladder],
-                ['document' => $document, 'version' => ($row->version ?? 0) + 1],
+                [
+                    'document' => $document,
+                    'version' => ($row->version ?? 0) + 1,
+                    // a new ladder is used for nobody until somebody says so; a changed shipped one keeps its place
+                    'unused' => $row === null ? ($this->data->shippedLibrary()->hasLadder($ladder) ? null : true) : $row->unused,
+                ],
             );
             $this->tables->changed();
             $moves = [];
@@ -151,6 +156,16 @@ final class OwnLadders
                 'moves' => $moves,
                 'undone' => false,
             ]);
+        });
+    }
+
+    /** Uses a ladder of the studio's own for everybody, or only where it is chosen. */
+    public function use(Trainer $trainer, string $ladder, bool $forAll): void
+    {
+        DB::transaction(function () use ($trainer, $ladder, $forAll): void {
+            $row = OwnLadder::query()->ofStudio($trainer->studio_id)->where('ladder', $ladder)->locked()->firstOrFail();
+            $row->update(['unused' => $forAll ? null : true]);
+            $this->tables->changed();
         });
     }
 

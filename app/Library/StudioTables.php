@@ -26,6 +26,9 @@ final class StudioTables implements OwnTables
     /** @var array<string, array<string, array<string, mixed>>> by studio */
     private array $styles = [];
 
+    /** @var array<string, list<string>> by studio */
+    private array $unused = [];
+
     public function __construct(private readonly Factory $auth)
     {
     }
@@ -33,7 +36,7 @@ final class StudioTables implements OwnTables
     /** To be called after every change to them. */
     public function changed(): void
     {
-        $this->keys = $this->styles = [];
+        $this->keys = $this->styles = $this->unused = [];
         (new RosterRows)->forgetAll($this->studio());
     }
 
@@ -71,6 +74,15 @@ final class StudioTables implements OwnTables
             'document',
             'style',
         )->all();
+    }
+
+    public function unused(): array
+    {
+        $studio = $this->studio();
+
+        return $studio === '' ? [] : $this->unused[$studio] ??= array_values(
+            OwnLadder::query()->ofStudio($studio)->ordered('id')->where('unused', true)->pluck('ladder')->all(),
+        );
     }
 
     public function words(): array

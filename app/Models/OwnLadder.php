@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $ladder
  * @property ?array<string, mixed> $document
  * @property int $version
+ * @property ?bool $unused  planned only where it is chosen; null where it is used for everybody
  */
 final class OwnLadder extends Model
 {
@@ -23,11 +24,11 @@ final class OwnLadder extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['studio_id', 'ladder', 'document', 'version'];
+    protected $fillable = ['studio_id', 'ladder', 'document', 'version', 'unused'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['document' => 'array', 'version' => 'integer'];
+        return ['document' => 'array', 'version' => 'integer', 'unused' => 'boolean'];
     }
 }

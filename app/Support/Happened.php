@@ -61,6 +61,7 @@ final class Happened
         'POST ladders/import' => 'Read ladders in',
         'POST ladders/{ladder}/remove' => 'Removed a ladder',
         'POST ladders/{ladder}/undo' => 'Undid a change of a ladder',
+        'POST ladders/{ladder}/use' => 'Said for whom a ladder is used',
         'POST words' => 'Added words of their own',
         'POST words/{word}/remove' => 'Removed words of their own',
         'POST clients' => 'Entered a client',

@@ -81,18 +81,33 @@ final class StylePlan
     }
 
     /**
+     * The same without more ladders, unless they are chosen.
+     *
+     * @param  list<string>  $ladders
+     */
+    public function without(array $ladders): self
+    {
+        return $this->but(withoutLadders: array_values(array_unique([...$this->withoutLadders, ...$ladders])));
+    }
+
+    /**
      * @param  list<Category>|null  $accessories
      * @param  list<string>|null  $withoutRungs
+     * @param  list<string>|null  $withoutLadders
      */
-    private function but(?array $accessories = null, ?array $withoutRungs = null, ?bool $bySecond = null): self
-    {
+    private function but(
+        ?array $accessories = null,
+        ?array $withoutRungs = null,
+        ?bool $bySecond = null,
+        ?array $withoutLadders = null,
+    ): self {
         return new self(
             $this->struggle,
             $this->order,
             $this->lighterEvery,
             $this->circuit,
             $accessories ?? $this->accessories,
-            $this->withoutLadders,
+            $withoutLadders ?? $this->withoutLadders,
             $withoutRungs ?? $this->withoutRungs,
             $this->highReps,
             $this->coreFirst,

@@ -53,6 +53,43 @@ const kinds: Record<LadderRecord['kind'], string> = {
   away: 'Taken away.',
 };
 
+/** For whom a ladder of the studio's own is planned. */
+function UsedFor({ record }: { record: LadderRecord }) {
+  const queries = useQueryClient();
+  const changed = useLibraryChanged();
+  const use = useMutation({
+    mutationFn: (forAll: boolean) =>
+      answer(api.POST('/ladders/{ladder}/use', { params: { path: { ladder: record.id } }, body: { for_all: forAll } })),
+    onSuccess: (now) => {
+      queries.setQueryData(['ladder', now.id], now);
+      changed();
+    },
+  });
+  return (
+    <section
+      aria-label="Used for"
+      className="mb-3 flex flex-wrap items-center gap-3 rounded-lg border border-line bg-card px-3 py-2"
+    >
+      <p className="min-w-0 flex-1 basis-80">
+        <b>{record.used ? 'Used for all of the studio.' : 'Used for nobody yet.'}</b>{' '}
+        {!record.used && 'For one client, choose it on their wall under “Choose ladders”.'}
+      </p>
+      <Button
+        look={record.used ? 'plain' : 'act'}
+        disabled={use.isPending}
+        onClick={() => {
+          use.mutate(!record.used);
+        }}
+      >
+        {record.used ? 'Only where it is chosen' : 'Use it for all of the studio'}
+      </Button>
+      <span role="alert" className="w-full font-semibold text-warn empty:hidden">
+        {use.error?.message}
+      </span>
+    </section>
+  );
+}
+
 function Form({ record, start }: { record: LadderRecord | null; start: Draft }) {
   const [draft, setDraft, drop, isTyped] = useKept(
     `ladder:${record?.id ?? 'new'}`,
@@ -196,6 +233,8 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
           )}
         </div>
       </div>
+      {record === null && <p className="mb-3 text-faint">A new ladder is used for nobody until you say for whom.</p>}
+      {record?.kind === 'own' && <UsedFor record={record} />}
       {problem !== null && (
         <div className="mb-3">
           <Notice title={problem instanceof ApiError ? problem.problem.title : problem.message}>

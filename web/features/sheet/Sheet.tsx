@@ -142,7 +142,7 @@ export function Sheet() {
                   <span className="float-left mr-2">
                     <Ends
                       drawing={figures[rung.id]}
-                      className="h-11 w-12 [&_.fill-ink]:fill-black [&_.stroke-ink]:stroke-black"
+                      className="h-11 w-12 print:h-8 print:w-8 [&_.fill-ink]:fill-black [&_.stroke-ink]:stroke-black"
                     />
                   </span>
                   {rung.name}.{' '}
