@@ -5,6 +5,7 @@ import { SelectField, Tick } from '../../ui/Field';
 import { Moving } from '../../ui/Figure';
 import { without, type Rung } from './draft';
 import { useDrawing, usePoses } from './queries';
+import { angleWords, endWords, kitWords } from './figureWords';
 
 type Spec = Rung['figure'];
 type Angles = NonNullable<Spec['with']>;
@@ -42,6 +43,7 @@ const kinds = [
   'throw-ball',
   'cuff',
   'bar',
+  'rig',
   'stick',
   'strap',
   'band',
@@ -94,7 +96,7 @@ export function FigureForm({
         <p role="alert" className="text-sm font-semibold text-warn">
           {error ?? drawing.error?.message}
         </p>
-        <p className="text-sm text-faint">Angles in degrees; without -r or -l an angle is for both sides.</p>
+        <p className="text-sm text-faint">In degrees; what names no side is for both.</p>
       </div>
       <div className="space-y-3">
         <div className="grid gap-3 sm:grid-cols-2">
@@ -150,7 +152,7 @@ export function FigureForm({
           {ends.map((end) => (
             <Tick
               key={end}
-              label={`${end} stays`}
+              label={`${endWords(end)} stays`}
               checked={figure.planted?.includes(end) === true}
               onChange={(on) => {
                 onChange({
@@ -182,7 +184,7 @@ function Nudges({ title, angles, onChange }: { title: string; angles: Angles; on
       <div className="flex flex-wrap items-end gap-2">
         {Object.entries(angles).map(([name, value]) => (
           <label key={name} className="text-sm">
-            {name} (°)
+            {angleWords(name)} (°)
             <span className="flex">
               <input
                 type="number"
@@ -195,7 +197,7 @@ function Nudges({ title, angles, onChange }: { title: string; angles: Angles; on
               />
               <button
                 type="button"
-                aria-label={`Take ${name} away`}
+                aria-label={`Take away: ${angleWords(name)}`}
                 className="min-w-8 rounded-r-md border border-l-0 border-wood px-1"
                 onClick={() => {
                   onChange(without(angles, name));
@@ -207,7 +209,7 @@ function Nudges({ title, angles, onChange }: { title: string; angles: Angles; on
           </label>
         ))}
         <label className="text-sm">
-          <span className="sr-only">Add an angle: {title}</span>
+          <span className="sr-only">Add a movement: {title}</span>
           <select
             className="rounded-md border border-wood bg-card px-2 py-1.5"
             value=""
@@ -215,9 +217,11 @@ function Nudges({ title, angles, onChange }: { title: string; angles: Angles; on
               if (event.target.value !== '') onChange({ ...angles, [event.target.value]: 0 });
             }}
           >
-            <option value="">add an angle</option>
+            <option value="">add a movement</option>
             {left.map((name) => (
-              <option key={name}>{name}</option>
+              <option key={name} value={name}>
+                {angleWords(name)}
+              </option>
             ))}
           </select>
         </label>
@@ -261,7 +265,9 @@ function Props({ props, onChange }: { props: Prop[]; onChange: (props: Prop[]) =
               }}
             >
               {kinds.map((kind) => (
-                <option key={kind}>{kind}</option>
+                <option key={kind} value={kind}>
+                  {kitWords(kind)}
+                </option>
               ))}
             </select>
           </label>

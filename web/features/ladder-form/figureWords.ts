@@ -1,0 +1,46 @@
+/** What a trainer calls the parts of a figure. */
+const parts: Record<string, string> = {
+  pitch: 'whole body leans',
+  roll: 'whole body tilts',
+  turn: 'whole body turns',
+  spine: 'back bends',
+  'spine-side': 'back bends to the side',
+  'spine-twist': 'chest turns',
+  neck: 'head nods',
+  'neck-side': 'head tilts',
+  hip: 'thigh lifts',
+  'hip-out': 'thigh goes out',
+  'hip-turn': 'thigh turns',
+  knee: 'knee bends',
+  ankle: 'foot points',
+  shoulder: 'arm lifts',
+  'shoulder-out': 'arm goes out',
+  'shoulder-turn': 'arm turns',
+  elbow: 'elbow bends',
+};
+
+const sides: Record<string, string> = { '-r': 'right ', '-l': 'left ' };
+
+/** An angle in words; without a side it is for both. */
+export function angleWords(name: string): string {
+  const side = sides[name.slice(-2)];
+  return side === undefined ? (parts[name] ?? name) : `${side}${parts[name.slice(0, -2)] ?? name}`;
+}
+
+/** A hand or a foot in words. */
+export function endWords(end: string): string {
+  return `${sides[end.slice(-2)] ?? ''}${end.startsWith('hand') ? 'hand' : 'foot'}`;
+}
+
+const kit: Record<string, string> = {
+  box: 'bench',
+  weight: 'kettlebell',
+  'throw-ball': 'throwing ball',
+  cuff: 'ankle weight',
+  rig: 'bar to hang from',
+  strap: 'suspension strap',
+};
+
+export function kitWords(kind: string): string {
+  return kit[kind] ?? kind;
+}
