@@ -33,14 +33,18 @@ final class KeptDrawings
     /** @return array<string, mixed> the drawings of the whole library by the id of the rung or the move of preparation */
     public function all(Library $library): array
     {
-        $drawn = [];
-        foreach ([$library->rungs(), ...array_column($library->preparation, 'rungs')] as $rungs) {
-            foreach ($rungs as $rung) {
-                $drawn[$rung->id] = $this->ends($rung->figure());
-            }
+        return array_map($this->ends(...), self::figures($library));
+    }
+
+    /** @return array<string, Figure> by the id of the rung or the move of preparation */
+    private static function figures(Library $library): array
+    {
+        $figures = [];
+        foreach (array_merge($library->rungs(), ...array_values(array_column($library->preparation, 'rungs'))) as $rung) {
+            $figures[$rung->id] = $rung->figure();
         }
 
-        return $drawn;
+        return $figures;
     }
 
     /** Draws everything and keeps it. */
@@ -48,10 +52,8 @@ final class KeptDrawings
     {
         $this->kept = [];
         $drawn = [];
-        foreach ([$library->rungs(), ...array_column($library->preparation, 'rungs')] as $rungs) {
-            foreach ($rungs as $rung) {
-                $drawn[self::of($rung->figure())] = $this->ends($rung->figure());
-            }
+        foreach (self::figures($library) as $figure) {
+            $drawn[self::of($figure)] = $this->ends($figure);
         }
         file_put_contents($this->file.'.new', json_encode(['code' => self::code(), 'drawings' => $drawn], JSON_THROW_ON_ERROR));
         rename($this->file.'.new', $this->file);

@@ -71,7 +71,7 @@ final class BuilderChange
                     static fn (Entry $entry): Entry => self::retyped(
                         $entry,
                         $change->string('text'),
-                        ! ($change->has('fresh') && $change->bool('fresh')),
+                        ! $change->bool('fresh'),
                         $edit,
                     ),
                 ),

@@ -12,6 +12,7 @@ import { counted } from '../../parts/findings/counted';
 import { Changes } from '../../parts/findings/Changes';
 import { Findings } from '../../parts/findings/Findings';
 import { RungPicker } from '../../parts/rungs/RungPicker';
+import { useTeach } from '../../parts/rungs/useRungs';
 import { useStyles } from '../../parts/styles/useStyles';
 import { useClients } from '../../parts/client/useClients';
 import { FitGroup } from './FitGroup';
@@ -31,7 +32,6 @@ Glute bridge`;
 /** The audit of anybody's program: paste, read, mend with taps. It needs no client. */
 export function AuditPage() {
   const styles = useStyles();
-  const queries = useQueryClient();
   const clients = useClients();
   const [text, setText] = useState('');
   const [style, setStyle] = useState('');
@@ -72,12 +72,8 @@ export function AuditPage() {
       show(next, false);
     },
   });
-  const remember = useMutation({
-    mutationFn: (word: { words: string; rung: string }) => answer(api.POST('/words', { body: word })),
-    onSuccess: () => {
-      void queries.invalidateQueries({ queryKey: ['words'] });
-      if (page !== undefined) read.mutate(page.program);
-    },
+  const remember = useTeach(() => {
+    if (page !== undefined) read.mutate(page.program);
   });
   const busy = read.isPending || fix.isPending || whole.isPending || remember.isPending;
   const problems = read.error instanceof ApiError ? read.error.problem.errors : [];

@@ -7,14 +7,12 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { ArrowDown, ArrowUp, GripVertical, X } from 'lucide-react';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
-import { answer, api } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
 import { Why } from '../../ui/Why';
 import { RungPicker } from '../../parts/rungs/RungPicker';
-import { useLibraryChanged } from '../../parts/rungs/useRungs';
+import { useTeach } from '../../parts/rungs/useRungs';
 import {
   asStraight,
   moveBlock,
@@ -274,15 +272,7 @@ function EntryRow({ entry, place, tools }: { entry: BuiltEntry; place: Place; to
 
 /** A name that nothing has: which exercise is meant is remembered. */
 function NotMatched({ entry }: { entry: BuiltEntry }) {
-  const queries = useQueryClient();
-  const changed = useLibraryChanged();
-  const teach = useMutation({
-    mutationFn: (rung: string) => answer(api.POST('/words', { body: { words: entry.exercise, rung } })),
-    onSuccess: () => {
-      changed();
-      void queries.invalidateQueries({ queryKey: ['built'] });
-    },
-  });
+  const teach = useTeach();
   return (
     <span className="flex flex-wrap items-center gap-1">
       <span className="rounded-sm bg-warn-soft px-1 text-sm font-semibold text-warn">not in the library</span>
@@ -292,7 +282,7 @@ function NotMatched({ entry }: { entry: BuiltEntry }) {
           key={rung.id}
           disabled={teach.isPending}
           onClick={() => {
-            teach.mutate(rung.id);
+            teach.mutate({ words: entry.exercise, rung: rung.id });
           }}
         >
           {rung.name}

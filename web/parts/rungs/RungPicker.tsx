@@ -1,9 +1,7 @@
-import { useMutation } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useId, useState, type KeyboardEvent } from 'react';
 import { Code } from '../../ui/Code';
 import { Still } from '../../ui/Figure';
-import { answer, api } from '../../api/client';
-import { useFigures, useLibraryChanged, useRungs, type RungBrief } from './useRungs';
+import { useFigures, useRungs, useTeach, type RungBrief } from './useRungs';
 
 /** A field in which a name is typed, misspelt or not, and the exercise picked from what was found. */
 export function RungPicker({
@@ -136,14 +134,7 @@ export function RungPicker({
 
 /** Offers to keep what was typed as the studio's own word for what was picked. */
 function Teach({ said, onDone }: { said: { words: string; rung: RungBrief }; onDone: () => void }) {
-  const changed = useLibraryChanged();
-  const keep = useMutation({
-    mutationFn: () => answer(api.POST('/words', { body: { words: said.words, rung: said.rung.id } })),
-    onSuccess: () => {
-      changed();
-      onDone();
-    },
-  });
+  const keep = useTeach(onDone);
   return (
     <p role="status" className="mt-1 text-[15px]">
       <button
@@ -151,7 +142,7 @@ function Teach({ said, onDone }: { said: { words: string; rung: RungBrief }; onD
         disabled={keep.isPending}
         className="min-h-8 text-left underline underline-offset-4"
         onClick={() => {
-          keep.mutate();
+          keep.mutate({ words: said.words, rung: said.rung.id });
         }}
       >
         From now on “{said.words}” means {said.rung.name}

@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
 
 export type RungBrief = Schemas['RungBrief'];
@@ -53,8 +53,22 @@ export function useLibraryChanged(): () => void {
       'clients',
       'road',
       'swaps',
+      'words',
+      'built',
     ]) {
       void queries.invalidateQueries({ queryKey: [key] });
     }
   };
+}
+
+/** Keeps a name as the studio's own word for an exercise. */
+export function useTeach(onTaught?: () => void) {
+  const changed = useLibraryChanged();
+  return useMutation({
+    mutationFn: (word: { words: string; rung: string }) => answer(api.POST('/words', { body: word })),
+    onSuccess: () => {
+      changed();
+      onTaught?.();
+    },
+  });
 }
