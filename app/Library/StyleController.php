@@ -24,8 +24,11 @@ final class StyleController extends Controller
     public function index(): JsonResponse
     {
         $questions = $this->data->styleQuestions();
-        $followers = Client::query()->seenBy($this->trainer())->ordered('name')->whereNull('archived_at')->get(['name', 'style'])
-            ->groupBy('style');
+        $followers = Client::query()->seenBy($this->trainer())->archived(false)->ordered('name')->get(['name', 'style'])
+            // who has chosen none follows the default
+            ->groupBy(fn (Client $client): string => in_array($client->style, $this->data->styleNames(), true)
+                ? (string) $client->style
+                : DataFolder::DEFAULT_STYLE);
 
         return new JsonResponse([
             'styles' => array_map(function (string $id) use ($followers): array {

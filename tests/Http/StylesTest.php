@@ -103,6 +103,8 @@ final class StylesTest extends HttpTestCase
             ['version' => $board()['version'], 'style' => $style],
         )->assertOk()->json();
         self::assertSame([], $save('even-keel', false, [])['followers']);
+        $styles = array_column($this->api('GET', '/styles')->assertOk()->json('styles'), 'followers', 'id');
+        self::assertContains('Maren Tidewell', $styles['even-keel'], 'who has chosen none follows the default');
         $before = $follow('own-our-house');
         $changed = $save('own-our-house', true, ['switch-on' => 'draw-in']);
 
