@@ -13,8 +13,8 @@ final class Drawing
 {
     private const MARGIN = 5.0;
 
-    /** Least width and height of what is shown: who stands is drawn as large as who lies. */
-    private const FRAME = [112.0, 104.0];
+    /** Least width of what is shown: who stands is drawn as large as who lies. */
+    private const WIDTH = 112.0;
 
     /** A limb that lies this much farther than the trunk is drawn behind it. */
     private const BEHIND = 4.5;
@@ -186,9 +186,8 @@ final class Drawing
             $bottom = max($bottom, $y);
         }
 
-        $width = max(self::FRAME[0], $right - $left + 2);
-        $height = max(self::FRAME[1], $bottom - $top + 2);
+        $width = max(self::WIDTH, $right - $left + 2);
 
-        return [($left + $right - $width) / 2, $bottom + 1 - $height, $width, $height];
+        return [($left + $right - $width) / 2, $top - 1, $width, $bottom - $top + 2];
     }
 }

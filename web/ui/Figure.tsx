@@ -132,6 +132,14 @@ function usePrefersCalm(): boolean {
   );
 }
 
+/** As high as somebody who stands, the floor at the foot: who lies is drawn no larger. */
+const standing = 104;
+
+function framed([left = 0, top = 0, width = 0, height = 0]: number[]): string {
+  const more = Math.max(0, standing - height);
+  return [left, top - more, width, height + more].join(' ');
+}
+
 /** A figure that does not move. */
 export function Still({
   drawing,
@@ -146,7 +154,7 @@ export function Still({
   const picture = drawing.pictures[drawing.still];
   return (
     <svg
-      viewBox={drawing.box.join(' ')}
+      viewBox={framed(drawing.box)}
       className={className}
       {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
     >
@@ -208,7 +216,7 @@ export function Following({
       ? drawing.pictures[drawing.still]
       : at(drawing, seconds);
   return (
-    <svg viewBox={drawing.box.join(' ')} className={className} role="img" aria-label={label}>
+    <svg viewBox={framed(drawing.box)} className={className} role="img" aria-label={label}>
       {picture !== undefined && <Lines drawing={drawing} picture={picture} />}
     </svg>
   );

@@ -89,7 +89,7 @@ export function FigureForm({
               key={JSON.stringify(figure)}
               drawing={drawing.data}
               label="The figure as it is now"
-              className="h-56 w-full"
+              className="max-h-56 w-full"
             />
           )}
         </div>

@@ -59,7 +59,7 @@ export function ComparePage() {
             {pages.map((page) => (
               <th key={page.id} scope="col" className="w-[42%] p-2 text-left align-bottom">
                 <div className="rounded-lg border border-line bg-card p-2">
-                  <Moving drawing={page.drawing} label={page.name} className="h-52 w-full" />
+                  <Moving drawing={page.drawing} label={page.name} className="max-h-60 w-full" />
                 </div>
                 <Link to={`/library/${page.id}`} className="text-lg underline underline-offset-4">
                   {page.name}

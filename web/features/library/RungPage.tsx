@@ -55,7 +55,7 @@ export function RungPage() {
       <div className="grid gap-x-6 gap-y-4 md:grid-cols-2 xl:grid-cols-[24rem_minmax(0,1fr)_22rem]">
         <div className="space-y-3">
           <div className="rounded-lg border border-line bg-card p-3">
-            <Moving drawing={it.drawing} label={`${it.name}, moving figure`} className="h-72 w-full" />
+            <Moving drawing={it.drawing} label={`${it.name}, moving figure`} className="max-h-72 w-full" />
             {it.drawing.still > 0 && (
               <div className="mt-2 flex justify-center border-t border-line pt-2">
                 <Ends drawing={it.drawing} label={it.name} told className="h-24 w-28" />
