@@ -50,9 +50,19 @@ final class LibraryJson
             array_column(array_filter($rungs, static fn (array $each): bool => $each[0] === $retired), 1),
         );
 
-        return $node->guard(
-            static fn (): Ladder => new Ladder($id, $node->string('name'), $category, $node->string('anchor'), $those(false), $those(true)),
-        );
+        $instead = $node->each('rungs', static fn (Node $rung): array => $rung->bool('retired') && $rung->has('instead')
+            ? [$rung->string('id') => $rung->string('instead')]
+            : []);
+
+        return $node->guard(static fn (): Ladder => new Ladder(
+            $id,
+            $node->string('name'),
+            $category,
+            $node->string('anchor'),
+            $those(false),
+            $those(true),
+            array_merge(...$instead),
+        ));
     }
 
     /** @param  array<string, BasePose>  $poses */
@@ -194,7 +204,11 @@ final class LibraryJson
     public static function writeLadder(Ladder $ladder, bool $withRetired = false): array
     {
         $retired = array_map(
-            static fn (Rung $rung): array => [...self::writeRung($rung), 'retired' => true],
+            static fn (Rung $rung): array => [
+                ...self::writeRung($rung),
+                'retired' => true,
+                ...(isset($ladder->instead[$rung->id]) ? ['instead' => $ladder->instead[$rung->id]] : []),
+            ],
             $withRetired ? $ladder->retired : [],
         );
 

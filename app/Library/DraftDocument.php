@@ -93,8 +93,8 @@ final class DraftDocument
             $rung['figure'] = self::figure(is_array($rung['figure'] ?? null) ? $rung['figure'] : []);
             $document['rungs'][$i] = $rung;
         }
-        if (isset($document['rungs'][0]) && ! in_array($document['anchor'] ?? '', $taken, true)) {
-            $document['anchor'] = $taken[0] ?? '';
+        if (! in_array($document['anchor'] ?? '', $taken, true)) {
+            $document['anchor'] = array_column(Retirement::staying($document), 'id')[0] ?? '';
         }
         if ($problems !== []) {
             throw new UnusableInput($problems);
@@ -134,7 +134,11 @@ final class DraftDocument
             Schemas::check('ladder', $plain),
         );
         if ($problems === []) {
-            $problems = [...$this->levelConflicts($document, $root), ...$this->names($document, $root)];
+            $problems = [
+                ...$this->levelConflicts($document, $root),
+                ...$this->names($document, $root),
+                ...Retirement::problems($document, $this->data->library(), $root),
+            ];
         }
         if ($problems !== []) {
             throw new UnusableInput($problems);
@@ -158,7 +162,7 @@ final class DraftDocument
      */
     private function levelConflicts(array $document, string $root): array
     {
-        $active = array_filter($document['rungs'], static fn (array $rung): bool => ($rung['retired'] ?? false) !== true);
+        $active = Retirement::staying($document);
         $places = array_keys($active);
         $rungs = array_values($active);
         if ($rungs === []) {

@@ -33,7 +33,7 @@ final class LadderLanding
      * The standing keeps what it rested on: a changed ladder shows nothing new about the client.
      *
      * @param  array{client: Client, person: Person, from: Rung, step: int, basis: Basis, landing: Landing}  $affected
-     * @return array{client: string, from: string, from_step: int, basis: string, to: ?string, to_step: int, test: mixed}
+     * @return array{client: string, from: string, from_step: int, to: ?string, to_step: int, test: mixed}
      */
     public function land(array $affected, Library $after, string $label): array
     {
@@ -56,7 +56,6 @@ final class LadderLanding
             'client' => $client->id,
             'from' => $from->id,
             'from_step' => $step,
-            'basis' => $basis->value,
             'to' => $to?->id,
             'to_step' => $landing->step,
             'test' => $test,
@@ -81,8 +80,15 @@ final class LadderLanding
         return Standing::query()->ofClient($client)->where('ladder', $ladder)->ordered('id', 'desc')->first()?->rung;
     }
 
+    /** Back on a rung that the client was moved off: the same dose, for the same reasons, as the last time they stood there. */
+    public function standAgain(Client $client, Rung $rung, int $step): void
+    {
+        Standing::query()->ofClient($client)->where('ladder', $rung->ladder)->where('rung', $rung->id)->where('step', $step)
+            ->ordered('id', 'desc')->first()?->replicate()->save();
+    }
+
     /** @param  list<string>  $why */
-    public function stand(Client $client, string $ladder, ?Rung $rung, int $step, Basis $basis, array $why): void
+    private function stand(Client $client, string $ladder, ?Rung $rung, int $step, Basis $basis, array $why): void
     {
         Standing::query()->create([
             'studio_id' => $client->studio_id,

@@ -203,14 +203,7 @@ final class OwnLadders
                     $client->update(['document' => $document]);
                 }
                 if ($now === $move['to'] || $now === null) {
-                    $this->landing->stand(
-                        $client,
-                        $from->ladder,
-                        $from,
-                        $move['from_step'],
-                        Basis::from($move['basis']),
-                        ['Undone: '.$change->label.'.'],
-                    );
+                    $this->landing->standAgain($client, $from, $move['from_step']);
                 }
                 if ($move['to'] !== null && $move['to'] !== $move['from']) {
                     $this->landing->replaceInWeek(

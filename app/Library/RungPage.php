@@ -60,21 +60,12 @@ final class RungPage
             'spares' => array_map(fn (string $limit): array => $this->sparing($rung, $library->limits[$limit], $around), self::SPARED),
             'requires' => array_map(
                 fn (Gate $gate): array => [...$this->brief($library->rung($gate->rung)), 'what' => $gate->what],
-                $rung->requires,
+                $library->gates($rung),
             ),
-            'opens' => array_map(
-                $this->brief(...),
-                array_values(
-                    array_filter(
-                        $library->rungs(),
-                        static fn (Rung $each): bool => in_array(
-                            $rung->id,
-                            array_map(static fn (Gate $gate): string => $gate->rung, $each->requires),
-                            true,
-                        ),
-                    ),
-                ),
-            ),
+            'opens' => array_map($this->brief(...), array_values(array_filter(
+                $library->rungs(),
+                static fn (Rung $each): bool => in_array($rung->id, array_column($library->gates($each), 'rung'), true),
+            ))),
             'cautions' => $this->cautions($rung, $library),
         ];
     }

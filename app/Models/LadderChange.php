@@ -17,7 +17,7 @@ use Illuminate\Support\Carbon;
  * @property string $label
  * @property ?array<string, mixed> $before
  * @property ?array<string, mixed> $after
- * @property list<array{client: string, from: string, from_step: int, basis: string, to: ?string, to_step: int, test?: mixed}> $moves
+ * @property list<array{client: string, from: string, from_step: int, to: ?string, to_step: int, test?: mixed}> $moves
  * @property bool $undone
  * @property Carbon $created_at
  */

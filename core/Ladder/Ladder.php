@@ -17,8 +17,9 @@ final class Ladder
      * @param  string  $anchor  id of the rung that the ladder's bare name means
      * @param  list<Rung>  $rungs
      * @param  list<Rung>  $retired  taken off the ladder; their ids are never used again
+     * @param  array<string, string>  $instead  rung of it that is asked for first in the place of a retired one: id by id
      *
-     * @throws InvalidValue when empty, when a level falls, or when the anchor is not one of the rungs
+     * @throws InvalidValue when empty, when a level falls, or when the anchor or what is asked for instead is not one of the rungs
      */
     public function __construct(
         public readonly string $id,
@@ -27,6 +28,7 @@ final class Ladder
         public readonly string $anchor,
         public readonly array $rungs,
         public readonly array $retired = [],
+        public readonly array $instead = [],
     ) {
         if ($rungs === []) {
             throw Contradiction::because(sprintf('ladder "%s" has no rungs', $id));
@@ -38,6 +40,11 @@ final class Ladder
         }
         if ($this->indexOf($anchor) === null) {
             throw UnknownName::because(sprintf('ladder "%s": its anchor "%s" is not one of its rungs', $id, $anchor));
+        }
+        foreach ($instead as $rung) {
+            if ($this->indexOf($rung) === null) {
+                throw UnknownName::because(sprintf('ladder "%s": "%s", asked for instead, is not one of its rungs', $id, $rung));
+            }
         }
     }
 

@@ -24,6 +24,9 @@ final class Library
     /** @var array<string, Rung> by name key */
     private array $rungByName = [];
 
+    /** @var array<string, string> what is asked for first in the place of what is retired: rung by retired rung */
+    private array $instead = [];
+
     /** @var array<string, ?Rung> what typed names were found to mean */
     private array $found = [];
 
@@ -58,6 +61,7 @@ final class Library
                 throw Contradiction::because(sprintf('ladder "%s" stands twice', $ladder->id));
             }
             $this->ladderById[$ladder->id] = $ladder;
+            $this->instead = [...$this->instead, ...$ladder->instead];
             foreach ([...$ladder->rungs, ...$ladder->retired] as $rung) {
                 if (isset($ids[$rung->id])) {
                     throw Contradiction::because(sprintf('rung "%s" stands twice', $rung->id));
@@ -149,17 +153,24 @@ final class Library
 
     private function checkReferences(Rung $rung): void
     {
-        $unknown = [
-            'fault' => array_diff($rung->faults, array_keys($this->faults)),
-            'stress' => array_diff(array_keys($rung->stresses), array_keys($this->stresses)),
-            'kit' => array_diff($rung->equipment, array_keys($this->equipment)),
-            'gate' => array_diff(array_map(static fn (Gate $gate): string => $gate->rung, $rung->requires), array_keys($this->rungById)),
-        ];
-        foreach ($unknown as $what => $ids) {
-            foreach ($ids as $id) {
-                throw UnknownName::because(sprintf('rung "%s" names the %s "%s", which is not in the library', $rung->id, $what, $id));
-            }
+        References::check($rung, [
+            'fault' => $rung->faults,
+            'stress' => array_keys($rung->stresses),
+            'kit' => $rung->equipment,
+            'gate' => array_column($this->gates($rung), 'rung'),
+        ], ['fault' => $this->faults, 'stress' => $this->stresses, 'kit' => $this->equipment, 'gate' => $this->rungById]);
+    }
+
+    /** @return list<Gate> what must have been done clean once before a rung is tried; of what is retired, what its ladder says instead */
+    public function gates(Rung $rung): array
+    {
+        $gates = [];
+        foreach ($rung->requires as $gate) {
+            for ($id = $gate->rung; isset($this->instead[$id]); $id = $this->instead[$id]);
+            $gates[$id] = $id === $gate->rung ? $gate : new Gate($id, $gate->what);
         }
+
+        return array_values(array_diff_key($gates, [$rung->id => true]));
     }
 
     public function hasRung(string $id): bool

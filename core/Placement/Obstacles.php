@@ -41,7 +41,7 @@ final class Obstacles
     public static function between(Client $client, Rung $rung, Library $library): self
     {
         $unmet = [];
-        foreach ($rung->requires as $gate) {
+        foreach ($library->gates($rung) as $gate) {
             if (! Shown::by($client)->has($library->rung($gate->rung), $library)) {
                 $unmet[] = $gate;
             }

@@ -115,7 +115,7 @@ final class Road
             if ($rung !== $goal && self::isPassedOver($rung, $client)) {
                 continue;
             }
-            foreach ($rung->requires as $before) {
+            foreach ($library->gates($rung) as $before) {
                 $gateRung = $library->rung($before->rung);
                 if (! Shown::by($client)->has($gateRung, $library)) {
                     self::collect($gateRung, $before, $client, $standing, $library, $stretches, $seen);

@@ -112,6 +112,9 @@ final class OwnLaddersTest extends HttpTestCase
     {
         $this->signedIn();
         $standing = array_column($this->board()['ladders'], null, 'id')['side-plank']['standing']['rung'];
+        $newest = fn (): ?Standing => Standing::query()->where('client_id', $this->clientNamed('Bea Thwart')->id)
+            ->where('ladder', 'side-plank')->orderByDesc('id')->first();
+        $before = $newest();
         $record = $this->draft('side-plank');
         $ladder = self::ladder($record);
         $index = array_search($standing, array_column($ladder['rungs'], 'id'), true);
@@ -140,6 +143,7 @@ final class OwnLaddersTest extends HttpTestCase
             ['version' => $saved['version']],
         )->assertOk()->assertJsonPath('kind', 'shipped')->assertJsonPath('history.1.undone', true);
         self::assertSame($standing, array_column($this->board()['ladders'], null, 'id')['side-plank']['standing']['rung']);
+        self::assertEquals([$before?->why, $before?->dose, $before?->basis], [$newest()?->why, $newest()?->dose, $newest()?->basis]);
         $this->api('POST', '/ladders/side-plank/undo', ['version' => $saved['version'] + 1])->assertStatus(422);
     }
 
@@ -191,16 +195,6 @@ final class OwnLaddersTest extends HttpTestCase
         $before = Standing::query()->count();
         $record = $this->draft('plank');
         $ladder = self::ladder($record);
-        $gate = array_map(static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === 'forearm-plank'], $ladder['rungs']);
-        self::assertSame(
-            '/ladder',
-            $this->api(
-                'POST',
-                '/ladders',
-                ['id' => 'plank', 'version' => 0, 'ladder' => [...$ladder, 'anchor' => 'knee-plank', 'rungs' => $gate]],
-            )->assertStatus(422)->json('errors.0.path'),
-            'a gate of the rollout stays',
-        );
         $ladder['rungs'] = array_map(
             static fn (array $rung): array => [...$rung, 'retired' => $rung['id'] === $standing],
             $ladder['rungs'],
@@ -231,5 +225,31 @@ final class OwnLaddersTest extends HttpTestCase
 
         self::assertNull($this->board()['undo']);
         self::assertSame('side-plank-knees', array_column($this->board()['ladders'], null, 'id')['side-plank']['standing']['rung']);
+    }
+
+    public function test_retiring_what_is_done_first_or_what_the_name_means_asks_for_another_in_its_place(): void
+    {
+        $this->signedIn();
+        $ladder = self::ladder($this->draft('plank'));
+        $at = (int) array_search('forearm-plank', array_column($ladder['rungs'], 'id'), true);
+        $ladder['rungs'][$at]['retired'] = true;
+        $ladder['anchor'] = 'forearm-plank';
+        $save = function (int $status) use (&$ladder): array {
+            return $this->api('POST', '/ladders', ['id' => 'plank', 'version' => 0, 'ladder' => $ladder])
+                ->assertStatus($status)->json();
+        };
+        $errors = $save(422)['errors'];
+        self::assertSame(['/ladder/anchor', "/ladder/rungs/$at/instead"], array_column($errors, 'path'));
+        self::assertStringContainsString('rollout', strtolower($errors[1]['message']), 'it says what asks for it');
+        $ladder['anchor'] = $ladder['rungs'][$at]['instead'] = 'forearm-plank';
+        self::assertSame('only a rung that stays on this ladder can be done instead', $save(422)['errors'][1]['message']);
+
+        $ladder['anchor'] = $ladder['rungs'][$at]['instead'] = 'hands-plank';
+        $save(200);
+        $asked = fn (): array => array_column($this->api('GET', '/rungs/rollout-ball')->assertOk()->json('requires'), 'id');
+        self::assertContains('hands-plank', $asked());
+        self::assertNotContains('forearm-plank', $asked());
+        $this->api('POST', '/ladders/plank/undo', ['version' => 1])->assertOk();
+        self::assertContains('forearm-plank', $asked());
     }
 }
