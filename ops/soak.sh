@@ -14,7 +14,7 @@ EVEN_RUNGS_FILLED_WEEKS=${EVEN_RUNGS_FILLED_WEEKS:-200} EVEN_RUNGS_SOLVER_S=${EV
 EVEN_RUNGS_CAREERS=${EVEN_RUNGS_CAREERS:-1000} EVEN_RUNGS_WEEKS=${EVEN_RUNGS_WEEKS:-52} EVEN_RUNGS_ENDLESS=${EVEN_RUNGS_ENDLESS:-120} EVEN_RUNGS_MISSING=${EVEN_RUNGS_MISSING:-120} vendor/bin/phpunit tests/Core/ClosedLoopTest.php
 EVEN_RUNGS_AUDITS=${EVEN_RUNGS_AUDITS:-200} vendor/bin/phpunit tests/Core/AuditChangesTest.php
 EVEN_RUNGS_POPULATION=${EVEN_RUNGS_POPULATION:-400} vendor/bin/phpunit tests/Core/PopulationTest.php
-EVEN_RUNGS_CLIENTS=${EVEN_RUNGS_CLIENTS:-500} vendor/bin/phpunit tests/Core/ProgramFitTest.php tests/Core/WhyNotTest.php tests/Core/ThroughTheWeeksTest.php tests/Core/CarriedOverTest.php tests/Core/ChosenLaddersTest.php
+EVEN_RUNGS_CLIENTS=${EVEN_RUNGS_CLIENTS:-500} vendor/bin/phpunit tests/Core/ProgramFitTest.php tests/Core/WhyNotTest.php tests/Core/ThroughTheWeeksTest.php tests/Core/CarriedOverTest.php tests/Core/ChosenLaddersTest.php tests/Core/TrueReasonsTest.php
 EVEN_RUNGS_CLIENTS=${EVEN_RUNGS_CLIENTS:-10000} vendor/bin/phpunit --filter test_every_plan_keeps_its_promises_whoever_the_client_is tests/Core/WeekPromisesTest.php
 # 100,000 bent requests and 200 kills of servers, 20 of the browser, on servers of their own
 use_instance test

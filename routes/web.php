@@ -89,8 +89,10 @@ Route::middleware('web')->group(function (): void {
         Route::middleware(['auth', 'may:trainer', InPieces::class, StudioWriting::class, Recorded::class])->group(function (): void {
             Route::get('rungs', [RungController::class, 'search']);
             Route::get('rungs/{rung}', [RungController::class, 'show']);
+            Route::get('rungs/{rung}/draft', [RungController::class, 'draft']);
             Route::get('figures', [RungController::class, 'figures']);
             Route::post('figures', [RungController::class, 'draw']);
+            Route::post('figures/drag', [RungController::class, 'drag']);
             Route::get('styles', [StyleController::class, 'index']);
             Route::post('styles', [StyleController::class, 'save']);
             Route::post('styles/{style}/remove', [StyleController::class, 'remove']);

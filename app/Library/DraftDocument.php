@@ -9,6 +9,7 @@ use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Name;
+use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Formats\DoseJson;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\LibraryJson;
@@ -259,5 +260,13 @@ final class DraftDocument
         }
 
         return $draft;
+    }
+
+    /** @return array<string, mixed> the draft of a new rung like one that there is, with a name still to be given */
+    public function like(Rung $rung): array
+    {
+        $drafts = array_column($this->write(LibraryJson::document($this->data->library()->ladderOf($rung)))['rungs'], null, 'id');
+
+        return [...$drafts[$rung->id], 'id' => '', 'name' => '', 'aliases' => []];
     }
 }

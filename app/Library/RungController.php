@@ -7,7 +7,11 @@ namespace App\Library;
 use App\Http\Body;
 use App\Support\Controller;
 use EvenRungs\Core\Dose\Tempo;
+use EvenRungs\Core\Figure\Angles;
+use EvenRungs\Core\Figure\Body as Figured;
+use EvenRungs\Core\Figure\Drag;
 use EvenRungs\Core\Figure\Drawing;
+use EvenRungs\Core\Figure\Figure;
 use EvenRungs\Formats\FigureJson;
 use EvenRungs\Storage\DataFolder;
 use EvenRungs\Storage\KeptDrawings;
@@ -58,8 +62,40 @@ final class RungController extends Controller
         return new JsonResponse(FigureJson::drawing(Drawing::of($figure, Tempo::unwritten())));
     }
 
+    /** A joint of a figure that is being written, drawn to another place. */
+    public function drag(Request $request): JsonResponse
+    {
+        $body = Body::read($request, 'DragRequest');
+        $figure = FigureJson::read($body->child('figure'), $this->data->poses());
+        $dragged = $body->guard(static fn (): Figure => (
+            new Drag($figure, $body->string('joint'), $body->bool('of_end'), $body->bool('alike'))
+        )->to([(float) $body->number('right'), (float) $body->number('down')]));
+
+        return new JsonResponse([
+            'figure' => FigureJson::write($dragged),
+            'drawing' => FigureJson::drawing(Drawing::of($dragged, Tempo::unwritten())),
+        ]);
+    }
+
     public function poses(): JsonResponse
     {
-        return new JsonResponse(['poses' => array_map(FigureJson::writeBase(...), array_values($this->data->poses()))]);
+        $points = array_keys(Figured::of(Angles::of([]))->points);
+
+        return new JsonResponse([
+            'poses' => array_map(FigureJson::writeBase(...), array_values($this->data->poses())),
+            'handles' => array_map(
+                static fn (string $joint): array => ['joint' => $joint, 'point' => array_search($joint, $points, true)],
+                Drag::joints(),
+            ),
+        ]);
+    }
+
+    /** A new rung like this one, with a name still to be given. */
+    public function draft(string $rung, DraftDocument $drafts): JsonResponse
+    {
+        $library = $this->data->library();
+        abort_unless($library->hasRung($rung), 404);
+
+        return new JsonResponse(['rung' => $drafts->like($library->rung($rung))]);
     }
 }

@@ -66,6 +66,7 @@ final class RungPage
                 $library->rungs(),
                 static fn (Rung $each): bool => in_array($rung->id, array_column($library->gates($each), 'rung'), true),
             ))),
+            'said' => $this->said($rung),
             'cautions' => $this->cautions($rung, $library),
         ];
     }
@@ -118,6 +119,25 @@ final class RungPage
                 array_slice($around->sparing($rung, $rule), 0, self::OFFERED),
             ),
         ];
+    }
+
+    /** @return list<array{say: string, styles: list<string>}> what house styles say on the rung; no style is named where all say it */
+    private function said(Rung $rung): array
+    {
+        $styles = array_map($this->data->style(...), $this->data->styleNames());
+        $said = [];
+        foreach ($styles as $style) {
+            foreach ($style->words($rung) as $say) {
+                $said[$say][] = $style->name;
+            }
+        }
+        uasort($said, static fn (array $a, array $b): int => count($b) <=> count($a));
+
+        return array_map(
+            static fn (string $say, array $by): array => ['say' => $say, 'styles' => count($by) === count($styles) ? [] : $by],
+            array_keys($said),
+            $said,
+        );
     }
 
     /** @return list<array<string, mixed>> the limits that bar the rung when they are moderate or medical */

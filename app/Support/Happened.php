@@ -54,6 +54,7 @@ final class Happened
         'POST group' => null,
         'POST group/floor' => null,
         'POST figures' => null,
+        'POST figures/drag' => null,
         'POST cuff' => null,
         'POST ladders' => 'Kept a ladder',
         'POST ladders/check' => null,

@@ -44,6 +44,26 @@ final class Figure
         }
     }
 
+    /**
+     * The same figure in other poses.
+     *
+     * @param  list<Angles>  $to
+     */
+    public function posed(Angles $with, array $to): self
+    {
+        return new self(
+            $this->base,
+            $with,
+            $to,
+            $this->mirrored,
+            $this->lowersFirst,
+            $this->planted,
+            $this->props,
+            $this->rests,
+            $this->view,
+        );
+    }
+
     public function view(): View
     {
         return $this->view ?? $this->base->view;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use Facebook\WebDriver\WebDriverSelect;
@@ -55,6 +56,9 @@ final class LibraryTest extends BrowserTestCase
         $this->link('Library')->click();
         $this->link('New ladder')->click();
         $this->waitForText('Our own, not saved yet.');
+        $this->button('Save')->click();
+        $this->waitForText('Rung 1, What it asks more than the rung below: must not be empty');
+        self::assertSame('true', $this->element($this->label('What it asks more'))->getAttribute('aria-invalid'));
         $this->retype('Name of the ladder', 'Harbour holds');
         (new WebDriverSelect($this->element($this->label('Category'))))->selectByValue('AL');
         foreach (['Harbour hold, low', 'Harbour hold, middle', 'Harbour hold, high'] as $i => $name) {
@@ -82,6 +86,47 @@ final class LibraryTest extends BrowserTestCase
         $this->css('button[aria-label="Anti-lateral-flexion: 5 ladders"]')->click();
         $this->css('[data-rung="own-harbour-hold-high"]');
         self::assertCount(3, $this->browser->findElements(WebDriverBy::cssSelector('[data-rung^="own-harbour-hold"]')));
+    }
+
+    public function test_a_rung_starts_from_a_like_one_and_its_figure_is_dragged(): void
+    {
+        $this->signIn();
+        $this->open('/library/ladders/new');
+        $this->retype('Name of the exercise', 'Harbour plank');
+        $this->element($this->label('Start from a like exercise'))->sendKeys('forearm plank');
+        $this->css('[role=option]');
+        $this->browser->getKeyboard()->sendKeys(WebDriverKeys::ENTER);
+        $this->waitForText('As Forearm plank, till you change it.');
+        self::assertSame('Harbour plank', $this->element($this->label('Name of the exercise'))->getAttribute('value'));
+        self::assertStringContainsString('2 × 10 s', (string) $this->element($this->label('Doses, from start'))->getAttribute('value'));
+
+        $hips = fn (): float => (float) $this->css('[aria-label="Start: hips"]')->getAttribute('cy');
+        $before = $hips();
+        (new WebDriverActions($this->browser))->dragAndDropBy($this->css('[aria-label="Start: hips"]'), 0, -40)->perform();
+        $this->waitUntil(fn (): bool => $hips() < $before - 5);
+        $dragged = $hips();
+        $this->css('[aria-label="Start: hips"]')->sendKeys(WebDriverKeys::ARROW_DOWN);
+        $this->waitUntil(fn (): bool => $hips() > $dragged);
+        self::assertSame([], $this->browser->findElements(WebDriverBy::cssSelector('[aria-label^="End:"]')), 'a plank is held still');
+        $this->button('It moves')->click();
+        $this->css('[aria-label="End: hips"]');
+    }
+
+    public function test_a_retired_rung_that_others_ask_for_is_replaced_at_once(): void
+    {
+        $this->signIn();
+        $this->open('/library/ladders/plank');
+        $this->button('Forearm plank')->click();
+        $this->button('Retire')->click();
+        $this->waitForText('which is retired: choose what it means instead');
+        (new WebDriverSelect($this->element($this->label('The ladder’s bare name means'))))->selectByVisibleText('Plank, hands');
+        (new WebDriverSelect($this->element($this->label('Done clean first in its place'))))->selectByVisibleText('Plank, hands');
+        $this->button('Save')->click();
+        $this->waitForText('Who is affected, and where they land');
+        $this->button('Save and move them')->click();
+        $this->waitForText('Shipped, and changed by us.');
+        $this->button('Undo the last change')->click();
+        $this->waitForText('As shipped');
     }
 
     public function test_who_stands_on_a_retired_rung_is_named_lands_below_and_comes_back(): void

@@ -16,9 +16,9 @@ use Tests\Support\Person;
  */
 final class ClosedLoopTest extends TestCase
 {
-    private const CAREERS = 9;
+    private const CAREERS = 6;
 
-    private const WEEKS = 26;
+    private const WEEKS = 22;
 
     public function test_whoever_trains_is_planned_judged_and_moved_by_one_truth(): void
     {

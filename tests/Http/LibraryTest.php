@@ -6,6 +6,7 @@ namespace Tests\Http;
 
 use App\Models\Studio;
 use App\Models\Trainer;
+use Tests\Support\Documents;
 
 final class LibraryTest extends HttpTestCase
 {
@@ -176,11 +177,33 @@ final class LibraryTest extends HttpTestCase
         $this->signedIn();
         $this->api('POST', '/figures', ['figure' => ['pose' => 'standing', 'to' => [['hip' => 90]]]])->assertOk();
         $this->api('POST', '/figures', ['figure' => ['pose' => 'standing', 'to' => [['knee' => 200]]]])->assertStatus(422);
+        $drag = ['figure' => ['pose' => 'standing'], 'joint' => 'hand-r', 'of_end' => false, 'alike' => false, 'right' => 28, 'down' => -80];
+        $dragged = $this->api('POST', '/figures/drag', $drag)->assertOk()->json();
+        self::assertGreaterThan(45, $dragged['figure']['with']['shoulder-r'] ?? 0, 'the arm comes up');
+        self::assertArrayNotHasKey('shoulder-l', $dragged['figure']['with']);
+        $this->api('POST', '/figures/drag', ['joint' => 'tail'] + $drag)->assertStatus(422);
+        $this->api('POST', '/figures/drag', ['of_end' => true] + $drag)->assertStatus(422);
         $this->api(
             'POST',
             '/figures',
             ['figure' => ['pose' => 'nowhere']],
         )->assertStatus(422)->assertJsonPath('errors.0.path', '/figure/pose');
         self::assertGreaterThan(20, count($this->api('GET', '/poses')->assertOk()->json('poses')));
+    }
+
+    public function test_a_rung_says_what_each_style_says_on_it_and_is_a_start_for_a_new_one(): void
+    {
+        $this->signedIn();
+        $said = $this->api('GET', '/rungs/forearm-plank')->assertOk()->json('said');
+        self::assertNotSame([], $said);
+        foreach ($this->api('GET', '/styles')->assertOk()->json('styles') as $style) {
+            $words = Documents::data()->style($style['id'])->words(Documents::data()->library()->rung('forearm-plank'));
+            $of = array_filter($said, static fn (array $each): bool => $each['styles'] === [] || in_array($style['name'], $each['styles'], true));
+            self::assertEqualsCanonicalizing($words, array_column($of, 'say'), $style['name']);
+        }
+        $draft = $this->api('GET', '/rungs/forearm-plank/draft')->assertOk()->json('rung');
+        self::assertSame(['', '', []], [$draft['id'], $draft['name'], $draft['aliases']]);
+        self::assertSame('2 × 10 s r0:30', $draft['steps'][0]);
+        $this->api('GET', '/rungs/none/draft')->assertNotFound();
     }
 }

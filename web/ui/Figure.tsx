@@ -54,7 +54,7 @@ const armJoints = 4;
 const widths = { far: 4.4, near: 4.4, trunk: 8, head: 0 } as const;
 
 /** One moment of a figure. */
-function Lines({ drawing, picture }: { drawing: Drawing; picture: Picture }) {
+export function Lines({ drawing, picture }: { drawing: Drawing; picture: Picture }) {
   return (
     <>
       <polygon
@@ -132,10 +132,11 @@ function usePrefersCalm(): boolean {
   );
 }
 
-/** As high as somebody who stands, the floor at the foot: who lies is drawn no larger. */
+/** As high as somebody who stands. */
 const standing = 104;
 
-function framed([left = 0, top = 0, width = 0, height = 0]: number[]): string {
+/** The box that is shown of a drawing, the floor at the foot: who lies is drawn no larger than who stands. */
+export function framed([left = 0, top = 0, width = 0, height = 0]: number[]): string {
   const more = Math.max(0, standing - height);
   return [left, top - more, width, height + more].join(' ');
 }

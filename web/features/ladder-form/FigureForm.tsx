@@ -5,7 +5,8 @@ import { SelectField, Tick } from '../../ui/Field';
 import { Moving } from '../../ui/Figure';
 import { without, type Rung } from './draft';
 import { useDrawing, usePoses } from './queries';
-import { angleWords, endWords, kitWords } from './figureWords';
+import { Draggable } from './Draggable';
+import { angleWords, jointWords, kitWords } from './figureWords';
 
 type Spec = Rung['figure'];
 type Angles = NonNullable<Spec['with']>;
@@ -64,6 +65,13 @@ const joints = [
   'head',
 ] as const;
 
+/** Whether its sides differ already. */
+function isLopsided(figure: Spec): boolean {
+  return [figure.with ?? {}, ...(figure.to ?? [])].some((angles) =>
+    Object.keys(angles).some((name) => /-[rl]$/.test(name)),
+  );
+}
+
 /** The figure of a rung: a base pose, the angles that differ, and where it moves to. */
 export function FigureForm({
   figure,
@@ -77,26 +85,68 @@ export function FigureForm({
   const poses = usePoses();
   const drawing = useDrawing(figure);
   const to = figure.to?.[0];
+  const [alike, setAlike] = useState(!isLopsided(figure));
   return (
-    <section aria-label="Figure" className="grid gap-4 border-t border-line pt-2 md:grid-cols-[18rem_minmax(0,1fr)]">
+    <section
+      aria-label="Figure"
+      className="grid gap-4 border-t border-line pt-2 xl:grid-cols-[minmax(0,34rem)_minmax(0,1fr)]"
+    >
       <div>
         <h3 className="font-bold">Figure</h3>
-        <div className="rounded-md border border-line p-2">
+        <p className="text-sm text-faint">
+          Drag a hand, a foot or a knee to where it belongs, or move it with the arrow keys.
+        </p>
+        <div className="grid grid-cols-2 gap-3 rounded-md border border-line p-2">
           {drawing.data === undefined ? (
             <div className="h-40" />
           ) : (
-            <Moving
-              key={JSON.stringify(figure)}
-              drawing={drawing.data}
-              label="The figure as it is now"
-              className="max-h-56 w-full"
-            />
+            <>
+              {[false, true].map((ofEnd) =>
+                ofEnd && to === undefined ? (
+                  <div key="none" className="flex flex-col justify-center gap-2 text-center text-sm text-faint">
+                    Held still.
+                    <Button
+                      onClick={() => {
+                        onChange({ ...figure, to: [{}] });
+                      }}
+                    >
+                      It moves
+                    </Button>
+                  </div>
+                ) : (
+                  <div key={String(ofEnd)}>
+                    <Draggable figure={figure} drawing={drawing.data} ofEnd={ofEnd} alike={alike} onChange={onChange} />
+                    <p className="text-center text-sm text-faint">{ofEnd ? 'end' : 'start'}</p>
+                  </div>
+                ),
+              )}
+              {to !== undefined && (
+                <Moving
+                  key={JSON.stringify(figure)}
+                  drawing={drawing.data}
+                  label="The figure as it is now"
+                  className="w-full"
+                />
+              )}
+            </>
           )}
         </div>
         <p role="alert" className="text-sm font-semibold text-warn">
           {error ?? drawing.error?.message}
         </p>
-        <p className="text-sm text-faint">In degrees; what names no side is for both.</p>
+        <div className="flex flex-wrap gap-x-4">
+          <Tick label="Both sides alike" checked={alike} onChange={setAlike} />
+          {to !== undefined && (
+            <Button
+              look="quiet"
+              onClick={() => {
+                onChange(without(figure, 'to'));
+              }}
+            >
+              Held still instead
+            </Button>
+          )}
+        </div>
       </div>
       <div className="space-y-3">
         <div className="grid gap-3 sm:grid-cols-2">
@@ -118,25 +168,9 @@ export function FigureForm({
             }}
           />
         </div>
-        <Nudges
-          title="Differs from the base pose by"
-          angles={figure.with ?? {}}
-          onChange={(angles) => {
-            onChange({ ...figure, with: angles });
-          }}
-        />
-        <Nudges
-          title="Moves to"
-          angles={to ?? {}}
-          onChange={(angles) => {
-            const { to: others = [], ...rest } = figure;
-            const poses = Object.keys(angles).length === 0 ? others.slice(1) : [angles, ...others.slice(1)];
-            onChange(poses.length === 0 ? rest : { ...rest, to: poses });
-          }}
-        />
         <div className="flex flex-wrap gap-x-4">
           <Tick
-            label="The other side follows"
+            label="Then the other side"
             checked={figure.mirrored === true}
             onChange={(mirrored) => {
               onChange({ ...figure, mirrored });
@@ -152,7 +186,7 @@ export function FigureForm({
           {ends.map((end) => (
             <Tick
               key={end}
-              label={`${endWords(end)} stays`}
+              label={`${jointWords(end)} stays`}
               checked={figure.planted?.includes(end) === true}
               onChange={(on) => {
                 onChange({
@@ -171,6 +205,26 @@ export function FigureForm({
             onChange({ ...figure, props });
           }}
         />
+        <details>
+          <summary className="min-h-8 cursor-pointer font-semibold">Angles in degrees</summary>
+          <p className="text-sm text-faint">What names no side is for both.</p>
+          <Nudges
+            title="Differs from the base pose by"
+            angles={figure.with ?? {}}
+            onChange={(angles) => {
+              onChange({ ...figure, with: angles });
+            }}
+          />
+          <Nudges
+            title="Moves to"
+            angles={to ?? {}}
+            onChange={(angles) => {
+              const { to: others = [], ...rest } = figure;
+              const poses = Object.keys(angles).length === 0 ? others.slice(1) : [angles, ...others.slice(1)];
+              onChange(poses.length === 0 ? rest : { ...rest, to: poses });
+            }}
+          />
+        </details>
       </div>
     </section>
   );
@@ -230,17 +284,6 @@ function Nudges({ title, angles, onChange }: { title: string; angles: Angles; on
   );
 }
 
-function write(place: Prop['at']): string {
-  return Array.isArray(place) ? place.join(' ') : (place ?? '');
-}
-
-/** A joint, or three numbers. */
-function read(text: string): PlaceOf {
-  const numbers = text.trim().split(/\s+/).map(Number);
-  if (numbers.length === 3 && numbers.every((each) => Number.isFinite(each))) return numbers;
-  return text.trim() as PlaceOf;
-}
-
 function Props({ props, onChange }: { props: Prop[]; onChange: (props: Prop[]) => void }) {
   const set = (i: number, prop: Prop) => {
     onChange(props.map((each, k) => (k === i ? prop : each)));
@@ -248,11 +291,6 @@ function Props({ props, onChange }: { props: Prop[]; onChange: (props: Prop[]) =
   return (
     <fieldset>
       <legend className="font-semibold">Kit in the picture</legend>
-      <datalist id="figure-joints">
-        {joints.map((joint) => (
-          <option key={joint}>{joint}</option>
-        ))}
-      </datalist>
       {props.map((prop, i) => (
         <div key={i} className="mb-1 flex flex-wrap items-end gap-2 text-sm">
           <label>
@@ -272,18 +310,18 @@ function Props({ props, onChange }: { props: Prop[]; onChange: (props: Prop[]) =
             </select>
           </label>
           <Place
-            label="At: a joint, or x y z"
-            value={write(prop.at)}
-            onChange={(text) => {
-              set(i, { ...prop, at: read(text) });
+            label="At"
+            place={prop.at}
+            onChange={(at) => {
+              set(i, { ...prop, at });
             }}
           />
           {['band', 'strap', 'stick'].includes(prop.kind) && (
             <Place
               label="To"
-              value={write(prop.to)}
-              onChange={(text) => {
-                set(i, { ...prop, to: read(text) });
+              place={prop.to}
+              onChange={(to) => {
+                set(i, { ...prop, to });
               }}
             />
           )}
@@ -308,22 +346,46 @@ function Props({ props, onChange }: { props: Prop[]; onChange: (props: Prop[]) =
   );
 }
 
-function Place({ label, value, onChange }: { label: string; value: string; onChange: (text: string) => void }) {
-  const [text, setText] = useState(value);
+/** At the middle of the room, a little above the floor. */
+const ownPlace = [0, 10, 0];
+const directions = ['forward', 'up', 'to the right'] as const;
+
+/** A joint, or a place in the room in hundredths of body height. */
+function Place({ label, place, onChange }: { label: string; place: Prop['at']; onChange: (place: PlaceOf) => void }) {
+  const numbers = Array.isArray(place) ? place : null;
   return (
-    <label>
-      {label}
-      <input
-        list="figure-joints"
-        className="block w-36 rounded-md border border-wood bg-card px-2 py-1 text-base"
-        value={text}
-        onChange={(event) => {
-          setText(event.target.value);
-        }}
-        onBlur={() => {
-          onChange(text);
-        }}
-      />
-    </label>
+    <>
+      <label>
+        {label}
+        <select
+          className="block rounded-md border border-wood bg-card px-2 py-1.5 text-base"
+          value={numbers === null ? (place as string | undefined) : 'own'}
+          onChange={(event) => {
+            onChange(event.target.value === 'own' ? ownPlace : (event.target.value as PlaceOf));
+          }}
+        >
+          {joints.map((joint) => (
+            <option key={joint} value={joint}>
+              {joint === 'hands' ? 'between the hands' : jointWords(joint)}
+            </option>
+          ))}
+          <option value="own">a place in the room</option>
+        </select>
+      </label>
+      {numbers?.map((number, i) => (
+        <label key={directions[i]}>
+          {directions[i]}, % of height
+          <input
+            type="number"
+            step={5}
+            className="block w-24 rounded-md border border-wood bg-card px-2 py-1 text-base"
+            value={number}
+            onChange={(event) => {
+              onChange(numbers.map((each, k) => (k === i ? Number(event.target.value) : each)));
+            }}
+          />
+        </label>
+      ))}
+    </>
   );
 }

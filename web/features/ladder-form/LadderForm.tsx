@@ -10,7 +10,7 @@ import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useLibrary } from '../../parts/board/useBoard';
 import { useLibraryChanged } from '../../parts/rungs/useRungs';
-import { added, moved, newLadder, withRung, type Draft } from './draft';
+import { added, errorPlace, moved, newLadder, retired, withRung, type Draft } from './draft';
 import { Landings } from '../../parts/landings/Landings';
 import { RungForm } from './RungForm';
 import { useLadderCopy, useLadderRecord } from './queries';
@@ -128,8 +128,10 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
     onError: newer,
   });
   const check = useMutation({
-    mutationFn: () => answer(api.POST('/ladders/check', { body })),
-    onSuccess: (found) => {
+    mutationFn: ({ ladder }: { ladder: Draft; thenSave: boolean }) =>
+      answer(api.POST('/ladders/check', { body: { ...body, ladder } })),
+    onSuccess: (found, { thenSave }) => {
+      if (!thenSave) return;
       if (found.affected.length === 0) save.mutate();
       else setAffected(found.affected);
     },
@@ -155,8 +157,8 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
   const busy = save.isPending || check.isPending || away.isPending || undo.isPending;
   const problem = check.error ?? save.error ?? away.error ?? undo.error;
   const errors = problem instanceof ApiError ? problem.problem.errors : [];
-  const errorAt = (where: string) =>
-    errors.find((each) => each.path === where || each.path.startsWith(`${where}/`))?.message;
+  const errorAt = (where: string, itself = false) =>
+    errors.find((each) => each.path === where || (!itself && each.path.startsWith(`${where}/`)))?.message;
 
   function change(next: Draft) {
     setDraft(next);
@@ -167,6 +169,7 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
 
   const rung = draft.rungs[at];
   const active = draft.rungs.filter((each) => each.retired !== true);
+  const others = active.filter((each) => each.id !== '').map((each) => [each.id, each.name] as const);
   return (
     <div className="mx-auto max-w-[90rem] px-4 py-3">
       <p>
@@ -225,7 +228,7 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
               look="act"
               disabled={busy}
               onClick={() => {
-                check.mutate();
+                check.mutate({ ladder: draft, thenSave: true });
               }}
             >
               Save
@@ -243,23 +246,24 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
             )}
             <ul>
               {errors.map((each) => {
-                const index = /^\/ladder\/rungs\/(\d+)/.exec(each.path)?.[1];
+                const place = errorPlace(each.path);
                 return (
                   <li key={each.path + each.message}>
-                    {index === undefined ? (
+                    {place === null ? (
                       each.message
                     ) : (
                       <button
                         type="button"
                         className="min-h-8 text-left underline underline-offset-4"
                         onClick={() => {
-                          setAt(Number(index));
+                          setAt(place.rung);
                         }}
                       >
-                        {draft.rungs[Number(index)]?.name === ''
-                          ? `Rung ${Number(index) + 1}`
-                          : draft.rungs[Number(index)]?.name}
-                        : {each.message}
+                        {draft.rungs[place.rung]?.name === ''
+                          ? `Rung ${place.rung + 1}`
+                          : draft.rungs[place.rung]?.name}
+                        , {place.field}
+                        {each.message}
                       </button>
                     )}
                   </li>
@@ -356,7 +360,10 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
                   <Button
                     disabled={rung.retired !== true && active.length < 2}
                     onClick={() => {
-                      change(withRung(draft, at, { ...rung, retired: rung.retired !== true }));
+                      const next = withRung(draft, at, retired(rung));
+                      change(next);
+                      // what has to be chosen in its place is asked for at once
+                      check.mutate({ ladder: next, thenSave: false });
                     }}
                   >
                     {rung.retired === true ? 'Bring back' : 'Retire'}
@@ -379,11 +386,15 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
               value={draft.anchor}
               options={[
                 ['', 'its first rung'],
-                ...active.filter((each) => each.id !== '').map((each) => [each.id, each.name] as const),
+                ...others,
+                ...draft.rungs
+                  .filter((each) => each.retired === true && each.id === draft.anchor)
+                  .map((each) => [each.id, `${each.name} (retired)`] as const),
               ]}
               onChange={(anchor) => {
                 change({ ...draft, anchor });
               }}
+              error={errorAt('/ladder/anchor')}
             />
             <History record={record} />
           </div>
@@ -391,7 +402,8 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
             <RungForm
               key={at}
               rung={rung}
-              errorAt={(field) => errorAt(`/ladder/rungs/${at}/${field}`)}
+              others={others}
+              errorAt={(field, itself) => errorAt(`/ladder/rungs/${at}/${field}`, itself)}
               onChange={(next) => {
                 change(withRung(draft, at, next));
               }}

@@ -1,11 +1,13 @@
+import { useMutation } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
 import { useId, useState, type ReactNode } from 'react';
+import { answer, api } from '../../api/client';
 import { positionNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField, Tick } from '../../ui/Field';
 import { useLibrary } from '../../parts/board/useBoard';
 import { RungPicker } from '../../parts/rungs/RungPicker';
-import { lines, without, type Rung } from './draft';
+import { fieldLabels, lines, without, type Rung } from './draft';
 import { FigureForm } from './FigureForm';
 
 const levels = Array.from({ length: 10 }, (_, i) => [String(i + 1), String(i + 1)] as const);
@@ -30,28 +32,21 @@ const grades = [
 type Texts = 'adds' | 'watch' | 'less_range';
 type Lists = 'setup' | 'stop' | 'felt_in' | 'not_in' | 'muscles' | 'helpful';
 
-const texts: [Texts, string][] = [
-  ['adds', 'What it asks more than the rung below'],
-  ['watch', 'Where to stand, and what to look at first'],
-  ['less_range', 'How the range is cut'],
-];
-const lists: [Lists, string][] = [
-  ['setup', 'Set up, one line a step'],
-  ['stop', 'Stop at'],
-  ['felt_in', 'Felt in'],
-  ['not_in', 'Not felt in'],
-  ['muscles', 'Muscles'],
-  ['helpful', 'Helpful kit'],
-];
+const texts: Texts[] = ['adds', 'watch', 'less_range'];
+const lists: Lists[] = ['setup', 'stop', 'felt_in', 'not_in', 'muscles', 'helpful'];
 
 /** All that makes a rung. */
 export function RungForm({
   rung,
+  others,
   errorAt,
   onChange,
 }: {
   rung: Rung;
-  errorAt: (field: string) => string | undefined;
+  /** the rungs of the ladder that can be done in its place: id and name */
+  others: readonly (readonly [string, string])[];
+  /** what is wrong with a field, or with anything in it */
+  errorAt: (field: string, itself?: boolean) => string | undefined;
   onChange: (rung: Rung) => void;
 }) {
   const library = useLibrary();
@@ -63,12 +58,28 @@ export function RungForm({
     onChange({ ...rung, faults: chosen, cues: chosen.map((each) => ({ fault: each, say: say.get(each) ?? '' })) });
   }
 
+  const cueError = (fault: string) => {
+    const at = rung.cues.findIndex((cue) => cue.fault === fault);
+    return at < 0 ? undefined : errorAt(`cues/${at}`);
+  };
   return (
     <div className="space-y-4 rounded-lg border border-line bg-card p-4">
+      {rung.id === '' && <Like rung={rung} onChange={onChange} />}
+      {rung.retired === true && (
+        <SelectField
+          label={fieldLabels.instead}
+          value={rung.instead ?? ''}
+          options={[['', 'nothing'], ...others]}
+          onChange={(other) => {
+            onChange(other === '' ? without(rung, 'instead') : { ...rung, instead: other });
+          }}
+          error={errorAt('instead')}
+        />
+      )}
       <div className="grid gap-3 sm:grid-cols-2 xl:grid-cols-4">
         <TextField
           className="sm:col-span-2"
-          label="Name of the exercise"
+          label={fieldLabels.name}
           value={rung.name}
           onChange={(name) => {
             onChange({ ...rung, name });
@@ -76,7 +87,7 @@ export function RungForm({
           error={errorAt('name')}
         />
         <SelectField
-          label="Level"
+          label={fieldLabels.level}
           value={String(rung.level)}
           options={levels}
           onChange={(level) => {
@@ -85,15 +96,16 @@ export function RungForm({
           error={errorAt('level')}
         />
         <SelectField
-          label="Position"
+          label={fieldLabels.position}
           value={rung.position}
           options={Object.entries(positionNames)}
           onChange={(position) => {
             onChange({ ...rung, position: position as Rung['position'] });
           }}
+          error={errorAt('position')}
         />
         <LinesField
-          label="Doses, from start to top, one a line"
+          label={fieldLabels.steps}
           rows={4}
           value={rung.steps}
           onChange={(steps) => {
@@ -103,7 +115,7 @@ export function RungForm({
         />
         <div className="space-y-3">
           <SelectField
-            label="Sides"
+            label={fieldLabels.side}
             value={rung.side}
             options={sides}
             onChange={(side) => {
@@ -112,17 +124,18 @@ export function RungForm({
             error={errorAt('side')}
           />
           <SelectField
-            label="Role"
+            label={fieldLabels.role}
             value={rung.role}
             options={roles}
             onChange={(role) => {
               onChange({ ...rung, role: role as Rung['role'] });
             }}
+            error={errorAt('role')}
           />
         </div>
         <div className="space-y-3">
           <TextField
-            label="Tempo"
+            label={fieldLabels.tempo}
             value={rung.tempo ?? ''}
             onChange={(tempo) => {
               const next = { ...rung, tempo };
@@ -132,7 +145,7 @@ export function RungForm({
             error={errorAt('tempo')}
           />
           <TextField
-            label="Rest"
+            label={fieldLabels.rest_s}
             unit="s"
             type="number"
             value={String(rung.rest_s)}
@@ -143,7 +156,7 @@ export function RungForm({
           />
         </div>
         <LinesField
-          label="Other names"
+          label={fieldLabels.aliases}
           rows={4}
           value={rung.aliases}
           onChange={(aliases) => {
@@ -200,7 +213,9 @@ export function RungForm({
         title="Faults and cues, three to six"
         open={errorAt('faults') !== undefined || errorAt('cues') !== undefined}
       >
-        <p className="text-sm font-semibold text-warn">{errorAt('faults') ?? errorAt('cues')}</p>
+        <p role="alert" className="text-sm font-semibold text-warn empty:hidden">
+          {errorAt('faults') ?? errorAt('cues', true)}
+        </p>
         <div className="grid gap-x-6 sm:grid-cols-2">
           {faults.map((fault) => (
             <div key={fault.id}>
@@ -214,6 +229,7 @@ export function RungForm({
               {rung.faults.includes(fault.id) && (
                 <input
                   aria-label={`Cue for ${fault.name}`}
+                  aria-invalid={cueError(fault.id) !== undefined}
                   className="mb-1 ml-7 block w-[calc(100%-1.75rem)] rounded border border-wood bg-card px-2 py-1"
                   value={say.get(fault.id) ?? ''}
                   onChange={(event) => {
@@ -227,16 +243,21 @@ export function RungForm({
                   }}
                 />
               )}
+              {cueError(fault.id) !== undefined && (
+                <p role="alert" className="mb-1 ml-7 text-sm font-semibold text-warn">
+                  {cueError(fault.id)}
+                </p>
+              )}
             </div>
           ))}
         </div>
       </Fold>
       <Fold title="Words" open>
         <div className="grid gap-3 sm:grid-cols-3">
-          {texts.map(([key, label]) => (
+          {texts.map((key) => (
             <TextField
               key={key}
-              label={label}
+              label={fieldLabels[key]}
               value={rung[key]}
               onChange={(text) => {
                 onChange({ ...rung, [key]: text });
@@ -244,10 +265,10 @@ export function RungForm({
               error={errorAt(key)}
             />
           ))}
-          {lists.map(([key, label]) => (
+          {lists.map((key) => (
             <LinesField
               key={key}
-              label={label}
+              label={fieldLabels[key]}
               rows={3}
               value={rung[key]}
               onChange={(list) => {
@@ -258,7 +279,7 @@ export function RungForm({
           ))}
         </div>
       </Fold>
-      <Fold title="First done clean elsewhere" open={rung.requires.length > 0 || errorAt('requires') !== undefined}>
+      <Fold title={fieldLabels.requires} open={rung.requires.length > 0 || errorAt('requires') !== undefined}>
         {rung.requires.map((gate, i) => (
           <div key={gate.rung} className="mb-2 flex items-end gap-2">
             <TextField
@@ -268,6 +289,7 @@ export function RungForm({
                   ?.name ?? gate.rung
               }
               value={gate.what}
+              error={errorAt(`requires/${i}`)}
               onChange={(what) => {
                 onChange({ ...rung, requires: rung.requires.map((each, k) => (k === i ? { ...each, what } : each)) });
               }}
@@ -296,6 +318,31 @@ export function RungForm({
   );
 }
 
+/** Everything but the name taken over from an exercise that is like it. */
+function Like({ rung, onChange }: { rung: Rung; onChange: (rung: Rung) => void }) {
+  const [from, setFrom] = useState('');
+  const like = useMutation({
+    mutationFn: (id: string) => answer(api.GET('/rungs/{rung}/draft', { params: { path: { rung: id } } })),
+    onSuccess: (found) => {
+      onChange({ ...found.rung, name: rung.name });
+    },
+  });
+  return (
+    <div className="max-w-sm">
+      <RungPicker
+        label="Start from a like exercise"
+        onPick={(picked) => {
+          setFrom(picked.name);
+          like.mutate(picked.id);
+        }}
+      />
+      <p role="status" className="text-sm text-faint empty:hidden">
+        {like.error?.message ?? (like.isSuccess ? `As ${from}, till you change it.` : '')}
+      </p>
+    </div>
+  );
+}
+
 function Fold({ title, open = false, children }: { title: string; open?: boolean; children: ReactNode }) {
   return (
     <details open={open} className="border-t border-line pt-2">
@@ -320,7 +367,8 @@ function LinesField({
   error?: string | undefined;
 }) {
   const id = useId();
-  const [text, setText] = useState(value.join('\n'));
+  const [typed, setText] = useState(value.join('\n'));
+  const text = lines(typed).join('\n') === value.join('\n') ? typed : value.join('\n');
   return (
     <label className="block font-semibold">
       {label}

@@ -5,6 +5,41 @@ export type Rung = Schemas['RungDraft'];
 
 const restTillKnown = 30;
 
+/** What the fields of a rung are called. */
+export const fieldLabels = {
+  name: 'Name of the exercise',
+  level: 'Level',
+  position: 'Position',
+  steps: 'Doses, from start to top, one a line',
+  side: 'Sides',
+  role: 'Role',
+  tempo: 'Tempo',
+  rest_s: 'Rest',
+  aliases: 'Other names',
+  figure: 'Figure',
+  faults: 'Faults',
+  cues: 'Cues',
+  requires: 'First done clean elsewhere',
+  instead: 'Done clean first in its place',
+  adds: 'What it asks more than the rung below',
+  watch: 'Where to stand, and what to look at first',
+  less_range: 'How the range is cut',
+  setup: 'Set up, one line a step',
+  stop: 'Stop at',
+  felt_in: 'Felt in',
+  not_in: 'Not felt in',
+  muscles: 'Muscles',
+  helpful: 'Helpful kit',
+} as const;
+
+/** Where an error of a ladder stands: the place of the rung, and what its field is called. */
+export function errorPlace(path: string): { rung: number; field: string } | null {
+  const [, rung, field] = /^\/ladder\/rungs\/(\d+)(?:\/([^/]+))?/.exec(path) ?? [];
+  if (rung === undefined) return null;
+  const label = (fieldLabels as Partial<Record<string, string>>)[field ?? ''];
+  return { rung: Number(rung), field: label === undefined ? '' : `${label}: ` };
+}
+
 /** A rung to begin with: like its neighbour where there is one, with a name still to be given. */
 export function newRung(like: Rung | undefined): Rung {
   if (like !== undefined) {
@@ -52,6 +87,11 @@ export function newLadder(): Draft {
 
 export function withRung(draft: Draft, index: number, rung: Rung): Draft {
   return { ...draft, rungs: draft.rungs.map((each, i) => (i === index ? rung : each)) };
+}
+
+/** Off the ladder, or back on it. */
+export function retired(rung: Rung): Rung {
+  return rung.retired === true ? without(without(rung, 'retired'), 'instead') : { ...rung, retired: true };
 }
 
 /** A new rung after the one at this place. */

@@ -27,9 +27,13 @@ export function angleWords(name: string): string {
   return side === undefined ? (parts[name] ?? name) : `${side}${parts[name.slice(0, -2)] ?? name}`;
 }
 
-/** A hand or a foot in words. */
-export function endWords(end: string): string {
-  return `${sides[end.slice(-2)] ?? ''}${end.startsWith('hand') ? 'hand' : 'foot'}`;
+const joints: Record<string, string> = { ankle: 'foot', toe: 'toes', neck: 'chest', pelvis: 'hips' };
+
+/** A joint in words. */
+export function jointWords(joint: string): string {
+  const side = sides[joint.slice(-2)];
+  const bare = side === undefined ? joint : joint.slice(0, -2);
+  return `${side ?? ''}${joints[bare] ?? bare}`;
 }
 
 const kit: Record<string, string> = {

@@ -105,6 +105,18 @@ export function RungPage() {
               {it.below === null ? ' There is no rung below.' : ` Then the rung below: ${it.below.name}.`}
             </p>
           </Part>
+          {it.said.length > 0 && (
+            <Part title="What the house styles say here">
+              <dl>
+                {it.said.map(({ say, styles }) => (
+                  <div key={say} className="border-t border-line py-1">
+                    <dt>{say}</dt>
+                    <dd className="text-sm text-faint">{styles.length === 0 ? 'All of them' : styles.join(', ')}</dd>
+                  </div>
+                ))}
+              </dl>
+            </Part>
+          )}
           <Part title="Felt">
             <p>
               <b>In</b> {it.rung.felt_in.join(', ')}; <b>not in</b> {it.rung.not_in.join(', ')}.
