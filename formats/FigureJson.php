@@ -38,10 +38,8 @@ final class FigureJson
      */
     public static function read(Node $node, array $poses): Figure
     {
-        $base = $poses[$node->string('pose')] ?? throw UnusableInput::at(
-            $node->path('pose'),
-            sprintf('there is no base pose "%s"', $node->string('pose')),
-        );
+        $base = self::base($node, $poses);
+        $from = $node->optionalChild('from');
 
         return $node->guard(static fn (): Figure => new Figure(
             $base,
@@ -53,7 +51,29 @@ final class FigureJson
             $node->each('props', self::readProp(...)),
             $node->has('rests') ? $node->each('rests', self::readRest(...)) : null,
             $node->has('view') ? View::from($node->string('view')) : null,
+            $from === null ? null : new Figure(
+                self::base($from, $poses),
+                self::angles($from->optionalChild('with')),
+                [],
+                false,
+                false,
+                [],
+                [],
+                $from->has('rests') ? $from->each('rests', self::readRest(...)) : null,
+            ),
         ));
+    }
+
+    /**
+     * @param  array<string, BasePose>  $poses
+     *
+     * @throws UnusableInput
+     */
+    private static function base(Node $node, array $poses): BasePose
+    {
+        $pose = $node->string('pose');
+
+        return $poses[$pose] ?? throw UnusableInput::at($node->path('pose'), sprintf('there is no base pose "%s"', $pose));
     }
 
     private static function angles(?Node $node): Angles
@@ -103,6 +123,7 @@ final class FigureJson
             ...($figure->props === [] ? [] : ['props' => array_map(self::writeProp(...), $figure->props)]),
             ...($figure->rests === null ? [] : ['rests' => array_map(self::writeRest(...), $figure->rests)]),
             ...($figure->view === null ? [] : ['view' => $figure->view->value]),
+            ...($figure->from === null ? [] : ['from' => self::write($figure->from)]),
         ];
     }
 
@@ -157,6 +178,7 @@ final class FigureJson
                 $drawing->beats,
             ),
             'still' => $drawing->still,
+            'held' => $drawing->held,
         ];
     }
 

@@ -33,6 +33,7 @@ final class Drawing
      * @param  int  $still  the picture that shows the exercise best when it does not move
      * @param  array{float, float, float, float}  $box  left, top, width, height of everything drawn
      * @param  list<array{float, float}>  $floor  corners of the floor under the figure
+     * @param  bool  $held  whether nothing moves in it
      */
     private function __construct(
         public readonly array $strokes,
@@ -42,6 +43,7 @@ final class Drawing
         public readonly int $still,
         public readonly array $box,
         public readonly array $floor,
+        public readonly bool $held,
     ) {
     }
 
@@ -77,14 +79,19 @@ final class Drawing
             count($pictures) === 1 ? 0 : Movement::SAMPLES,
             self::box($pictures, $floor),
             $floor,
+            $figure->to === [],
         );
     }
 
-    /** Start and end, or the one picture of what is held still. */
+    /** Start and end; of what is held the pose that it is taken up from, where one is known, and the hold. */
     public static function ends(Figure $figure): self
     {
         $movement = new Movement($figure);
-        $bodies = $figure->to === [] ? [$movement->first()] : [$movement->first(), $movement->furthest()];
+        $bodies = match (true) {
+            $figure->to !== [] => [$movement->first(), $movement->furthest()],
+            $figure->from !== null => [(new Movement($figure->from))->first(), $movement->first()],
+            default => [$movement->first()],
+        };
         $view = $figure->view();
         $pictures = array_map(static fn (Body $body): Picture => Picture::of($body, $movement->first(), $figure, $view), $bodies);
         $floor = self::floor([$bodies], $view);
@@ -97,6 +104,7 @@ final class Drawing
             count($pictures) - 1,
             self::box($pictures, $floor),
             $floor,
+            $figure->to === [],
         );
     }
 

@@ -23,6 +23,7 @@ final class Figure
      * @param  list<Prop>  $props
      * @param  ?list<Rest>  $rests  what it rests on, where not on what the base pose does
      * @param  ?View  $view  where not the base pose's
+     * @param  ?self  $from  the pose that what is held is taken up from, bare
      *
      * @throws InvalidValue when what is planted is neither a hand nor a foot
      */
@@ -36,6 +37,7 @@ final class Figure
         public readonly array $props,
         public readonly ?array $rests = null,
         public readonly ?View $view = null,
+        public readonly ?self $from = null,
     ) {
         foreach ($planted as $end) {
             if (! in_array($end, self::ENDS, true)) {
@@ -61,6 +63,7 @@ final class Figure
             $this->props,
             $this->rests,
             $this->view,
+            $this->from,
         );
     }
 

@@ -52,6 +52,23 @@ final class FigureTest extends TestCase
         }
     }
 
+    public function test_every_rung_has_a_picture_of_its_start_and_another_of_its_end(): void
+    {
+        foreach (self::rungs() as $id => [$rung]) {
+            $pictures = Drawing::ends($rung->figure())->pictures;
+            self::assertCount(2, $pictures, $id);
+            self::assertNotEquals($pictures[0]->points, $pictures[1]->points, $id);
+            $from = $rung->figure()->from;
+            if ($from !== null) {
+                $body = (new Movement($from))->first();
+                $this->assertLengths($body, $id.', before it is held');
+                foreach ($body->points as $joint => $point) {
+                    self::assertGreaterThan(Body::radius($joint) - self::CLOSE, $point->y + 0.05, "{$id}, before it is held: {$joint}");
+                }
+            }
+        }
+    }
+
     /** What goes along on purpose: walking, feet on sliders, wheels and balls, forearms in the place of hands. */
     private const GO_ALONG =
         '/^(?:carry-|body-saw$|plank-up-downs$|rollout-|forearm-slide$|ball-knee-tuck$|plank-ball-circles$)/';

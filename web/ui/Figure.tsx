@@ -164,7 +164,7 @@ export function Still({
   );
 }
 
-/** Where it starts and where it ends; one picture of what is held still. */
+/** Where it starts and where it ends, or is held. */
 export function Ends({
   drawing,
   label = '',
@@ -182,7 +182,7 @@ export function Ends({
   return (
     <span className="inline-flex gap-1">
       {shown.map((picture, i) => {
-        const name = shown.length === 1 ? 'held' : i === 0 ? 'start' : 'end';
+        const name = i < shown.length - 1 ? 'start' : drawing.held ? 'hold' : 'end';
         return (
           <span key={picture} className="text-center text-sm leading-tight text-faint">
             <Still

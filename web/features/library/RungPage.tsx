@@ -19,6 +19,7 @@ export function RungPage() {
   const { rung = '' } = useParams();
   const page = useRung(rung);
   const library = useLibrary();
+  const ends = useFigures()[rung];
   if (page.isPending || library.isPending) return <Waiting what="the exercise" />;
   if (page.isError || library.isError) {
     return (
@@ -56,9 +57,9 @@ export function RungPage() {
         <div className="space-y-3">
           <div className="rounded-lg border border-line bg-card p-3">
             <Moving drawing={it.drawing} label={`${it.name}, moving figure`} className="max-h-72 w-full" />
-            {it.drawing.still > 0 && (
+            {ends !== undefined && (
               <div className="mt-2 flex justify-center border-t border-line pt-2">
-                <Ends drawing={it.drawing} label={it.name} told className="h-24 w-28" />
+                <Ends drawing={ends} label={it.name} told className="h-24 w-28" />
               </div>
             )}
           </div>
