@@ -77,12 +77,14 @@ final class StudioFile implements OwnTables
 
         $unused = [];
         foreach (self::rows($document->own, 'own_ladders') as $row) {
-            if ((bool) ($row->unused ?? false) && is_string($row->ladder ?? null)) {
-                $unused[] = $row->ladder;
+            $isUnused = (bool) ($row->unused ?? false);
+            $id = $isUnused ? $row->ladder ?? null : $row->copy_of ?? null;
+            if (is_string($id) && ($isUnused || (bool) ($row->in_place ?? false) && isset($row->document))) {
+                $unused[] = $id;
             }
         }
 
-        return new self(md5($text), $ladders, $styles, $words, $unused);
+        return new self(md5($text), $ladders, $styles, $words, array_values(array_unique($unused)));
     }
 
     /** @return list<object> */

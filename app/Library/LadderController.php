@@ -71,6 +71,8 @@ final class LadderController extends Controller
                 $this->data->shippedLibrary()->hasLadder($ladder) => 'changed',
                 default => 'own',
             },
+            'copy_of' => $library->hasLadder($row->copy_of ?? '') ? $library->ladder($row->copy_of ?? '')->name : null,
+            'in_place' => ($row->in_place ?? null) === true,
             'used' => $document === null || ($row->unused ?? null) === null,
             'ladder' => $document === null ? null : LadderDocument::objects($this->drafts->write($document)),
             'history' => $changes->map(static fn (LadderChange $change): array => [
@@ -109,13 +111,15 @@ final class LadderController extends Controller
         $body = Body::read($request, 'LadderDraftRequest');
         $document = $this->drafts->read($body, $body->optionalString('id'));
         $id = (string) $document['id'];
-        $new = ! $this->data->library()->hasLadder($id);
+        $library = $this->data->library();
+        $new = ! $library->hasLadder($id);
         $this->own->save(
             $this->trainer(),
             $id,
             $body->optionalInt('version'),
             $document,
             $new ? sprintf('%s written', $document['name']) : sprintf('%s changed', $document['name']),
+            $library->hasLadder($body->optionalString('copy_of') ?? '') ? $body->optionalString('copy_of') : null,
         );
 
         return $this->show($id);
@@ -123,7 +127,8 @@ final class LadderController extends Controller
 
     public function use(Request $request, string $ladder): JsonResponse
     {
-        $this->own->use($this->trainer(), $ladder, Body::read($request, 'LadderUseRequest')->bool('for_all'));
+        $body = Body::read($request, 'LadderUseRequest');
+        $this->own->use($this->trainer(), $ladder, $body->bool('for_all'), $body->bool('in_place'));
 
         return $this->show($ladder);
     }

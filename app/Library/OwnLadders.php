@@ -118,12 +118,19 @@ final class OwnLadders
 
     /**
      * @param  ?array<string, mixed>  $document  checked; null puts the studio's own away
+     * @param  ?string  $copyOf  ladder that a new one was copied from
      *
      * @throws StaleVersion when another version is stored than the one that was changed
      */
-    public function save(Trainer $trainer, string $ladder, ?int $version, ?array $document, string $label): void
-    {
-        DB::transaction(function () use ($trainer, $ladder, $version, $document, $label): void {
+    public function save(
+        Trainer $trainer,
+        string $ladder,
+        ?int $version,
+        ?array $document,
+        string $label,
+        ?string $copyOf = null,
+    ): void {
+        DB::transaction(function () use ($trainer, $ladder, $version, $document, $label, $copyOf): void {
             $row = OwnLadder::query()->ofStudio($trainer->studio_id)->where('ladder', $ladder)->locked()->first();
             if (($row->version ?? 0) !== ($version ?? 0)) {
                 throw new StaleVersion(['ladder' => $ladder, 'version' => $row->version ?? 0]);
@@ -138,6 +145,7 @@ final class OwnLadders
                     'version' => ($row->version ?? 0) + 1,
                     // a new ladder is used for nobody until somebody says so; a changed shipped one keeps its place
                     'unused' => $row === null ? ($this->data->shippedLibrary()->hasLadder($ladder) ? null : true) : $row->unused,
+                    'copy_of' => $row === null ? $copyOf : $row->copy_of,
                 ],
             );
             $this->tables->changed();
@@ -159,12 +167,12 @@ final class OwnLadders
         });
     }
 
-    /** Uses a ladder of the studio's own for everybody, or only where it is chosen. */
-    public function use(Trainer $trainer, string $ladder, bool $forAll): void
+    /** Uses a ladder of the studio's own for everybody, beside the one it was copied from or in its place, or only where it is chosen. */
+    public function use(Trainer $trainer, string $ladder, bool $forAll, bool $inPlace): void
     {
-        DB::transaction(function () use ($trainer, $ladder, $forAll): void {
+        DB::transaction(function () use ($trainer, $ladder, $forAll, $inPlace): void {
             $row = OwnLadder::query()->ofStudio($trainer->studio_id)->where('ladder', $ladder)->locked()->firstOrFail();
-            $row->update(['unused' => $forAll ? null : true]);
+            $row->update(['unused' => $forAll ? null : true, 'in_place' => $forAll && $inPlace && $row->copy_of !== null ? true : null]);
             $this->tables->changed();
         });
     }

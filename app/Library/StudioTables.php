@@ -80,9 +80,19 @@ final class StudioTables implements OwnTables
     {
         $studio = $this->studio();
 
-        return $studio === '' ? [] : $this->unused[$studio] ??= array_values(
-            OwnLadder::query()->ofStudio($studio)->ordered('id')->where('unused', true)->pluck('ladder')->all(),
-        );
+        if ($studio !== '' && ! isset($this->unused[$studio])) {
+            $this->unused[$studio] = [];
+            foreach (OwnLadder::query()->ofStudio($studio)->ordered('id')->get() as $row) {
+                $not = match (true) {
+                    $row->unused === true => $row->ladder,
+                    $row->in_place === true && $row->document !== null => $row->copy_of,
+                    default => null,
+                };
+                $this->unused[$studio] = array_values(array_unique([...$this->unused[$studio], ...($not === null ? [] : [$not])]));
+            }
+        }
+
+        return $this->unused[$studio] ?? [];
     }
 
     public function words(): array

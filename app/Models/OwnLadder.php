@@ -16,6 +16,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?array<string, mixed> $document
  * @property int $version
  * @property ?bool $unused  planned only where it is chosen; null where it is used for everybody
+ * @property ?string $copy_of  ladder that it was copied from
+ * @property ?bool $in_place  where it is used for everybody, that ladder is not
  */
 final class OwnLadder extends Model
 {
@@ -24,11 +26,11 @@ final class OwnLadder extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['studio_id', 'ladder', 'document', 'version', 'unused'];
+    protected $fillable = ['studio_id', 'ladder', 'document', 'version', 'unused', 'copy_of', 'in_place'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['document' => 'array', 'version' => 'integer', 'unused' => 'boolean'];
+        return ['document' => 'array', 'version' => 'integer', 'unused' => 'boolean', 'in_place' => 'boolean'];
     }
 }

@@ -51,6 +51,18 @@ final class LadderUseTest extends HttpTestCase
         $this->api('POST', "/ladders/{$record['id']}/use", ['for_all' => false])->assertOk();
         self::assertSame($before, $this->planned());
 
+        $again = $this->api('POST', '/ladders', ['copy_of' => 'bird-dog', 'ladder' => self::ladder(
+            $this->api('GET', '/ladders/bird-dog/copy')->assertOk()->json(),
+        )])->assertOk()->assertJsonPath('copy_of', 'Bird dog')->json();
+        $birdDog = array_column($this->draft('bird-dog')['ladder']['rungs'], 'id');
+        self::assertNotSame([], array_intersect($birdDog, $before));
+        $this->api('POST', "/ladders/{$again['id']}/use", ['for_all' => true, 'in_place' => true])->assertJsonPath('in_place', true);
+        $now = $this->planned();
+        self::assertSame([], array_intersect($birdDog, $now), 'in the place of the one it was copied from');
+        self::assertNotSame([], array_intersect(array_column($again['ladder']['rungs'], 'id'), $now));
+        $this->api('POST', "/ladders/{$again['id']}/remove", ['version' => 1])->assertOk();
+        self::assertNotSame([], array_intersect($birdDog, $this->planned()), 'taken away it holds no place');
+
         $this->api('POST', '/ladders/plank/use', ['for_all' => false])->assertNotFound();
         $this->api('POST', "/ladders/{$record['id']}/use", ['for_all' => 'yes'])->assertStatus(422);
         $studio = Studio::query()->create(['name' => 'Other']);

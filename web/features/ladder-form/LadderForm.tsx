@@ -42,7 +42,12 @@ export function LadderForm() {
   }
   const start = record.data?.ladder ?? copy.data?.ladder ?? newLadder();
   return (
-    <Form key={`${ladder}${record.data?.version ?? 0}${copied ?? ''}`} record={record.data ?? null} start={start} />
+    <Form
+      key={`${ladder}${record.data?.version ?? 0}${copied ?? ''}`}
+      record={record.data ?? null}
+      start={start}
+      copied={copied}
+    />
   );
 }
 
@@ -58,8 +63,8 @@ function UsedFor({ record }: { record: LadderRecord }) {
   const queries = useQueryClient();
   const changed = useLibraryChanged();
   const use = useMutation({
-    mutationFn: (forAll: boolean) =>
-      answer(api.POST('/ladders/{ladder}/use', { params: { path: { ladder: record.id } }, body: { for_all: forAll } })),
+    mutationFn: (body: Schemas['LadderUseRequest']) =>
+      answer(api.POST('/ladders/{ladder}/use', { params: { path: { ladder: record.id } }, body })),
     onSuccess: (now) => {
       queries.setQueryData(['ladder', now.id], now);
       changed();
@@ -71,18 +76,45 @@ function UsedFor({ record }: { record: LadderRecord }) {
       className="mb-3 flex flex-wrap items-center gap-3 rounded-lg border border-line bg-card px-3 py-2"
     >
       <p className="min-w-0 flex-1 basis-80">
-        <b>{record.used ? 'Used for all of the studio.' : 'Used for nobody yet.'}</b>{' '}
+        <b>
+          {!record.used
+            ? 'Used for nobody yet.'
+            : record.in_place
+              ? `Used for all of the studio, in the place of ${record.copy_of ?? 'another'}.`
+              : 'Used for all of the studio.'}
+        </b>{' '}
         {!record.used && 'For one client, choose it on their wall under “Choose ladders”.'}
       </p>
-      <Button
-        look={record.used ? 'plain' : 'act'}
-        disabled={use.isPending}
-        onClick={() => {
-          use.mutate(!record.used);
-        }}
-      >
-        {record.used ? 'Only where it is chosen' : 'Use it for all of the studio'}
-      </Button>
+      {record.used ? (
+        <Button
+          disabled={use.isPending}
+          onClick={() => {
+            use.mutate({ for_all: false });
+          }}
+        >
+          Only where it is chosen
+        </Button>
+      ) : (
+        <Button
+          look="act"
+          disabled={use.isPending}
+          onClick={() => {
+            use.mutate({ for_all: true });
+          }}
+        >
+          Use it for all of the studio
+        </Button>
+      )}
+      {record.copy_of !== null && !record.in_place && (
+        <Button
+          disabled={use.isPending}
+          onClick={() => {
+            use.mutate({ for_all: true, in_place: true });
+          }}
+        >
+          For all, in the place of {record.copy_of}
+        </Button>
+      )}
       <span role="alert" className="w-full font-semibold text-warn empty:hidden">
         {use.error?.message}
       </span>
@@ -90,7 +122,16 @@ function UsedFor({ record }: { record: LadderRecord }) {
   );
 }
 
-function Form({ record, start }: { record: LadderRecord | null; start: Draft }) {
+function Form({
+  record,
+  start,
+  copied,
+}: {
+  record: LadderRecord | null;
+  start: Draft;
+  /** the ladder that a new one is copied from */
+  copied: string | null;
+}) {
   const [draft, setDraft, drop, isTyped] = useKept(
     `ladder:${record?.id ?? 'new'}`,
     start,
@@ -105,7 +146,11 @@ function Form({ record, start }: { record: LadderRecord | null; start: Draft }) 
   const changed = useLibraryChanged();
   const id = record?.id;
   const [version, setVersion] = useState(record?.version ?? 0);
-  const body = { ...(id === undefined ? {} : { id, version }), ladder: draft };
+  const body = {
+    ...(id === undefined ? {} : { id, version }),
+    ...(copied === null || id !== undefined ? {} : { copy_of: copied }),
+    ladder: draft,
+  };
 
   function stored(now: LadderRecord) {
     drop();
