@@ -255,18 +255,25 @@ final class DraftDocument
         $draft = $this->write(LibraryJson::document($ladder));
         $draft['name'] = $ladder->name.', our own';
         unset($draft['id']);
-        foreach ($draft['rungs'] as $i => $rung) {
-            $draft['rungs'][$i] = [...$rung, 'id' => '', 'name' => $rung['name'].', our own', 'aliases' => []];
-        }
+        $draft['rungs'] = array_map(self::asNew(...), $draft['rungs']);
 
         return $draft;
     }
 
-    /** @return array<string, mixed> the draft of a new rung like one that there is, with a name still to be given */
+    /** @return array<string, mixed> the draft of a new rung like one that there is */
     public function like(Rung $rung): array
     {
         $drafts = array_column($this->write(LibraryJson::document($this->data->library()->ladderOf($rung)))['rungs'], null, 'id');
 
-        return [...$drafts[$rung->id], 'id' => '', 'name' => '', 'aliases' => []];
+        return self::asNew($drafts[$rung->id]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $rung
+     * @return array<string, mixed>
+     */
+    private static function asNew(array $rung): array
+    {
+        return [...$rung, 'id' => '', 'name' => $rung['name'].', our own', 'aliases' => []];
     }
 }

@@ -20,7 +20,10 @@ final class Retirement
      */
     public static function staying(array $document): array
     {
-        return array_filter($document['rungs'] ?? [], static fn (mixed $rung): bool => is_array($rung) && ($rung['retired'] ?? false) !== true);
+        return array_filter(
+            $document['rungs'] ?? [],
+            static fn (mixed $rung): bool => is_array($rung) && ($rung['retired'] ?? false) !== true,
+        );
     }
 
     /**

@@ -90,7 +90,7 @@ final class RungController extends Controller
         ]);
     }
 
-    /** A new rung like this one, with a name still to be given. */
+    /** A new rung like this one. */
     public function draft(string $rung, DraftDocument $drafts): JsonResponse
     {
         $library = $this->data->library();

@@ -98,7 +98,8 @@ final class DragTest extends TestCase
         )->then(static function (int $lifts, int $bends, string $hand) use ($standing): void {
             $meant = $standing->posed(Angles::of(['shoulder' => $lifts, 'elbow' => $bends]), []);
             $to = self::seen($meant, $hand, false);
-            self::assertLessThan(self::NEAR, self::apart(self::seen((new Drag($standing, $hand, false, true))->to($to), $hand, false), $to));
+            $dragged = (new Drag($standing, $hand, false, true))->to($to);
+            self::assertLessThan(self::NEAR, self::apart(self::seen($dragged, $hand, false), $to));
         });
     }
 

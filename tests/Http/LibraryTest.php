@@ -177,7 +177,8 @@ final class LibraryTest extends HttpTestCase
         $this->signedIn();
         $this->api('POST', '/figures', ['figure' => ['pose' => 'standing', 'to' => [['hip' => 90]]]])->assertOk();
         $this->api('POST', '/figures', ['figure' => ['pose' => 'standing', 'to' => [['knee' => 200]]]])->assertStatus(422);
-        $drag = ['figure' => ['pose' => 'standing'], 'joint' => 'hand-r', 'of_end' => false, 'alike' => false, 'right' => 28, 'down' => -80];
+        $at = ['right' => 28, 'down' => -80];
+        $drag = ['figure' => ['pose' => 'standing'], 'joint' => 'hand-r', 'of_end' => false, 'alike' => false, ...$at];
         $dragged = $this->api('POST', '/figures/drag', $drag)->assertOk()->json();
         self::assertGreaterThan(45, $dragged['figure']['with']['shoulder-r'] ?? 0, 'the arm comes up');
         self::assertArrayNotHasKey('shoulder-l', $dragged['figure']['with']);
@@ -198,11 +199,14 @@ final class LibraryTest extends HttpTestCase
         self::assertNotSame([], $said);
         foreach ($this->api('GET', '/styles')->assertOk()->json('styles') as $style) {
             $words = Documents::data()->style($style['id'])->words(Documents::data()->library()->rung('forearm-plank'));
-            $of = array_filter($said, static fn (array $each): bool => $each['styles'] === [] || in_array($style['name'], $each['styles'], true));
+            $of = array_filter(
+                $said,
+                static fn (array $each): bool => $each['styles'] === [] || in_array($style['name'], $each['styles'], true),
+            );
             self::assertEqualsCanonicalizing($words, array_column($of, 'say'), $style['name']);
         }
         $draft = $this->api('GET', '/rungs/forearm-plank/draft')->assertOk()->json('rung');
-        self::assertSame(['', '', []], [$draft['id'], $draft['name'], $draft['aliases']]);
+        self::assertSame(['', 'Forearm plank, our own', []], [$draft['id'], $draft['name'], $draft['aliases']]);
         self::assertSame('2 × 10 s r0:30', $draft['steps'][0]);
         $this->api('GET', '/rungs/none/draft')->assertNotFound();
     }
