@@ -36,6 +36,7 @@ if [ "$what" = test ]; then
     need_program chromium chromium
     need_program chromedriver chromium-driver
     need_program glpsol glpk-utils
+    need_program pdftotext poppler-utils
 fi
 
 if [ ${#packages[@]} -gt 0 ]; then

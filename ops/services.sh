@@ -120,21 +120,38 @@ php_admin_value[error_log] = $var/storage/logs/php.log
 php_admin_value[max_execution_time] = 10
 php_admin_flag[expose_php] = off
 catch_workers_output = yes
+; what takes long on purpose, one at a time: sheets of many in one file
+[long]
+listen = ${fpm_socket%.sock}-long.sock
+listen.mode = 0600
+$([ "$(id -u)" != 0 ] || printf 'listen.owner = %s\nlisten.group = %s\nuser = %s\ngroup = %s\n' "$(server_user)" "$(server_user)" "$(server_user)" "$(server_user)")
+pm = ondemand
+pm.max_children = 1
+request_terminate_timeout = 300s
+clear_env = no
+env[EVEN_RUNGS_INSTANCE] = $instance
+php_admin_value[memory_limit] = 512M
+php_admin_value[opcache.validate_timestamps] = 1
+php_admin_value[opcache.revalidate_freq] = 0
+php_admin_value[error_log] = $var/storage/logs/php.log
+php_admin_value[max_execution_time] = 280
+php_admin_flag[expose_php] = off
+catch_workers_output = yes
 CONF
     local as_root=()
     [ "$(server_user)" != root ] || as_root=(-R)
-    rm -f "$fpm_socket" "$var/run/fpm.pid"
+    rm -f "$fpm_socket" "${fpm_socket%.sock}-long.sock" "$var/run/fpm.pid"
     php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" >"$var/log/fpm-start.log" 2>&1 9>&- 8>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
 }
 
-# to_php: what a location says that the application answers.
+# to_php [SOCKET SECONDS]: what a location says that the application answers.
 to_php() {
     cat <<CONF
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $root/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;
-            fastcgi_pass unix:$fpm_socket;
-            fastcgi_read_timeout 30s;
+            fastcgi_pass unix:${1:-$fpm_socket};
+            fastcgi_read_timeout ${2:-30}s;
 CONF
 }
 
@@ -171,6 +188,9 @@ BARE
         location ~ ^/api/(read-in|ladders/import(/check)?|audit(/fix)?|clients/[^/]+/logs/import)$ {
             client_max_body_size 16m;
 $(to_php)
+        }
+        location = /api/sheets {
+$(to_php "${fpm_socket%.sock}-long.sock" 300)
         }
         location / {
 $(to_php)

@@ -24,6 +24,7 @@ use App\Planning\TemplateController;
 use App\Progress\CuffController;
 use App\Progress\EvennessController;
 use App\Progress\TestDayController;
+use App\Sheets\SheetController;
 use App\Support\HappenedController;
 use App\Today\DoorController;
 use App\Today\GroupController;
@@ -55,10 +56,14 @@ Route::middleware('web')->group(function (): void {
 
             Route::get('library', [LibraryController::class, 'library']);
             Route::get('clients', [ClientController::class, 'index']);
+            Route::post('sheets', [SheetController::class, 'pile']);
             Route::prefix('clients/{client}')->group(function (): void {
                 Route::get('', [ClientController::class, 'show']);
                 Route::get('board', [BoardController::class, 'show']);
                 Route::get('screen', [ScreenController::class, 'show']);
+                Route::get('sheet', [SheetController::class, 'show']);
+                Route::get('sheet.html', [SheetController::class, 'html']);
+                Route::get('sheet.pdf', [SheetController::class, 'pdf']);
                 Route::get('evenness', [EvennessController::class, 'show']);
                 Route::get('logs', [LogController::class, 'show']);
                 Route::get('happened', [HappenedController::class, 'ofClient']);

@@ -10,6 +10,7 @@ use App\Models\Studio;
 use App\Models\Trainer;
 use App\Support\Controller;
 use EvenRungs\Storage\DataFolder;
+use EvenRungs\Storage\WordFiles;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -20,8 +21,11 @@ use Illuminate\Support\Facades\DB;
  */
 final class AccountController extends Controller
 {
-    public function __construct(private readonly SignIn $gate, private readonly SecondFactor $codes)
-    {
+    public function __construct(
+        private readonly SignIn $gate,
+        private readonly SecondFactor $codes,
+        private readonly WordFiles $words,
+    ) {
     }
 
     public function signIn(Request $request): JsonResponse
@@ -108,6 +112,10 @@ final class AccountController extends Controller
             'studio' => $studio->name,
             'studio_id' => $studio->id,
             'settings' => $studio->only(Studio::SETTINGS),
+            'languages' => array_map(
+                fn (string $each): array => ['id' => $each, 'name' => $this->words->words($each)->name],
+                $this->words->languages(),
+            ),
             'emergency_steps' => $studio->emergencySteps(),
             'bands' => $studio->bands ?? [],
             'kit' => (object) ($studio->kit ?? []),

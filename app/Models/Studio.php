@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $date_format  device, dmy, mdy or ymd
  * @property string $time_format  device, 24h or 12h
  * @property string $time_zone  of the IANA database
+ * @property string $contact  whom clients call, as it stands on what they take home; empty where nobody said
  * @property list<array{name: string, colour: string, pull_kg?: int|float}>|null $bands  lightest first
  * @property array<string, int>|null $kit  how many pieces there are, by kit id
  * @property list<string>|null $emergency_steps  what to do when something is wrong; null for the usual ones
@@ -26,7 +27,7 @@ final class Studio extends Model
 {
     use HasUlids;
 
-    public const SETTINGS = ['units', 'first_day', 'date_format', 'time_format', 'time_zone'];
+    public const SETTINGS = ['units', 'first_day', 'date_format', 'time_format', 'time_zone', 'contact'];
 
     protected $fillable = ['name', 'emergency_steps', 'bands', 'kit', ...self::SETTINGS];
 
@@ -36,6 +37,7 @@ final class Studio extends Model
         'date_format' => 'device',
         'time_format' => 'device',
         'time_zone' => 'UTC',
+        'contact' => '',
     ];
 
     /** @return list<string> what to do when something is wrong: the studio's own, or the usual ones */

@@ -14,6 +14,7 @@ use App\Support\Happened;
 use EvenRungs\Storage\DataFolder;
 use EvenRungs\Storage\KeptDrawings;
 use EvenRungs\Storage\Schemas;
+use EvenRungs\Storage\WordFiles;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
@@ -32,6 +33,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Happened::class);
         $this->app->scoped(Progress::class);
         $this->app->singleton(CuffLine::class, static fn (): CuffLine => new CuffLine((string) config('devices.cuff')));
+        $this->app->singleton(WordFiles::class, WordFiles::shipped(...));
         $this->app->singleton(KeptDrawings::class, static fn (): KeptDrawings => new KeptDrawings(base_path('var/figures.json')));
         $this->app->singleton(
             DataFolder::class,

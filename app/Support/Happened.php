@@ -53,6 +53,7 @@ final class Happened
         'POST notes' => 'Noted',
         'POST group' => null,
         'POST group/floor' => null,
+        'POST sheets' => null,
         'POST figures' => null,
         'POST figures/drag' => null,
         'POST cuff' => null,

@@ -75,8 +75,8 @@ final class EverydayTest extends BrowserTestCase
         $this->browser->executeScript('window.scrollTo(0, 0); document.activeElement.blur();');
         $this->tabTo(fn (): bool => $this->focusedText() === 'Sheet', 'the sheet');
         $this->press(Keys::ENTER);
-        $this->waitForText('Take care');
-        $this->browser->executeScript('window.printed = 0; window.print = () => { window.printed += 1; };');
+        $this->sheetThatSays('Take care');
+        $this->browser->executeScript('window.printed = 0; frames[0].print = () => { window.printed += 1; };');
         $this->tabTo(fn (): bool => $this->focusedText() === 'Print', 'the print button');
         $this->press(Keys::ENTER);
 
@@ -123,7 +123,7 @@ final class EverydayTest extends BrowserTestCase
             $this->css('button[aria-label^="Change the dose of Dead bug"]')->click();
             $check('week '.$theme);
             $this->link('Sheet')->click();
-            $this->waitForText('Take care');
+            $this->sheetThatSays('Take care');
             $check('sheet '.$theme);
         }
     }

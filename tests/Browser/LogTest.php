@@ -67,7 +67,7 @@ final class LogTest extends BrowserTestCase
         $this->link('Week')->click();
         $this->waitForText('Dead bug, opposite arm and leg');
         $this->link('Sheet')->click();
-        $this->waitForText('Dead bug, opposite arm and leg');
+        $this->sheetThatSays('Dead bug, opposite arm and leg');
     }
 
     public function test_pain_seven_stops_and_refers(): void

@@ -56,6 +56,23 @@ trait PageTools
         return $this->element(WebDriverBy::cssSelector($selector));
     }
 
+    /** What stands on the sheet that is shown, once it says so much. */
+    protected function sheetThatSays(string $text): string
+    {
+        $frame = $this->element(WebDriverBy::cssSelector('iframe[title="The sheet"]'));
+        $said = '';
+        $this->waitUntil(function () use ($frame, $text, &$said): bool {
+            $said = (string) $this->browser->executeScript(
+                'return (arguments[0].contentDocument?.body?.innerText ?? "").replace(/\\s+/g, " ");',
+                [$frame],
+            );
+
+            return str_contains($said, $text);
+        }, 'the sheet never said: '.$text);
+
+        return $said;
+    }
+
     protected function element(WebDriverBy $by): RemoteWebElement
     {
         $found = $this->browser->wait(self::WAIT_S, self::POLL_MS)->until(

@@ -35,7 +35,7 @@ final class SafeFirstTest extends BrowserTestCase
         self::assertSame('Maren Tidewell', $this->css('main li .text-lg')->getText(), 'a stop comes first');
         $this->link('Maren Tidewell')->click();
         $this->link('Sheet')->click();
-        $this->waitForText('Nothing of this sheet is done for now.');
+        $this->sheetThatSays('Do nothing of this sheet for now.');
         $this->link('Door')->click();
         $this->waitForText('verything is stopped until a clinician has seen the client');
         $this->link('Week')->click();
@@ -111,12 +111,13 @@ final class SafeFirstTest extends BrowserTestCase
         $this->waitForNoError();
         $week = $this->css('main')->getText();
         $this->link('Sheet')->click();
-        $this->waitForText('Take care');
-        $sheet = (string) preg_replace('/\s+/', ' ', $this->css('article')->getText());
+        $sheet = $this->sheetThatSays('Take care');
         foreach ($board['week']['sessions'] as $session) {
             foreach (array_merge(...array_column($session['blocks'], 'entries')) as $entry) {
                 self::assertStringContainsString($entry['dose'], $week);
-                self::assertStringContainsString($entry['name'].' '.$entry['words'], $sheet);
+                // the tempo is told there in words
+                $dose = explode(', tempo ', $entry['words'])[0];
+                self::assertStringContainsString($entry['name'].' '.$dose, $sheet);
             }
         }
         $command = sprintf('%s place --style %s', escapeshellarg(dirname(__DIR__, 2).'/even-rungs'), escapeshellarg($board['style']['id']));

@@ -59,12 +59,14 @@ final class WholePathTest extends BrowserTestCase
         self::assertNotSame($week, $this->css(self::WEEK)->getText());
 
         $this->link('Sheet')->click();
-        $this->waitForText('Take care');
-        $sheet = $this->css('article')->getText();
-        self::assertStringContainsString('1 set of 5 reps on each side, alternating, tempo 2-0-2-0, rest 0:30', $sheet);
+        $sheet = $this->sheetThatSays('Take care');
+        self::assertStringContainsString('1 set of 5 reps on each side, alternating, go 2 s, back 2 s, rest 0:30', $sheet);
         self::assertStringContainsString('Keep weight off the sore shoulder', $sheet);
+        $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "On")]//option[@value="1"]'))->click();
+        $this->waitForText('One page on paper');
+        $this->browser->get($this->element(WebDriverBy::cssSelector('iframe[title="The sheet"]'))->getAttribute('src'));
         $pdf = $this->browser->executeCustomCommand('/session/:sessionId/print', 'POST', ['page' => ['width' => 21, 'height' => 29.7]]);
-        self::assertSame(1, preg_match_all('~/Type\s*/Page\b~', (string) base64_decode((string) $pdf, true)), 'a week fits one page');
+        self::assertSame(1, preg_match_all('~/Type\s*/Page\b~', (string) base64_decode((string) $pdf, true)), 'printed by a browser, too');
     }
 
     public function test_a_wrong_password_is_told_and_what_was_typed_stays(): void

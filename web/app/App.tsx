@@ -36,6 +36,7 @@ const StudioPage = lazy(async () => ({ default: (await import('../features/studi
 const RecordPage = lazy(async () => ({ default: (await import('../features/happened/RecordPage')).RecordPage }));
 const Account = lazy(async () => ({ default: (await import('../features/account/Account')).Account }));
 const Archive = lazy(async () => ({ default: (await import('../features/clients/Archive')).Archive }));
+const SheetPile = lazy(async () => ({ default: (await import('../features/sheet/SheetPile')).SheetPile }));
 const Sheet = lazy(async () => ({ default: (await import('../features/sheet/Sheet')).Sheet }));
 
 export function App() {
@@ -73,6 +74,7 @@ function SignedIn() {
           <Route path="clients/new" element={<ClientForm />} />
           <Route path="clients/:client/edit" element={<ClientForm />} />
           <Route path="archive" element={<Archive />} />
+          <Route path="sheets" element={<SheetPile />} />
           <Route path="library" element={<LibraryPage />} />
           <Route path="library/words" element={<WordsPage />} />
           <Route path="library/compare/:one/:other" element={<ComparePage />} />

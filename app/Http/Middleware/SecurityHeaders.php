@@ -14,6 +14,9 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final class SecurityHeaders
 {
+    /** Set on an answer that is a page of paper. */
+    public const PAPER = 'X-Paper';
+
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
@@ -24,8 +27,15 @@ final class SecurityHeaders
             "default-src 'self'; style-src 'self' 'nonce-$nonce'; img-src 'self' data:; object-src 'none'; "
                 ."base-uri 'self'; form-action 'self'; frame-ancestors 'none'",
         );
+        if ($response->headers->get(self::PAPER) !== null) {
+            // a page of paper, shown within a page of ours: no script at all, and its own styles
+            $response->headers->set(
+                'Content-Security-Policy',
+                "default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:; frame-ancestors 'self'",
+            );
+        }
         $response->headers->set('X-Content-Type-Options', 'nosniff');
-        $response->headers->set('X-Frame-Options', 'DENY');
+        $response->headers->set('X-Frame-Options', $response->headers->get(self::PAPER) === null ? 'DENY' : 'SAMEORIGIN');
         $response->headers->set('Referrer-Policy', 'same-origin');
         $response->headers->set('Permissions-Policy', 'camera=(), microphone=(), geolocation=()');
 

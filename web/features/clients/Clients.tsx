@@ -23,7 +23,10 @@ export function Clients() {
         {clients.data.behind > 0 && <span role="status">Looking through {clients.data.behind} more …</span>}
         {isTrainer && (
           <>
-            <Link to="/archive" className="ml-auto px-2 py-2 underline underline-offset-4">
+            <Link to="/sheets" className="ml-auto px-2 py-2 underline underline-offset-4">
+              Sheets
+            </Link>
+            <Link to="/archive" className="px-2 py-2 underline underline-offset-4">
               Archive
             </Link>
             <Link

@@ -84,6 +84,15 @@ export function SettingsFields({
         }}
         error={zoneError}
       />
+      <TextField
+        label="Whom clients call: a name and a number, for what they take home"
+        name="contact"
+        maxLength={200}
+        value={settings.contact ?? ''}
+        onChange={(contact) => {
+          set({ contact });
+        }}
+      />
     </div>
   );
 }
