@@ -64,7 +64,7 @@ final class WholePathTest extends BrowserTestCase
         self::assertStringContainsString('Keep weight off the sore shoulder', $sheet);
         $this->element(WebDriverBy::xpath('//label[starts-with(normalize-space(.), "On")]//option[@value="1"]'))->click();
         $this->waitForText('One page on paper');
-        $this->browser->get($this->element(WebDriverBy::cssSelector('iframe[title="The sheet"]'))->getAttribute('src'));
+        $this->open((string) $this->element(WebDriverBy::cssSelector('iframe[title="The sheet"]'))->getAttribute('src'));
         $pdf = $this->browser->executeCustomCommand('/session/:sessionId/print', 'POST', ['page' => ['width' => 21, 'height' => 29.7]]);
         self::assertSame(1, preg_match_all('~/Type\s*/Page\b~', (string) base64_decode((string) $pdf, true)), 'printed by a browser, too');
     }
