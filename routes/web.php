@@ -6,6 +6,8 @@ use App\Accounts\AccountController;
 use App\Accounts\LinkController;
 use App\Accounts\PeopleController;
 use App\Audit\AuditController;
+use App\Calendar\CalendarAddress;
+use App\Calendar\CalendarController;
 use App\Clients\ClientController;
 use App\Clients\ScreenController;
 use App\Copies\CopyController;
@@ -35,6 +37,11 @@ use Illuminate\Support\Facades\Route;
 foreach (['aim', 'change', 'choice', 'clearance', 'session', 'template', 'week'] as $number) {
     Route::pattern($number, '[0-9]{1,18}');
 }
+
+// without a session: a calendar program keeps none
+Route::get('calendar/{token}.ics', [CalendarController::class, 'feed'])
+    ->middleware(['throttle:60,1', CalendarAddress::class, StudioWriting::class])
+    ->where('token', '[0-9a-z]{26}\.[A-Za-z0-9_-]{43}');
 
 Route::middleware('web')->group(function (): void {
     Route::prefix('api')->group(function (): void {
@@ -96,6 +103,10 @@ Route::middleware('web')->group(function (): void {
             Route::get('rungs/{rung}', [RungController::class, 'show']);
             Route::get('rungs/{rung}/draft', [RungController::class, 'draft']);
             Route::get('figures', [RungController::class, 'figures']);
+            Route::get('calendar', [CalendarController::class, 'ofStudio']);
+            Route::get('calendar.ics', [CalendarController::class, 'studio']);
+            Route::post('calendar/links', [CalendarController::class, 'subscribeToStudio']);
+            Route::post('calendar/links/{link}/withdraw', [CalendarController::class, 'withdraw']);
             Route::post('figures', [RungController::class, 'draw']);
             Route::post('figures/drag', [RungController::class, 'drag']);
             Route::get('styles', [StyleController::class, 'index']);
@@ -192,6 +203,10 @@ Route::middleware('web')->group(function (): void {
                 Route::post('programs/{program}/open', [ProgramController::class, 'open']);
                 Route::get('programs/{program}/weeks/{week}', [ProgramController::class, 'week']);
                 Route::post('copy', [ProgramController::class, 'copy']);
+                Route::get('calendar', [CalendarController::class, 'show']);
+                Route::get('calendar.ics', [CalendarController::class, 'client']);
+                Route::post('calendar/times', [CalendarController::class, 'times']);
+                Route::post('calendar/links', [CalendarController::class, 'subscribe']);
                 Route::post('copy/check', [ProgramController::class, 'checkCopy']);
                 Route::post('screen', [ScreenController::class, 'ask']);
                 Route::post('clearances/{clearance}/withdraw', [ScreenController::class, 'withdraw']);

@@ -20,6 +20,7 @@ use Illuminate\Support\Carbon;
  * @property ?list<string> $aims  rungs asked for, newest first
  * @property ?string $style  house style of the plan; null is the default one
  * @property ?list<string> $used_ladders  ladders that the plan draws on; null where it may draw on all
+ * @property ?array<string, string> $times  when the client trains, by day, such as 17:30; null where nobody said
  * @property ?list<string> $plan_asked  what changed since the program was planned; null where there is nothing to answer
  */
 final class Client extends Model
@@ -29,7 +30,7 @@ final class Client extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['studio_id', 'name', 'document', 'version', 'archived_at', 'aims', 'used_ladders', 'style', 'plan_asked'];
+    protected $fillable = ['studio_id', 'name', 'document', 'version', 'archived_at', 'aims', 'used_ladders', 'style', 'plan_asked', 'times'];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -41,6 +42,7 @@ final class Client extends Model
             'aims' => 'array',
             'used_ladders' => 'array',
             'plan_asked' => 'array',
+            'times' => 'array',
         ];
     }
 

@@ -122,7 +122,7 @@ final class ArchitectureTest extends TestCase
 
     public function test_formats_use_core_and_the_schema_library(): void
     {
-        $this->assertUsesOnly('formats', ['EvenRungs\\Core\\', 'EvenRungs\\Formats\\', 'Opis\\']);
+        $this->assertUsesOnly('formats', ['EvenRungs\\Core\\', 'EvenRungs\\Formats\\', 'Opis\\', 'Sabre\\VObject\\']);
     }
 
     public function test_storage_alone_reads_the_files_of_the_product_and_formats_touch_none(): void

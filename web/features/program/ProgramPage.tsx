@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { isConflict, type Schemas } from '../../api/client';
 import { longDate } from '../../lib/dates';
+import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { fieldError } from '../../lib/fieldError';
 import { SelectField, TextField } from '../../ui/Field';
@@ -10,6 +11,7 @@ import { useBoard, useBoardChange, useClientId, useLibrary } from '../../parts/b
 import { useStyles } from '../../parts/styles/useStyles';
 import { Compare } from './Compare';
 import { CopyDialog } from './CopyDialog';
+import { ProgramCalendar } from './ProgramCalendar';
 import { ProgramDays } from './ProgramDays';
 import { WeekWishes, type Calendar } from './WeekWishes';
 import { usePrograms } from './usePrograms';
@@ -92,11 +94,24 @@ export function ProgramPage() {
         />
       )}
       <ProgramDays />
+      {program.data.weeks.length > 0 && (
+        <ProgramCalendar
+          client={client}
+          days={trainingDays(board.data.week)}
+          isDated={board.data.week_days[0]?.from !== null}
+        />
+      )}
       {program.data.weeks.length > 0 && <WeeksTable program={program.data} />}
       <Kept />
       <Compare />
     </div>
   );
+}
+
+/** The days on which a week has sessions, from Monday on. */
+function trainingDays(week: Schemas['Board']['week']): string[] {
+  const days = new Set<string>(week?.sessions.map((session) => session.day));
+  return Object.keys(dayNames).filter((day) => days.has(day));
 }
 
 /** The name of the program in use, and another one. */

@@ -11,6 +11,7 @@ import { Bands } from './Bands';
 import { EmergencySteps } from './EmergencySteps';
 import { Kit } from './Kit';
 import { People } from './People';
+import { StudioCalendar } from './StudioCalendar';
 import { SettingsFields } from '../../parts/settings/SettingsFields';
 
 /** What an owner decides for the whole studio: how it writes, who works there, and what happened. */
@@ -26,6 +27,7 @@ export function StudioPage() {
         <Bands bands={me.data.bands} />
         <Kit kit={me.data.kit} />
         <EmergencySteps steps={me.data.emergency_steps} />
+        <StudioCalendar />
         <TakeOut />
       </div>
       <div className="lg:col-span-2">
