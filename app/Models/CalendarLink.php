@@ -10,8 +10,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 
 /**
- * A private address at which a calendar program finds the sessions of one client, or of all whom a trainer sees. Only the hash of its secret
- * is kept.
+ * A private address at which a calendar program finds the sessions of one client, or of all whom a trainer sees. Only the hash of its
+ * secret is kept.
  *
  * @property string $id
  * @property string $studio_id

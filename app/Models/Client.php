@@ -30,7 +30,18 @@ final class Client extends Model
 
     protected static string $builder = StudioBuilder::class;
 
-    protected $fillable = ['studio_id', 'name', 'document', 'version', 'archived_at', 'aims', 'used_ladders', 'style', 'plan_asked', 'times'];
+    protected $fillable = [
+        'studio_id',
+        'name',
+        'document',
+        'version',
+        'archived_at',
+        'aims',
+        'used_ladders',
+        'style',
+        'plan_asked',
+        'times',
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array

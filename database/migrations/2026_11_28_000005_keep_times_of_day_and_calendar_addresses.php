@@ -16,7 +16,7 @@ return new class extends Migration
         Schema::create('calendar_links', function (Blueprint $table): void {
             $table->ulid('id')->primary();
             $table->foreignUlid('studio_id')->constrained()->cascadeOnDelete();
-            $table->foreignUlid('client_id')->nullable()->comment('null for everybody whom the trainer sees')->constrained()->cascadeOnDelete();
+            $table->foreignUlid('client_id')->nullable()->comment('null for all whom the trainer sees')->constrained()->cascadeOnDelete();
             $table->foreignUlid('trainer_id')->constrained()->cascadeOnDelete();
             $table->char('hash', 64)->comment('of the secret, SHA-256');
             $table->timestamp('revoked_at')->nullable();
