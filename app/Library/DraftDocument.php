@@ -8,7 +8,6 @@ use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Library;
-use EvenRungs\Core\Ladder\Name;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Formats\DoseJson;
 use EvenRungs\Formats\Json;
@@ -137,7 +136,7 @@ final class DraftDocument
         if ($problems === []) {
             $problems = [
                 ...$this->levelConflicts($document, $root),
-                ...$this->names($document, $root),
+                ...LadderNames::problems($document, $this->data->library(), $root),
                 ...Retirement::problems($document, $this->data->library(), $root),
             ];
         }
@@ -182,43 +181,6 @@ final class DraftDocument
             ),
             Ladder::falls(array_column($rungs, 'level')),
         );
-    }
-
-    /**
-     * @param  array<string, mixed>  $document
-     * @return list<Problem> names that another exercise has
-     */
-    private function names(array $document, string $root): array
-    {
-        $problems = [];
-        $library = $this->data->library();
-        $seen = [];
-        $own = $document['id'];
-        $elsewhere = $library->hasLadder($own) ? null : $library->find($document['name']);
-        if ($elsewhere !== null) {
-            $problems[] = new Problem("$root/name", sprintf('"%s" is a name of %s already', $document['name'], $elsewhere->name));
-        }
-        foreach ($document['rungs'] as $i => $rung) {
-            if (($rung['retired'] ?? false) === true) {
-                continue;
-            }
-            $names = ['name' => $rung['name']];
-            foreach ($rung['aliases'] as $a => $alias) {
-                $names["aliases/$a"] = $alias;
-            }
-            foreach ($names as $field => $name) {
-                $key = Name::key($name);
-                $other = $library->find($name);
-                if ($other !== null && $other->ladder !== $own && ! isset($library->ownWords[$name])) {
-                    $problems[] = new Problem("$root/rungs/$i/$field", sprintf('"%s" is a name of %s already', $name, $other->name));
-                } elseif (($seen[$key] ?? $i) !== $i) {
-                    $problems[] = new Problem("$root/rungs/$i/$field", sprintf('"%s" stands twice on this ladder', $name));
-                }
-                $seen[$key] = $i;
-            }
-        }
-
-        return $problems;
     }
 
     /**
