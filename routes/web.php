@@ -26,6 +26,7 @@ use App\Planning\TemplateController;
 use App\Progress\CuffController;
 use App\Progress\EvennessController;
 use App\Progress\TestDayController;
+use App\Referral\ReferralController;
 use App\Sheets\SheetController;
 use App\Support\HappenedController;
 use App\Today\DoorController;
@@ -203,6 +204,9 @@ Route::middleware('web')->group(function (): void {
                 Route::post('programs/{program}/open', [ProgramController::class, 'open']);
                 Route::get('programs/{program}/weeks/{week}', [ProgramController::class, 'week']);
                 Route::post('copy', [ProgramController::class, 'copy']);
+                Route::get('summary.html', [ReferralController::class, 'html']);
+                Route::get('summary.pdf', [ReferralController::class, 'pdf']);
+                Route::get('fhir.json', [ReferralController::class, 'fhir']);
                 Route::get('calendar', [CalendarController::class, 'show']);
                 Route::get('calendar.ics', [CalendarController::class, 'client']);
                 Route::post('calendar/times', [CalendarController::class, 'times']);

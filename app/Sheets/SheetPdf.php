@@ -37,12 +37,22 @@ final class SheetPdf
      */
     public function html(array $sheets, SheetChoice $choice, bool $carriesFonts = false): string
     {
+        return $this->page('sheet', ['sheets' => $sheets, 'choice' => $choice], $carriesFonts);
+    }
+
+    /**
+     * A page of paper.
+     *
+     * @param  array<string, mixed>  $of  what it is made of
+     */
+    public function page(string $view, array $of, bool $carriesFonts): string
+    {
         $fonts = array_map(
             static fn (string $file): string => base64_encode((string) file_get_contents(self::file($file))),
             $carriesFonts ? self::FILES : [],
         );
 
-        return $this->views->make('sheet', ['sheets' => $sheets, 'choice' => $choice, 'fonts' => $fonts])->render();
+        return $this->views->make($view, [...$of, 'fonts' => $fonts])->render();
     }
 
     /**

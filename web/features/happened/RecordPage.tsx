@@ -21,6 +21,7 @@ export function RecordPage() {
       <HappenedList client={client} exported={mayExport} />
       <div className="space-y-6">
         {isOwner && <WhoseClient client={client} />}
+        {mayExport && <ForClinician client={client} />}
         {mayExport && <TakeOut client={client} />}
         {isOwner && <Erase client={client} />}
       </div>
@@ -65,6 +66,32 @@ function WhoseClient({ client }: { client: string }) {
         ))}
       <p role="alert" className="font-semibold text-warn empty:hidden">
         {save.error?.message}
+      </p>
+    </section>
+  );
+}
+
+/** What a physiotherapist or a doctor is told. */
+function ForClinician({ client }: { client: string }) {
+  const look =
+    'inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 text-[15px] font-semibold hover:border-ink';
+  return (
+    <section aria-label="For a clinician" className="space-y-2 rounded-lg border border-line bg-card p-4">
+      <h2 className="text-lg font-bold">For a clinician</h2>
+      <p className="text-faint">
+        Limits, clearances, tests beside norms, where the client stood, pain, what is planned and why, and what we ask.
+        Hand it on only with the client’s consent.
+      </p>
+      <p className="flex flex-wrap gap-2">
+        <a className={look} href={`/api/clients/${client}/summary.html`} target="_blank" rel="noreferrer">
+          Look at it
+        </a>
+        <a className={look} href={`/api/clients/${client}/summary.pdf`} download>
+          Save as PDF
+        </a>
+        <a className={look} href={`/api/clients/${client}/fhir.json`} download>
+          As FHIR R4
+        </a>
       </p>
     </section>
   );

@@ -1,0 +1,227 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Referral;
+
+use App\Clients\Screening;
+use App\Models\Client;
+use App\Models\LoggedSession;
+use App\Models\LoggedSet;
+use App\Models\OwnAim;
+use App\Models\Standing;
+use App\Models\Studio;
+use App\Planning\Board;
+use App\Planning\BoardLoader;
+use App\Planning\PresentWeek;
+use App\Planning\WeekView;
+use App\Progress\TestDaysPage;
+use App\Support\StudioDay;
+use DateTimeImmutable;
+use EvenRungs\Core\Client\Limit;
+use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Program\ProgramDates;
+use EvenRungs\Core\Writing;
+use EvenRungs\Formats\Fhir\FhirBundle;
+use EvenRungs\Formats\Fhir\FhirCase;
+use EvenRungs\Formats\Fhir\FhirReport;
+use EvenRungs\Formats\Fhir\FhirSession;
+use EvenRungs\Storage\DataFolder;
+
+/**
+ * What is told of a client to a physiotherapist or a doctor: limits and clearances, tests beside norms, where they stand and stood, pain,
+ * what is planned and why, and what is asked.
+ */
+final class ClinicianSummary
+{
+    private const MONTHS = 6;
+
+    private const REPORTS = 12;
+
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly TestDaysPage $tests,
+        private readonly Screening $screening,
+        private readonly WeekView $weeks,
+    ) {
+    }
+
+    /** @return array<string, mixed> what the page of it is made of */
+    public function of(Client $client): array
+    {
+        $board = $this->boards->load($client);
+        $studio = Studio::query()->findOrFail($client->studio_id);
+        $week = $board->program?->weeks[PresentWeek::of($board->program) - 1] ?? null;
+        $planned = $week === null ? null : $this->weeks->of($week, $board);
+        $asked = $this->screening->askedOn($client);
+
+        return [
+            'name' => $client->name,
+            'born' => $board->client->born,
+            'studio' => $studio->name,
+            'contact' => $studio->contact,
+            'on' => Writing::day(StudioDay::today()),
+            'goal' => $board->goal->name,
+            'aims' => self::ownAims($client),
+            'limits' => array_map(static fn (Limit $limit): array => [
+                'name' => $limit->rule->name,
+                'severity' => $limit->rule->medical ? '' : $limit->severity->value,
+                'caution' => $limit->rule->caution,
+            ], $board->client->limits),
+            'screened' => $asked === null ? null : Writing::day(new DateTimeImmutable($asked)),
+            'clearances' => array_map(static fn (array $each): array => [
+                'lifts' => $each['lifts'],
+                'by' => implode(', ', array_filter([$each['by'] ?? '', $each['role'] ?? ''])),
+                'on' => Writing::day(new DateTimeImmutable($each['on'])),
+                'until' => isset($each['until']) ? Writing::day(new DateTimeImmutable($each['until'])) : '',
+                'level' => $each['max_level'] ?? null,
+            ], $this->screening->inForce($client)),
+            'tests' => $this->tests->of($client)['norms'],
+            'months' => $this->months($client),
+            'reports' => array_slice($this->reports($client), -self::REPORTS),
+            'week' => $planned,
+            'questions' => $this->questions($board, $planned),
+        ];
+    }
+
+    /** @return array<string, mixed> the same as a FHIR bundle */
+    public function bundle(Client $client): array
+    {
+        $board = $this->boards->load($client);
+        $document = $this->boards->document($client);
+        $tests = is_array($document['tests'] ?? null) ? $document['tests'] : [];
+        $names = [];
+        foreach ($this->data->library()->limits as $id => $rule) {
+            $names[$id] = $rule->name;
+        }
+        foreach ($this->data->library()->rungs() as $rung) {
+            $names[$rung->id] = $rung->name;
+        }
+
+        return FhirBundle::write(new FhirCase(
+            $client->id,
+            $client->name,
+            $board->client->born,
+            array_map(static fn (Limit $limit): array => [
+                'limit' => $limit->rule->id,
+                'severity' => $limit->severity->value,
+            ], $board->client->limits),
+            array_filter(array_diff_key($tests, ['ladders' => true]), static fn (mixed $value): bool => is_int($value) || is_float($value)),
+            array_map(static fn (array $found) => $found['highest_clean'], is_array($tests['ladders'] ?? null) ? $tests['ladders'] : []),
+            array_values(array_filter($client->aims ?? [], $this->data->library()->hasRung(...))),
+            self::ownAims($client),
+            $this->sessions($board),
+            $this->reports($client),
+            StudioDay::today()->toDateTimeImmutable(),
+            $names,
+        ));
+    }
+
+    /** @return list<string> */
+    private static function ownAims(Client $client): array
+    {
+        $words = [];
+        foreach (OwnAim::query()->ofClient($client)->ordered('id')->get() as $aim) {
+            if ($aim->ended_on === null) {
+                $words[] = $aim->words;
+            }
+        }
+
+        return $words;
+    }
+
+    /** @return list<FhirSession> */
+    private function sessions(Board $board): array
+    {
+        $dates = $board->program === null ? null : ProgramDates::of($board->program);
+        $keys = $board->program === null ? [] : ProgramDates::keys($board->program);
+        $sessions = [];
+        foreach ($board->program->weeks ?? [] as $w => $week) {
+            foreach ($week->sessions as $s => $session) {
+                $shown = $this->weeks->session($session, $board, 0);
+                $entries = array_merge(...array_column($shown['blocks'], 'entries'));
+                $sessions[] = new FhirSession(
+                    $dates?->session($w, $s)->format('Y-m-d'),
+                    match (true) {
+                        isset($board->logged[$keys[$w][$s] ?? '']) => 'completed',
+                        ProgramDates::isMissed($session) => 'cancelled',
+                        default => 'scheduled',
+                    },
+                    implode("\n", [
+                        sprintf('%s, %s min', $session->kind->value, $shown['total']['text']),
+                        ...array_map(static fn (array $entry): string => $entry['name'].': '.$entry['words'], $entries),
+                    ]),
+                );
+            }
+        }
+
+        return $sessions;
+    }
+
+    /** @return list<FhirReport> oldest first */
+    private function reports(Client $client): array
+    {
+        $sets = LoggedSet::query()->ofClient($client)->get(['logged_session_id', 'pain', 'effort'])->groupBy('logged_session_id');
+        $reports = [];
+        foreach (LoggedSession::query()->ofClient($client)->ordered('on')->ordered('id')->get() as $row) {
+            $of = $sets[$row->id] ?? collect();
+            $pains = array_filter([$of->max('pain'), $row->pain_before, $row->pain_next_day], is_int(...));
+            $efforts = array_filter([$of->max('effort'), $row->effort], is_int(...));
+            $reports[] = new FhirReport($row->on, $pains === [] ? null : max($pains), $efforts === [] ? null : max($efforts));
+        }
+
+        return $reports;
+    }
+
+    /**
+     * @return array{names: list<string>, directions: array<string, list<?int>>} the highest level that the client stood on in each
+     *     direction, at the end of each of the last months
+     */
+    private function months(Client $client): array
+    {
+        $library = $this->data->library();
+        $today = StudioDay::today()->toDateTimeImmutable();
+        $names = $directions = [];
+        $rows = Standing::query()->ofClient($client)->ordered('id')->whereNotNull('rung')->get(['ladder', 'rung', 'created_at']);
+        for ($back = self::MONTHS - 1; $back >= 0; $back--) {
+            $month = $today->modify(sprintf('first day of -%d months', $back));
+            $end = $month->modify('first day of next month');
+            $names[] = $month->format('Y-m');
+            $newest = [];
+            foreach ($rows as $row) {
+                if ($row->created_at < $end && $library->hasRung((string) $row->rung)) {
+                    $newest[$row->ladder] = $library->rung((string) $row->rung);
+                }
+            }
+            foreach (Category::directions() as $direction) {
+                $levels = [];
+                foreach ($newest as $rung) {
+                    if ($rung->category === $direction) {
+                        $levels[] = $rung->level->value;
+                    }
+                }
+                $directions[$direction->label()][] = $levels === [] ? null : max($levels);
+            }
+        }
+
+        return ['names' => $names, 'directions' => $directions];
+    }
+
+    /**
+     * @param  array<string, mixed>|null  $planned
+     * @return list<string> what somebody with a licence has to say
+     */
+    private function questions(Board $board, ?array $planned): array
+    {
+        $questions = [];
+        foreach ($board->referrals as $referral) {
+            $questions[] = $referral->text;
+        }
+        foreach (is_array($planned['gaps'] ?? null) ? $planned['gaps'] : [] as $gap) {
+            $questions[] = sprintf('%s: %s', $gap['name'], $gap['why']);
+        }
+
+        return $questions;
+    }
+}
