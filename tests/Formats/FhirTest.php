@@ -7,6 +7,7 @@ namespace Tests\Formats;
 use DateTimeImmutable;
 use EvenRungs\Formats\Fhir\FhirBundle;
 use EvenRungs\Formats\Fhir\FhirCase;
+use EvenRungs\Formats\Fhir\FhirReader;
 use EvenRungs\Formats\Fhir\FhirReport;
 use EvenRungs\Formats\Fhir\FhirSession;
 use EvenRungs\Formats\Json;
@@ -75,7 +76,7 @@ final class FhirTest extends TestCase
             $case = self::anyone($chance, $i);
             $text = Json::encode(FhirBundle::write($case));
             $bundles[] = json_decode($text, true);
-            $read = FhirBundle::read(new Node(Json::toArray(Json::decode($text))));
+            $read = FhirReader::read(new Node(Json::toArray(Json::decode($text))));
             self::assertEquals(
                 [$case->limits, $case->seconds, $case->clean, $case->aims],
                 [$read->limits, $read->seconds, $read->clean, $read->aims],
@@ -98,6 +99,6 @@ final class FhirTest extends TestCase
         }
         self::assertNotSame([[]], ReadByNode::with('validate-fhir.mjs', (string) json_encode([$bundle])));
         $this->expectException(UnusableInput::class);
-        FhirBundle::read(new Node(['resourceType' => 'Patient']));
+        FhirReader::read(new Node(['resourceType' => 'Patient']));
     }
 }

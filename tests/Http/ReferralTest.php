@@ -7,7 +7,7 @@ namespace Tests\Http;
 use App\Models\Client;
 use App\Models\Studio;
 use App\Models\Trainer;
-use EvenRungs\Formats\Fhir\FhirBundle;
+use EvenRungs\Formats\Fhir\FhirReader;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use Tests\Support\ReadByNode;
@@ -45,7 +45,7 @@ final class ReferralTest extends HttpTestCase
         foreach (Client::query()->get() as $client) {
             $text = (string) $this->api('GET', "/clients/{$client->id}/fhir.json")->assertOk()->getContent();
             $bundles[] = json_decode($text, true);
-            $read = FhirBundle::read(new Node(Json::toArray(Json::decode($text))));
+            $read = FhirReader::read(new Node(Json::toArray(Json::decode($text))));
             $tests = $client->document['tests'] ?? [];
             self::assertEquals(array_diff_key($tests, ['ladders' => 1]), $read->seconds, $client->name);
             self::assertEquals(array_map(static fn (array $each) => $each['highest_clean'], $tests['ladders'] ?? []), $read->clean);
