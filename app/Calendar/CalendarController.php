@@ -114,7 +114,7 @@ final class CalendarController extends Controller
         ]);
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<array{id: string, made: string, seen: ?string}> */
     private function links(?Client $client): array
     {
         $links = CalendarLink::query()->ofStudio($this->trainer()->studio_id)->ordered('id')->get()->whereNull('revoked_at')

@@ -94,7 +94,7 @@ final class DraftDocument
             $document['rungs'][$i] = $rung;
         }
         if (! in_array($document['anchor'] ?? '', $taken, true)) {
-            $document['anchor'] = array_column(Retirement::staying($document), 'id')[0] ?? '';
+            $document['anchor'] = array_column(CheckedDocument::staying($document), 'id')[0] ?? '';
         }
         if ($problems !== []) {
             throw new UnusableInput($problems);
@@ -136,8 +136,8 @@ final class DraftDocument
         if ($problems === []) {
             $problems = [
                 ...$this->levelConflicts($document, $root),
-                ...LadderNames::problems($document, $this->data->library(), $root),
-                ...Retirement::problems($document, $this->data->library(), $root),
+                ...CheckedDocument::names($document, $this->data->library(), $root),
+                ...CheckedDocument::retirements($document, $this->data->library(), $root),
             ];
         }
         if ($problems !== []) {
@@ -162,7 +162,7 @@ final class DraftDocument
      */
     private function levelConflicts(array $document, string $root): array
     {
-        $active = Retirement::staying($document);
+        $active = CheckedDocument::staying($document);
         $places = array_keys($active);
         $rungs = array_values($active);
         if ($rungs === []) {

@@ -7,7 +7,7 @@ namespace App\Referral;
 use App\Http\Middleware\SecurityHeaders;
 use App\Models\Client;
 use App\Sheets\SheetChoice;
-use App\Sheets\SheetPdf;
+use App\Sheets\SheetView;
 use App\Support\Controller;
 use EvenRungs\Formats\Json;
 use Illuminate\Http\Request;
@@ -18,7 +18,7 @@ use Illuminate\Http\Response;
  */
 final class ReferralController extends Controller
 {
-    public function __construct(private readonly ClinicianSummary $summary, private readonly SheetPdf $pdf)
+    public function __construct(private readonly SummaryPage $summary, private readonly SheetView $view)
     {
     }
 
@@ -33,7 +33,7 @@ final class ReferralController extends Controller
     public function pdf(Request $request, Client $client): Response
     {
         return self::file(
-            $this->pdf->of($this->page($request, $client, false), SheetChoice::of($request)),
+            $this->view->pdf($this->page($request, $client, false), SheetChoice::of($request)),
             'application/pdf',
             "summary-{$client->id}.pdf",
         );
@@ -46,7 +46,7 @@ final class ReferralController extends Controller
 
     private function page(Request $request, Client $client, bool $carriesFonts): string
     {
-        return $this->pdf->page(
+        return $this->view->page(
             'summary',
             ['summary' => $this->summary->of($client), 'choice' => SheetChoice::of($request)],
             $carriesFonts,

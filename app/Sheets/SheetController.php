@@ -8,12 +8,8 @@ use App\Http\Body;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Progress;
 use App\Models\Client;
-use App\Models\Studio;
-use App\Planning\BoardLoader;
-use App\Planning\PresentWeek;
 use App\Support\Controller;
 use EvenRungs\Formats\UnusableInput;
-use EvenRungs\Storage\WordFiles;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -23,19 +19,15 @@ use Illuminate\Http\Response;
  */
 final class SheetController extends Controller
 {
-    public function __construct(
-        private readonly BoardLoader $boards,
-        private readonly ClientSheet $sheets,
-        private readonly SheetPdf $pdf,
-        private readonly WordFiles $words,
-    ) {
+    public function __construct(private readonly SheetPage $sheets, private readonly SheetView $view)
+    {
     }
 
     /** How many pages the sheet has on paper, and how much is left out for that. */
     public function show(Request $request, Client $client): JsonResponse
     {
         $choice = SheetChoice::of($request);
-        [$detail, $pages] = $this->pdf->fit($this->sheet($client, $choice), $choice);
+        [$detail, $pages] = $this->view->fit($this->sheets->asked($client, $choice), $choice);
 
         return new JsonResponse(['pages' => $pages, 'detail' => $detail]);
     }
@@ -43,9 +35,7 @@ final class SheetController extends Controller
     /** The sheet as a page of its own, to be looked at and printed. */
     public function html(Request $request, Client $client): Response
     {
-        [$sheet, $choice] = $this->asked($request, $client);
-
-        return new Response($this->pdf->html([$sheet], $choice, true), 200, [
+        return new Response($this->page($request, $client, true), 200, [
             'Content-Type' => 'text/html; charset=utf-8',
             SecurityHeaders::PAPER => '1',
         ]);
@@ -53,9 +43,7 @@ final class SheetController extends Controller
 
     public function pdf(Request $request, Client $client): Response
     {
-        [$sheet, $choice] = $this->asked($request, $client);
-
-        return new Response($this->pdf->of($this->pdf->html([$sheet], $choice), $choice), 200, [
+        return new Response($this->view->pdf($this->page($request, $client, false), SheetChoice::of($request)), 200, [
             'Content-Type' => 'application/pdf',
             'Content-Disposition' => sprintf('attachment; filename="sheet-%s.pdf"', $client->id),
         ]);
@@ -71,8 +59,8 @@ final class SheetController extends Controller
         foreach ($clients as $i => $client) {
             $progress->came($i, count($clients) + 1);
             try {
-                $sheet = $this->sheet($client, $choice);
-                $sheets[] = [...$sheet, 'detail' => $this->pdf->fit($sheet, $choice)[0]];
+                $sheet = $this->sheets->asked($client, $choice);
+                $sheets[] = [...$sheet, 'detail' => $this->view->fit($sheet, $choice)[0]];
             } catch (UnusableInput) {
                 $without[] = $client->name;
             }
@@ -83,35 +71,20 @@ final class SheetController extends Controller
         $progress->came(count($clients), count($clients) + 1);
 
         return new JsonResponse([
-            'pdf' => base64_encode($this->pdf->of($this->pdf->html($sheets, $choice), $choice)),
+            'pdf' => base64_encode($this->view->pdf($this->view->html($sheets, $choice), $choice)),
             'sheets' => count($sheets),
             'without' => $without,
         ]);
     }
 
-    /** @return array{array<string, mixed>, SheetChoice} the sheet with how much is left out of it, and how it is wanted */
-    private function asked(Request $request, Client $client): array
+    /** The page, with as much left out as the request says, or as its pages ask for. */
+    private function page(Request $request, Client $client, bool $carriesFonts): string
     {
         $choice = SheetChoice::of($request);
-        $sheet = $this->sheet($client, $choice);
+        $sheet = $this->sheets->asked($client, $choice);
         $told = $request->query('detail');
-        $detail = is_numeric($told) ? max(0, min(SheetPdf::LEAST_DETAIL, (int) $told)) : $this->pdf->fit($sheet, $choice)[0];
+        $detail = is_numeric($told) ? max(0, min(SheetView::LEAST_DETAIL, (int) $told)) : $this->view->fit($sheet, $choice)[0];
 
-        return [[...$sheet, 'detail' => $detail], $choice];
-    }
-
-    /**
-     * @return array<string, mixed>
-     *
-     * @throws UnusableInput where there is no such week
-     */
-    private function sheet(Client $client, SheetChoice $choice): array
-    {
-        $board = $this->boards->load($client);
-        $words = $this->words->words($choice->language);
-        $number = $choice->week ?? ($board->program === null ? 1 : PresentWeek::of($board->program));
-        $week = $board->program->weeks[$number - 1] ?? throw UnusableInput::at('/week', 'there is no such week in the program');
-
-        return $this->sheets->of($board, $week, Studio::query()->findOrFail($client->studio_id), $words);
+        return $this->view->html([[...$sheet, 'detail' => $detail]], $choice, $carriesFonts);
     }
 }

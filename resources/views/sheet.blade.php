@@ -10,11 +10,11 @@
 <title>{{ implode(', ', array_column($sheets, 'client')) }}</title>
 <style>
     @foreach ($fonts as $weight => $font)
-    @font-face { font-family: '{{ App\Sheets\SheetPdf::FONT }}'; font-weight: {{ $weight }}; src: url(data:font/ttf;base64,{{ $font }}); }
+    @font-face { font-family: '{{ App\Sheets\SheetView::FONT }}'; font-weight: {{ $weight }}; src: url(data:font/ttf;base64,{{ $font }}); }
     @endforeach
     @page { size: {{ $choice->paper === 'a4' ? 'A4' : 'letter' }} portrait; margin: {{ $choice->pages === 1 ? '8mm 11mm' : '12mm 13mm' }}; }
     * { box-sizing: border-box; }
-    body { margin: 0; color: #000; background: #fff; font-family: '{{ App\Sheets\SheetPdf::FONT }}', sans-serif; font-size: {{ $pt }}pt; line-height: 1.16; }
+    body { margin: 0; color: #000; background: #fff; font-family: '{{ App\Sheets\SheetView::FONT }}', sans-serif; font-size: {{ $pt }}pt; line-height: 1.16; }
     h1 { font-size: 1.55em; margin: 0; line-height: 1; }
     h2 { font-size: 1.1em; margin: 1.6mm 0 0.8mm; border-bottom: 0.4mm solid #000; }
     p { margin: 0.6mm 0; }

@@ -5,11 +5,11 @@
 <title>{{ $summary['name'] }}: summary for a clinician</title>
 <style>
     @foreach ($fonts as $weight => $font)
-    @font-face { font-family: '{{ App\Sheets\SheetPdf::FONT }}'; font-weight: {{ $weight }}; src: url(data:font/ttf;base64,{{ $font }}); }
+    @font-face { font-family: '{{ App\Sheets\SheetView::FONT }}'; font-weight: {{ $weight }}; src: url(data:font/ttf;base64,{{ $font }}); }
     @endforeach
     @page { size: {{ $choice->paper === 'a4' ? 'A4' : 'letter' }} portrait; margin: 14mm 15mm; }
     * { box-sizing: border-box; }
-    body { margin: 0; color: #000; background: #fff; font-family: '{{ App\Sheets\SheetPdf::FONT }}', sans-serif; font-size: 10pt; line-height: 1.2; }
+    body { margin: 0; color: #000; background: #fff; font-family: '{{ App\Sheets\SheetView::FONT }}', sans-serif; font-size: 10pt; line-height: 1.2; }
     h1 { font-size: 1.5em; margin: 0; }
     h2 { font-size: 1.12em; margin: 3mm 0 1mm; border-bottom: 0.3mm solid #000; page-break-after: avoid; }
     p { margin: 0.8mm 0; }

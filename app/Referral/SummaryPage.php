@@ -32,7 +32,7 @@ use EvenRungs\Storage\DataFolder;
  * What is told of a client to a physiotherapist or a doctor: limits and clearances, tests beside norms, where they stand and stood, pain,
  * what is planned and why, and what is asked.
  */
-final class ClinicianSummary
+final class SummaryPage
 {
     private const MONTHS = 6;
 

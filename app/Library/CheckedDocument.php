@@ -6,13 +6,14 @@ namespace App\Library;
 
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Name;
 use EvenRungs\Formats\Problem;
 
 /**
- * What has to be chosen before a rung is taken off a ladder: what the ladder's bare name means then, and what is done first by whoever was
- * asked for the rung.
+ * What is wrong with a ladder's document beside the library that it is to stand in: names that mean another exercise already, and rungs
+ * that are retired while the ladder's bare name means them, or while others ask for them first.
  */
-final class Retirement
+final class CheckedDocument
 {
     /**
      * @param  array<string, mixed>  $document  even-rungs ladder
@@ -31,7 +32,7 @@ final class Retirement
      * @param  string  $root  path of the ladder in what was sent
      * @return list<Problem>
      */
-    public static function problems(array $document, Library $library, string $root): array
+    public static function retirements(array $document, Library $library, string $root): array
     {
         $staying = self::staying($document);
         $names = array_column($staying, 'name', 'id');
@@ -81,5 +82,42 @@ final class Retirement
         }
 
         return $askers;
+    }
+
+    /**
+     * @param  array<string, mixed>  $document  even-rungs ladder, as its schema wants it
+     * @param  string  $root  path of the ladder in what was sent
+     * @return list<Problem> names that another exercise has
+     */
+    public static function names(array $document, Library $library, string $root): array
+    {
+        $problems = [];
+        $seen = [];
+        $own = $document['id'];
+        $elsewhere = $library->hasLadder($own) ? null : $library->find($document['name']);
+        if ($elsewhere !== null) {
+            $problems[] = new Problem("$root/name", sprintf('"%s" is a name of %s already', $document['name'], $elsewhere->name));
+        }
+        foreach ($document['rungs'] as $i => $rung) {
+            if (($rung['retired'] ?? false) === true) {
+                continue;
+            }
+            $names = ['name' => $rung['name']];
+            foreach ($rung['aliases'] as $a => $alias) {
+                $names["aliases/$a"] = $alias;
+            }
+            foreach ($names as $field => $name) {
+                $key = Name::key($name);
+                $other = $library->find($name);
+                if ($other !== null && $other->ladder !== $own && ! isset($library->ownWords[$name])) {
+                    $problems[] = new Problem("$root/rungs/$i/$field", sprintf('"%s" is a name of %s already', $name, $other->name));
+                } elseif (($seen[$key] ?? $i) !== $i) {
+                    $problems[] = new Problem("$root/rungs/$i/$field", sprintf('"%s" stands twice on this ladder', $name));
+                }
+                $seen[$key] = $i;
+            }
+        }
+
+        return $problems;
     }
 }

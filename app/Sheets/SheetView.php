@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\File;
 /**
  * Sheets as pages for a screen and for paper, and as PDF with fonts embedded, text that can be selected and figures as vectors.
  */
-final class SheetPdf
+final class SheetView
 {
     /**
      * How much can be left out so that a sheet has as few pages as were asked for: felt, set up, large pictures, what is easier, and what
@@ -77,7 +77,7 @@ final class SheetPdf
     }
 
     /** The PDF of a page. */
-    public function of(string $html, SheetChoice $choice): string
+    public function pdf(string $html, SheetChoice $choice): string
     {
         return (string) $this->rendered($html, $choice)->output();
     }

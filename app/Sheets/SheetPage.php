@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Sheets;
 
+use App\Models\Client;
 use App\Models\OwnAim;
 use App\Models\Studio;
 use App\Planning\Board;
+use App\Planning\BoardLoader;
 use App\Planning\Insistence;
+use App\Planning\PresentWeek;
 use App\Support\ClockField;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Limit;
@@ -30,28 +33,48 @@ use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\Time\Weekday;
 use EvenRungs\Core\Writing;
 use EvenRungs\Formats\FigureSvg;
+use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
-use IntlDateFormatter;
-use IntlDatePatternGenerator;
+use EvenRungs\Storage\WordFiles;
 
 /**
  * A week as a client takes it home, in words and pictures: the days with the order of the exercises, a card for each exercise, what to take
  * care of, and whom to call.
  */
-final class ClientSheet
+final class SheetPage
 {
     /** What the style says on so many exercises of a week is said once. */
     private const OFTEN = 2;
 
-    public function __construct(private readonly DataFolder $data)
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly BoardLoader $boards,
+        private readonly WordFiles $words,
+    ) {
+    }
+
+    /**
+     * The sheet that is asked for.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws UnusableInput where there is no such week or language
+     */
+    public function asked(Client $client, SheetChoice $choice): array
     {
+        $board = $this->boards->load($client);
+        $words = $this->words->words($choice->language);
+        $number = $choice->week ?? ($board->program === null ? 1 : PresentWeek::of($board->program));
+        $week = $board->program->weeks[$number - 1] ?? throw UnusableInput::at('/week', 'there is no such week in the program');
+
+        return $this->of($board, $week, Studio::query()->findOrFail($client->studio_id), $words);
     }
 
     /**
      * @param  Week  $week  of the program of the board
      * @return array<string, mixed> what the page of the sheet is made of
      */
-    public function of(Board $board, Week $week, Studio $studio, Words $words): array
+    private function of(Board $board, Week $week, Studio $studio, Words $words): array
     {
         $preparation = new Preparation($this->data->library());
         $sessions = array_map(static fn (Session $each): Session => $preparation->suiting($each, $board->client), $week->sessions);
@@ -80,8 +103,8 @@ final class ClientSheet
             'title' => $dates === null ? $words->say('week', $week->number) : $words->say(
                 'week.of',
                 $week->number,
-                self::date($dates->first($place), $words),
-                self::date($dates->last($place), $words),
+                SheetDates::day($dates->first($place), $words),
+                SheetDates::day($dates->last($place), $words),
             ),
             'total' => $words->say('minutes', ClockField::of($total)['text']).', '.$words->count('sessions', count($sessions)),
             'aims' => OwnAim::query()->ofClient($board->record)->ordered('id')->pluck('words')->all(),
@@ -100,26 +123,6 @@ final class ClientSheet
         ];
     }
 
-    private static function date(DateTimeImmutable $day, Words $words, string $skeleton = 'dMMM'): string
-    {
-        $pattern = (new IntlDatePatternGenerator($words->language))->getBestPattern($skeleton);
-
-        return (string) (new IntlDateFormatter(
-            $words->language,
-            IntlDateFormatter::NONE,
-            IntlDateFormatter::NONE,
-            'UTC',
-            null,
-            $pattern === false ? 'd MMM' : $pattern,
-        ))->format($day->setTime(12, 0)->getTimestamp());
-    }
-
-    /** A weekday's name, from a week that is known to begin on a Monday. */
-    private static function weekday(Weekday $day, Words $words, string $pattern): string
-    {
-        return self::date((new DateTimeImmutable('2024-01-01 UTC'))->modify(sprintf('+%d days', $day->number())), $words, $pattern);
-    }
-
     /**
      * The days of a week, those without a session too, and what is done on each.
      *
@@ -134,7 +137,7 @@ final class ClientSheet
             $here = array_values(array_filter($days, static fn (array $each): bool => $each[0]->day === $day));
             $date = $here[0][1] ?? null;
             $week[] = [
-                'day' => self::weekday($day, $words, 'EEE').($date === null ? '' : ' '.self::date($date, $words)),
+                'day' => SheetDates::weekday($day, $words, 'EEE').($date === null ? '' : ' '.SheetDates::day($date, $words)),
                 'sessions' => array_map(static fn (array $each): array => self::session($each[0], $each[2], $numbers, $words), $here),
             ];
         }
@@ -176,7 +179,7 @@ final class ClientSheet
         $texts = new DoseText($words, $board->style->plan->bothSidesOneRep);
         $exercises = [];
         foreach ($days as [$session]) {
-            $day = self::weekday($session->day, $words, 'EEE');
+            $day = SheetDates::weekday($session->day, $words, 'EEE');
             foreach ($session->blocks as $block) {
                 foreach ($block->entries() as $entry) {
                     $rung = $this->data->library()->find($entry->exercise);
