@@ -104,6 +104,7 @@ Route::middleware('web')->group(function (): void {
             Route::get('rungs/{rung}', [RungController::class, 'show']);
             Route::get('rungs/{rung}/draft', [RungController::class, 'draft']);
             Route::get('figures', [RungController::class, 'figures']);
+            Route::get('logs.zip', [LogController::class, 'exportAll']);
             Route::get('calendar', [CalendarController::class, 'ofStudio']);
             Route::get('calendar.ics', [CalendarController::class, 'studio']);
             Route::post('calendar/links', [CalendarController::class, 'subscribeToStudio']);
@@ -203,6 +204,8 @@ Route::middleware('web')->group(function (): void {
                 Route::post('programs/{program}/name', [ProgramController::class, 'name']);
                 Route::post('programs/{program}/open', [ProgramController::class, 'open']);
                 Route::get('programs/{program}/weeks/{week}', [ProgramController::class, 'week']);
+                Route::get('programs/{program}/file.json', [ProgramController::class, 'json']);
+                Route::get('programs/{program}/file.csv', [ProgramController::class, 'csv']);
                 Route::post('copy', [ProgramController::class, 'copy']);
                 Route::get('summary.html', [ReferralController::class, 'html']);
                 Route::get('summary.pdf', [ReferralController::class, 'pdf']);

@@ -19,6 +19,7 @@ use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 /**
  * The programs of a client: the one in use, those that are kept, and copies of another client's.
@@ -54,6 +55,36 @@ final class ProgramController extends Controller
         $found = $board->program->weeks[$week - 1] ?? abort(404);
 
         return new JsonResponse($this->weeks->of($found, $board));
+    }
+
+    public function json(Request $request, Client $client, string $program, ProgramFile $file): Response
+    {
+        return $this->file($request, $client, $program, 'json', $file);
+    }
+
+    public function csv(Request $request, Client $client, string $program, ProgramFile $file): Response
+    {
+        return $this->file($request, $client, $program, 'csv', $file);
+    }
+
+    /**
+     * The program as a file, or the week or the session of it that is asked for.
+     *
+     * @param  'json'|'csv'  $form
+     */
+    private function file(Request $request, Client $client, string $program, string $form, ProgramFile $file): Response
+    {
+        $number = static function (string $name) use ($request): ?int {
+            $asked = $request->query($name);
+            if ($asked !== null && (! is_string($asked) || preg_match('/^[1-9][0-9]?$/D', $asked) !== 1)) {
+                throw UnusableInput::at('/'.$name, 'must be a number from 1 on');
+            }
+
+            return $asked === null ? null : (int) $asked;
+        };
+        $found = $this->boardWith($client, $program)->program ?? throw UnusableInput::at('/', 'there is no program');
+
+        return $file->of($found, $form, $number('week'), $number('session'));
     }
 
     public function begin(Request $request, Client $client, BeginProgram $begin): JsonResponse

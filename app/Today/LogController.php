@@ -11,6 +11,7 @@ use EvenRungs\Formats\UnusableInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use ZipArchive;
 
 /**
  * What was really done, and the verdicts that follow.
@@ -84,6 +85,27 @@ final class LogController extends Controller
         return new Response($file->write($client), 200, [
             'Content-Type' => 'text/csv; charset=utf-8',
             'Content-Disposition' => 'attachment; filename="even-rungs-log.csv"',
+        ]);
+    }
+
+    /** The logs of everybody whom the trainer sees, a table a client, in one archive. */
+    public function exportAll(LogCsvFile $file): Response
+    {
+        $path = (string) tempnam(storage_path('framework/cache'), 'logs');
+        $zip = new ZipArchive;
+        $zip->open($path, ZipArchive::OVERWRITE);
+        foreach (Client::query()->seenBy($this->trainer())->ordered('name')->get() as $client) {
+            $name = trim((string) preg_replace('/[^\pL\pN]+/u', '-', $client->name), '-');
+            $zip->addFromString("{$name}-{$client->id}.csv", $file->write($client));
+        }
+        $zip->close();
+        $content = is_file($path) ? (string) file_get_contents($path) : '';
+        @unlink($path);
+        abort_if($content === '', 404);
+
+        return new Response($content, 200, [
+            'Content-Type' => 'application/zip',
+            'Content-Disposition' => 'attachment; filename="even-rungs-logs.zip"',
         ]);
     }
 

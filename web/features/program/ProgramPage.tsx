@@ -8,6 +8,7 @@ import { fieldError } from '../../lib/fieldError';
 import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useBoardChange, useClientId, useLibrary } from '../../parts/board/useBoard';
+import { ProgramFiles } from '../../parts/plan/ProgramFiles';
 import { useStyles } from '../../parts/styles/useStyles';
 import { Compare } from './Compare';
 import { CopyDialog } from './CopyDialog';
@@ -76,6 +77,7 @@ export function ProgramPage() {
           Days and wishes
         </Button>
         <CopyDialog disabled={stopped} />
+        {program.data.weeks.length > 0 && <ProgramFiles client={client} what="The program" />}
         <Link
           to="../what-if"
           className="inline-flex min-h-10 items-center px-1 font-semibold underline underline-offset-4"

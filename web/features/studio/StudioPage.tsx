@@ -28,12 +28,30 @@ export function StudioPage() {
         <Kit kit={me.data.kit} />
         <EmergencySteps steps={me.data.emergency_steps} />
         <StudioCalendar />
+        <Logs />
         <TakeOut />
       </div>
       <div className="lg:col-span-2">
         <HappenedList />
       </div>
     </div>
+  );
+}
+
+/** The logs of everybody as tables. */
+function Logs() {
+  return (
+    <section aria-label="Logs" className="space-y-2 rounded-lg border border-line bg-card p-4">
+      <h2 className="text-lg font-bold">Logs of everybody</h2>
+      <p className="text-faint">A table a client in one archive, as a spreadsheet reads them.</p>
+      <a
+        href="/api/logs.zip"
+        download
+        className="inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 text-[15px] font-semibold hover:border-ink"
+      >
+        Save the logs
+      </a>
+    </section>
   );
 }
 

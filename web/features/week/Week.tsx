@@ -10,7 +10,8 @@ import { Code } from '../../ui/Code';
 import { Kept } from '../../ui/Kept';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Why } from '../../ui/Why';
-import { useBoard, useBoardChange } from '../../parts/board/useBoard';
+import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
+import { ProgramFiles } from '../../parts/plan/ProgramFiles';
 import { Preparation } from '../../parts/week/Preparation';
 import { WhyNotDialog } from '../../parts/whynot/WhyNot';
 import { ChooseWeek } from '../../parts/week/ChooseWeek';
@@ -26,6 +27,7 @@ import { letSessionGo, missSession, removeSession } from './changes';
 
 /** The week by day: doses as trainers write them, minutes that add up, the share of each direction, gaps in words. */
 export function Week() {
+  const client = useClientId();
   const board = useBoard();
   const command = useBoardChange();
   const at = useWeek();
@@ -34,7 +36,10 @@ export function Week() {
   const { week } = at;
   return (
     <div className="space-y-4">
-      <ChooseWeek at={at} />
+      <div className="flex flex-wrap items-center gap-3">
+        <ChooseWeek at={at} />
+        <ProgramFiles client={client} what={`Week ${at.number}`} week={at.number} />
+      </div>
       {at.error !== null && <Notice title={at.error.message} />}
       {at.isPending && <Waiting what="the week" />}
       {week?.notes.map((note) => (

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use EvenRungs\Core\Program\Gap;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Formats\Json;
+use EvenRungs\Formats\ProgramCsvWriter;
+use EvenRungs\Formats\ProgramJson;
+use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\DataFolder;
+use Illuminate\Http\Response;
+
+/**
+ * A program, a week of it or one session, as the files that the command line reads.
+ */
+final class ProgramFile
+{
+    public const FORMS = ['json' => 'application/json', 'csv' => 'text/csv; charset=utf-8'];
+
+    public function __construct(private readonly DataFolder $data)
+    {
+    }
+
+    /**
+     * @param  'json'|'csv'  $form
+     * @param  ?int  $week  only this one
+     * @param  ?int  $session  only this one of the week, from 1
+     *
+     * @throws UnusableInput where there is no such week or session
+     */
+    public function of(Program $program, string $form, ?int $week, ?int $session): Response
+    {
+        $part = self::part($program, $week, $session);
+        $text = $form === 'csv'
+            ? ProgramCsvWriter::write($part)
+            : Json::encode((new ProgramJson($this->data->storedClients()))->write($part));
+        $name = implode('-', array_filter(['program', $week === null ? '' : "week-{$week}", $session === null ? '' : "session-{$session}"]));
+
+        return new Response($text, 200, [
+            'Content-Type' => self::FORMS[$form],
+            'Content-Disposition' => sprintf('attachment; filename="%s.%s"', $name, $form),
+        ]);
+    }
+
+    private static function part(Program $program, ?int $week, ?int $session): Program
+    {
+        if ($week === null) {
+            return $program;
+        }
+        $found = $program->weeks[$week - 1] ?? throw UnusableInput::at('/week', 'there is no such week in the program');
+        $of = $program->withGaps(array_values(array_filter(
+            $program->gaps,
+            static fn (Gap $gap): bool => $gap->week === $found->number,
+        )));
+        if ($session === null) {
+            return $of->withWeeks([$found]);
+        }
+        $one = $found->sessions[$session - 1] ?? throw UnusableInput::at('/session', 'there is no such session in the week');
+
+        return $of->withWeeks([$found->withSessions([$one])]);
+    }
+}
