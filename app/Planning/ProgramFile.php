@@ -37,7 +37,7 @@ final class ProgramFile
         $text = $form === 'csv'
             ? ProgramCsvWriter::write($part)
             : Json::encode((new ProgramJson($this->data->storedClients()))->write($part));
-        $name = implode('-', array_filter(['program', $week === null ? '' : "week-{$week}", $session === null ? '' : "session-{$session}"]));
+        $name = 'program'.($week === null ? '' : "-week-{$week}").($session === null ? '' : "-session-{$session}");
 
         return new Response($text, 200, [
             'Content-Type' => self::FORMS[$form],

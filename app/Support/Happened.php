@@ -71,6 +71,8 @@ final class Happened
         'POST words' => 'Added words of their own',
         'POST words/{word}/remove' => 'Removed words of their own',
         'POST clients' => 'Entered a client',
+        'POST clients/table/check' => null,
+        'POST clients/table' => 'Entered clients from a table',
         'POST read-in' => 'Read a client in',
         'POST clients/{client}/erase' => 'Erased a client',
         'PUT clients/{client}' => 'Changed the client’s entries',

@@ -20,7 +20,8 @@ final class FilesTest extends HttpTestCase
         $this->signedIn();
         $client = '/clients/'.$this->clientNamed('Bea Thwart')->id;
         $board = $this->api('GET', $client.'/board')->json();
-        $file = fn (string $query): string => (string) $this->api('GET', $client.'/programs/current/file.'.$query)->assertOk()->getContent();
+        $path = $client.'/programs/current/file.';
+        $file = fn (string $query): string => (string) $this->api('GET', $path.$query)->assertOk()->getContent();
         foreach (['json' => $board['weeks'], 'json?week=1' => 1, 'json?week=1&session=2' => 1] as $query => $weeks) {
             $document = json_decode($file($query));
             self::assertSame([], Schemas::check('program', $document), $query);
@@ -28,7 +29,8 @@ final class FilesTest extends HttpTestCase
         }
         $week = json_decode($file('json?week=1'), true)['weeks'][0];
         self::assertCount(count($board['week']['sessions']), $week['sessions']);
-        self::assertSame($board['week']['sessions'][1]['day'], json_decode($file('json?week=1&session=2'), true)['weeks'][0]['sessions'][0]['day']);
+        $second = json_decode($file('json?week=1&session=2'), true)['weeks'][0]['sessions'][0];
+        self::assertSame($board['week']['sessions'][1]['day'], $second['day']);
 
         $read = ProgramCsv::read($file('csv'));
         self::assertCount($board['weeks'], $read->weeks);

@@ -36,6 +36,7 @@ const StudioPage = lazy(async () => ({ default: (await import('../features/studi
 const RecordPage = lazy(async () => ({ default: (await import('../features/happened/RecordPage')).RecordPage }));
 const Account = lazy(async () => ({ default: (await import('../features/account/Account')).Account }));
 const Archive = lazy(async () => ({ default: (await import('../features/clients/Archive')).Archive }));
+const ClientTable = lazy(async () => ({ default: (await import('../features/clients/ClientTable')).ClientTable }));
 const SheetPile = lazy(async () => ({ default: (await import('../features/sheet/SheetPile')).SheetPile }));
 const Sheet = lazy(async () => ({ default: (await import('../features/sheet/Sheet')).Sheet }));
 
@@ -72,6 +73,7 @@ function SignedIn() {
           <Route index element={<Navigate to="/clients" replace />} />
           <Route path="clients" element={<Clients />} />
           <Route path="clients/new" element={<ClientForm />} />
+          <Route path="clients/table" element={<ClientTable />} />
           <Route path="clients/:client/edit" element={<ClientForm />} />
           <Route path="archive" element={<Archive />} />
           <Route path="sheets" element={<SheetPile />} />
