@@ -94,50 +94,39 @@ start_database() {
 $([ "$instance" = live ] || echo "        GRANT ALL ON even_rungs_older.* TO 'even_rungs'@'127.0.0.1';")" || fail "the database user could not be made"
 }
 
-start_php() {
-    if is_ours "$var/run/fpm.pid" php-fpm; then
-        return
-    fi
-    cat >"$var/conf/fpm.conf" <<CONF
-[global]
-pid = $var/run/fpm.pid
-error_log = $var/log/fpm.log
-daemonize = yes
-[www]
-listen = $fpm_socket
+# pool NAME SOCKET MANAGER CHILDREN MEMORY SECONDS: a pool of PHP processes; a request may take so long.
+pool() {
+    cat <<CONF
+[$1]
+listen = $2
 listen.mode = 0600
 $([ "$(id -u)" != 0 ] || printf 'listen.owner = %s\nlisten.group = %s\nuser = %s\ngroup = %s\n' "$(server_user)" "$(server_user)" "$(server_user)" "$(server_user)")
-pm = static
-pm.max_children = 4
-request_terminate_timeout = 15s
+pm = $3
+pm.max_children = $4
+request_terminate_timeout = $(($6 * 3 / 2))s
 clear_env = no
 env[EVEN_RUNGS_INSTANCE] = $instance
-php_admin_value[memory_limit] = 256M
+php_admin_value[memory_limit] = $5
 php_admin_value[post_max_size] = 20M
 php_admin_value[opcache.validate_timestamps] = 1
 php_admin_value[opcache.revalidate_freq] = 0
 php_admin_value[error_log] = $var/storage/logs/php.log
-php_admin_value[max_execution_time] = 10
-php_admin_flag[expose_php] = off
-catch_workers_output = yes
-; what takes long on purpose, one at a time: sheets of many in one file
-[long]
-listen = ${fpm_socket%.sock}-long.sock
-listen.mode = 0600
-$([ "$(id -u)" != 0 ] || printf 'listen.owner = %s\nlisten.group = %s\nuser = %s\ngroup = %s\n' "$(server_user)" "$(server_user)" "$(server_user)" "$(server_user)")
-pm = ondemand
-pm.max_children = 1
-request_terminate_timeout = 300s
-clear_env = no
-env[EVEN_RUNGS_INSTANCE] = $instance
-php_admin_value[memory_limit] = 512M
-php_admin_value[opcache.validate_timestamps] = 1
-php_admin_value[opcache.revalidate_freq] = 0
-php_admin_value[error_log] = $var/storage/logs/php.log
-php_admin_value[max_execution_time] = 280
+php_admin_value[max_execution_time] = $6
 php_admin_flag[expose_php] = off
 catch_workers_output = yes
 CONF
+}
+
+# start_php: a pool for what people wait for, and one that takes what is long on purpose, one at a time: sheets of many in one file.
+start_php() {
+    if is_ours "$var/run/fpm.pid" php-fpm; then
+        return
+    fi
+    {
+        printf '[global]\npid = %s\nerror_log = %s\ndaemonize = yes\n' "$var/run/fpm.pid" "$var/log/fpm.log"
+        pool www "$fpm_socket" static 4 256M 10
+        pool long "${fpm_socket%.sock}-long.sock" ondemand 1 512M 280
+    } >"$var/conf/fpm.conf"
     local as_root=()
     [ "$(server_user)" != root ] || as_root=(-R)
     rm -f "$fpm_socket" "${fpm_socket%.sock}-long.sock" "$var/run/fpm.pid"
