@@ -129,6 +129,7 @@ Route::middleware('web')->group(function (): void {
             Route::post('notes', [HappenedController::class, 'note']);
             Route::post('group', [GroupController::class, 'plan']);
             Route::post('group/floor', [GroupController::class, 'floor']);
+            Route::post('group/cards', [SheetController::class, 'stations']);
             Route::get('cuff', [CuffController::class, 'show']);
             Route::post('cuff', [CuffController::class, 'play']);
             Route::get('poses', [RungController::class, 'poses']);

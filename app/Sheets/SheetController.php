@@ -77,6 +77,15 @@ final class SheetController extends Controller
         ]);
     }
 
+    /** The stations of a group, a card each. */
+    public function stations(Request $request, StationPage $stations): JsonResponse
+    {
+        $choice = SheetChoice::of($request);
+        $cards = $stations->of($this->trainer(), Body::read($request, 'GroupRequest'), $choice);
+
+        return new JsonResponse(['pdf' => base64_encode($this->view->pdf($this->view->page('stations', $cards, false), $choice))]);
+    }
+
     /** The page, with as much left out as the request says, or as its pages ask for. */
     private function page(Request $request, Client $client, bool $carriesFonts): string
     {

@@ -53,6 +53,7 @@ final class Happened
         'POST notes' => 'Noted',
         'POST group' => null,
         'POST group/floor' => null,
+        'POST group/cards' => null,
         'POST sheets' => null,
         'POST calendar/links' => 'Made a calendar address',
         'POST calendar/links/{link}/withdraw' => 'Withdrew a calendar address',

@@ -49,7 +49,7 @@ final class GroupController extends Controller
                 'name' => $ladder->name,
                 'category' => $ladder->category->value,
                 'places' => array_map(static fn (GroupPlace $place, int $member): array => [
-                    'turn' => 1 + self::turnAt($turns, $member, $station),
+                    'turn' => 1 + $turns->turnAt($member, $station),
                     'client' => $place->member,
                     'name' => $names[$place->member],
                     'rung' => $place->rung?->id,
@@ -105,18 +105,6 @@ final class GroupController extends Controller
                 $this->groups->turns($studio, $body, $stations, $members),
             ),
         );
-    }
-
-    /** The turn, from 0, at which a member is at a station. */
-    private static function turnAt(GroupTurns $turns, int $member, int $station): int
-    {
-        for ($turn = 0; $turn < $turns->turns(); $turn++) {
-            if ($turns->stationOf($member, $turn) === $station) {
-                return $turn;
-            }
-        }
-
-        return 0;
     }
 
     /**

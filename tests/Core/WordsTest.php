@@ -54,7 +54,7 @@ final class WordsTest extends TestCase
     public function test_everything_that_a_sheet_takes_from_the_library_has_its_words(Words $words): void
     {
         $library = Documents::data()->library();
-        $taken = array_column($library->equipment, 'name');
+        $taken = [...array_column($library->equipment, 'name'), ...array_column($library->ladders, 'name')];
         foreach ($library->rungs() as $rung) {
             $coaching = $rung->coaching();
             array_push($taken, $rung->name, $coaching->lessRange, $coaching->cues[0]->say ?? '', ...$coaching->setup);

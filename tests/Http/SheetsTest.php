@@ -145,4 +145,34 @@ final class SheetsTest extends HttpTestCase
         self::assertSame($told, self::pages($pdf), 'as many pages as each has alone');
         self::assertStringContainsString('Bea Thwart', self::read('pdftotext %s -', $pdf));
     }
+
+    public function test_the_stations_of_a_group_are_a_card_each_with_everybody_in_turn(): void
+    {
+        $this->signedIn();
+        $clients = [$this->clientNamed('Bea Thwart')->id, $this->clientNamed('Maren Tidewell')->id];
+        $group = [
+            'clients' => $clients,
+            'stations' => ['dead-bug', 'side-plank', 'press-out'],
+            'rounds' => 1,
+            'work_s' => 40,
+            'rest_s' => 20,
+            'warm_up_s' => 0,
+            'cool_down_s' => 0,
+            'rotate' => true,
+        ];
+        $plan = $this->api('POST', '/group', $group)->assertOk()->json();
+        foreach (['en', 'de'] as $language) {
+            $made = $this->api('POST', '/group/cards?language='.$language, $group)->assertOk()->json('pdf');
+            $pdf = (string) base64_decode($made, true);
+            self::assertSame(count($plan['stations']), self::pages($pdf));
+            $text = str_replace('- ', '-', (string) preg_replace('/\s+/', ' ', self::read('pdftotext -raw %s -', $pdf)));
+            $words = WordFiles::shipped()->words($language);
+            foreach ($plan['stations'] as $station) {
+                foreach ($station['places'] as $place) {
+                    self::assertStringContainsString($words->say('turn', $place['turn']).': '.$place['name'], $text);
+                    self::assertStringContainsString($words->of((string) $place['exercise']), $text);
+                }
+            }
+        }
+    }
 }

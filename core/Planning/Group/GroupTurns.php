@@ -155,4 +155,16 @@ final class GroupTurns
     {
         return array_sum(array_map(static fn (array $each): int => $each['needs'] - $each['has'], $this->short($kit)));
     }
+
+    /** The turn, from 0, at which a member is at a station; the first where they never come to it. */
+    public function turnAt(int $member, int $station): int
+    {
+        for ($turn = 0; $turn < $this->turns(); $turn++) {
+            if ($this->stationOf($member, $turn) === $station) {
+                return $turn;
+            }
+        }
+
+        return 0;
+    }
 }

@@ -1,8 +1,9 @@
 import { useMutation } from '@tanstack/react-query';
-import { Play, Printer } from 'lucide-react';
+import { Play, Printer, FileDown } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { type Schemas } from '../../api/client';
+import { answer, api, type Schemas } from '../../api/client';
+import { savePdf } from '../../lib/savePdf';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Code } from '../../ui/Code';
@@ -256,6 +257,12 @@ function Plan({
     mutationFn: () => runGroup(body),
     onSuccess: () => navigate('/floor'),
   });
+  const cards = useMutation({
+    mutationFn: () => answer(api.POST('/group/cards', { body })),
+    onSuccess: ({ pdf }) => {
+      savePdf(pdf, 'stations.pdf');
+    },
+  });
   return (
     <>
       <div className="mb-3 flex flex-wrap items-end gap-4 print:hidden">
@@ -276,6 +283,14 @@ function Plan({
           <Printer size={18} aria-hidden /> Print a card a station
         </Button>
         <Button
+          disabled={cards.isPending}
+          onClick={() => {
+            cards.mutate();
+          }}
+        >
+          <FileDown size={18} aria-hidden /> Cards as PDF
+        </Button>
+        <Button
           look="act"
           onClick={() => {
             run.mutate();
@@ -286,7 +301,7 @@ function Plan({
         </Button>
         <SomethingIsWrong people={(plan.stations[0]?.places ?? []).map(({ client, name }) => ({ client, name }))} />
         <p role="alert" className="font-semibold text-warn empty:hidden">
-          {run.error?.message}
+          {run.error?.message ?? cards.error?.message}
         </p>
       </div>
       {plan.notes.map((note) => (

@@ -3,21 +3,12 @@ import { FileDown } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { answerInPieces, api, inPieces, type Progress, type Schemas } from '../../api/client';
+import { savePdf } from '../../lib/savePdf';
 import { useClients } from '../../parts/client/useClients';
 import { Button } from '../../ui/Button';
 import { Tick } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { SheetFields, useSheetChoice } from './SheetFields';
-
-/** Hands a file to whoever sits at the device. */
-function save(base64: string, name: string) {
-  const bytes = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([bytes], { type: 'application/pdf' }));
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
-}
 
 /** The sheets of several clients, this week of each, in one file. */
 export function SheetPile() {
@@ -37,7 +28,7 @@ export function SheetPile() {
         setProgress,
       ),
     onSuccess: (made) => {
-      save(made.pdf, 'sheets.pdf');
+      savePdf(made.pdf, 'sheets.pdf');
     },
     onSettled: () => {
       setProgress(null);
