@@ -18,10 +18,10 @@ final class SheetDates
     /** A day, in the order and with the names of the language. */
     public static function day(DateTimeImmutable $day, Words $words, string $skeleton = 'dMMM'): string
     {
-        $pattern = (new IntlDatePatternGenerator($words->language))->getBestPattern($skeleton);
+        $pattern = (new IntlDatePatternGenerator($words->locale()))->getBestPattern($skeleton);
 
         return (string) (new IntlDateFormatter(
-            $words->language,
+            $words->locale(),
             IntlDateFormatter::NONE,
             IntlDateFormatter::NONE,
             'UTC',

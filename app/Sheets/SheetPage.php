@@ -67,7 +67,10 @@ final class SheetPage
         $number = $choice->week ?? ($board->program === null ? 1 : PresentWeek::of($board->program));
         $week = $board->program->weeks[$number - 1] ?? throw UnusableInput::at('/week', 'there is no such week in the program');
 
-        return $this->of($board, $week, Studio::query()->findOrFail($client->studio_id), $words);
+        $studio = Studio::query()->findOrFail($client->studio_id);
+        $dayFirst = $words->language === WordFiles::DEFAULT && in_array($studio->date_format, ['dmy', 'ymd'], true);
+
+        return $this->of($board, $week, $studio, $dayFirst ? $words->asIn('en-GB') : $words);
     }
 
     /**

@@ -14,13 +14,27 @@ final class Words
      * @param  string  $name  of the language, in itself
      * @param  array<string, string>  $said  sentences and patterns by what they say; `%s` stands for what is put in
      * @param  array<string, string>  $phrases  what stands in the library, in this language, by what stands there
+     * @param  ?string  $place  whose way to write days it follows; null for the language's usual one
      */
     public function __construct(
         public readonly string $language,
         public readonly string $name,
         private readonly array $said,
         private readonly array $phrases,
+        private readonly ?string $place = null,
     ) {
+    }
+
+    /** The same language with the days of a place that speaks it, such as `en-GB`. */
+    public function asIn(string $place): self
+    {
+        return new self($this->language, $this->name, $this->said, $this->phrases, $place);
+    }
+
+    /** What days are written by. */
+    public function locale(): string
+    {
+        return $this->place ?? $this->language;
     }
 
     /** A sentence, with what is put into its places. */

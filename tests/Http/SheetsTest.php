@@ -110,6 +110,10 @@ final class SheetsTest extends HttpTestCase
         $settings = [...$this->api('GET', '/me')->json('settings'), 'contact' => 'Sanna Keel, 555 0100'];
         $this->api('POST', '/studio', ['name' => 'Slipway Studio', 'settings' => $settings])->assertOk();
         self::assertStringContainsString('Call: Sanna Keel, 555 0100', $this->sheet('.html', 'pages=1'));
+        foreach (['dmy' => '/Mon \d+ [A-Z][a-z]+</', 'mdy' => '/Mon [A-Z][a-z]+ \d+</'] as $format => $days) {
+            $this->api('POST', '/studio', ['name' => 'Slipway Studio', 'settings' => ['date_format' => $format] + $settings]);
+            self::assertMatchesRegularExpression($days, $this->sheet('.html', 'pages=1'), 'days as the studio writes them');
+        }
     }
 
     public function test_what_cannot_be_is_told_and_other_studios_get_nothing(): void
