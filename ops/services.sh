@@ -174,7 +174,7 @@ $([ "$instance" != bench ] || cat <<BARE
 BARE
 )
         # files of a take-out or of logs are large, everything else is not
-        location ~ ^/api/(read-in|ladders/import(/check)?|audit(/fix)?|clients/[^/]+/logs/import)$ {
+        location ~ ^/api/(read-in(/check)?|ladders/import(/check)?|audit(/fix)?|clients/[^/]+/logs/import)$ {
             client_max_body_size 16m;
 $(to_php)
         }

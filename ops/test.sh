@@ -33,12 +33,13 @@ if [ -z "$suite" ] || [ "$suite" = http ] || [ "$suite" = browser ]; then
 fi
 
 if [ -n "$suite" ]; then
+    [ "$suite" != browser ] || suite=browser,desk
     vendor/bin/phpunit --testsuite "$suite"
     exit
 fi
 
-# The browser, which kills its servers, runs on one core; on the other what needs none, with servers of its own, and the checks of the
-# code. The last line is all tests, as PHPUnit says it.
+# The browser, which kills its servers, runs on one core; on the other the checks of the code, what needs no browser and, behind it, those at the
+# desk that let servers live, on servers of their own. The last line is all tests, as PHPUnit says it.
 code=0
 (
     step "Formatting of PHP (Pint)" vendor/bin/pint --test -q
@@ -52,7 +53,7 @@ code=0
     start_services 8641 8741
     artisan migrate:fresh --force --no-interaction >"$var/log/migrate.log" 2>&1
     artisan demo:seed
-    EVEN_RUNGS_TEST_INSTANCE=plain vendor/bin/phpunit --testsuite core,reference,formats,http --do-not-cache-result
+    EVEN_RUNGS_TEST_INSTANCE=plain vendor/bin/phpunit --testsuite core,reference,formats,http,desk --do-not-cache-result
 ) >"$var/log/plain-tests.log" 2>&1 &
 plain_pid=$!
 # into a file, not a pipe: servers that a test restarts would hold the pipe open after everything is done
@@ -62,7 +63,7 @@ tail -n +1 -f --pid="$browser_pid" "$var/log/browser-tests.log" &
 tail_pid=$!
 wait "$browser_pid" || code=$?
 wait "$tail_pid" || true
-say "The checks, and everything that needs no browser:"
+say "The checks, and everything else:"
 wait "$plain_pid" || code=$?
 cat "$var/log/plain-tests.log"
 say ""

@@ -153,6 +153,7 @@ Route::middleware('web')->group(function (): void {
             Route::post('clients', [ClientController::class, 'store']);
             Route::post('clients/table/check', [ClientTable::class, 'check']);
             Route::post('clients/table', [ClientTable::class, 'enter']);
+            Route::post('read-in/check', [CopyController::class, 'checkReadIn']);
             Route::post('read-in', [CopyController::class, 'readIn']);
             Route::get('archive', [ClientController::class, 'archived']);
 

@@ -37,6 +37,12 @@ final class CopyController extends Controller
         return self::file($this->takeOut->studio($studio), $studio->name);
     }
 
+    /** What a file holds and what reading it in would bring. Keeps nothing. */
+    public function checkReadIn(Request $request, ReadInPage $page): JsonResponse
+    {
+        return new JsonResponse($page->of($this->trainer(), (string) $request->getContent()));
+    }
+
     public function readIn(Request $request, ReadIn $readIn): JsonResponse
     {
         $client = $readIn->client($this->trainer(), (string) $request->getContent());

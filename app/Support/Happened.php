@@ -74,6 +74,7 @@ final class Happened
         'POST clients' => 'Entered a client',
         'POST clients/table/check' => null,
         'POST clients/table' => 'Entered clients from a table',
+        'POST read-in/check' => null,
         'POST read-in' => 'Read a client in',
         'POST clients/{client}/erase' => 'Erased a client',
         'PUT clients/{client}' => 'Changed the client’s entries',

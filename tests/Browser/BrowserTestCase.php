@@ -208,7 +208,7 @@ abstract class BrowserTestCase extends TestCase
 
     private static function address(): string
     {
-        $settings = parse_ini_file(dirname(__DIR__, 2).'/var/test/app.env', false, INI_SCANNER_RAW) ?: [];
+        $settings = parse_ini_file(TestServer::files().'/app.env', false, INI_SCANNER_RAW) ?: [];
 
         return 'http://127.0.0.1:'.$settings['WEB_PORT'];
     }

@@ -73,7 +73,13 @@ final class CopiesTest extends HttpTestCase
             ],
         );
         $this->actingAs($owner->refresh());
+        $found = $this->api('POST', '/read-in/check', $out)->assertOk()->json();
+        $before = Client::query()->count();
+        $taken = json_decode($out, true)['clients'][0];
+        self::assertSame($taken['client']['name'], $found['name']);
+        self::assertSame(count($taken['logs']), array_column($found['holds'], 'count', 'what')['logged sessions']);
         $id = $this->api('POST', '/read-in', $out)->assertCreated()->json('id');
+        self::assertSame($before + 1, Client::query()->count(), 'looking at it kept nothing');
         self::assertSame($out, (string) $this->api('GET', "/clients/{$id}/take-out")->getContent());
         $this->api('GET', "/clients/{$id}/board")->assertOk();
         $this->api('GET', "/clients/{$id}/logs")->assertOk();

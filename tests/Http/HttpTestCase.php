@@ -14,6 +14,7 @@ use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
+use Tests\Support\TestServer;
 
 /**
  * Calls the API on the seeded demo studio; every answer is checked against the API document.
@@ -33,7 +34,7 @@ abstract class HttpTestCase extends TestCase
     public static function application(): Application
     {
         // the tests beside those of the browser have servers of their own; nothing else is ever tested on
-        putenv('EVEN_RUNGS_INSTANCE='.(getenv('EVEN_RUNGS_TEST_INSTANCE') === 'plain' ? 'plain' : 'test'));
+        putenv('EVEN_RUNGS_INSTANCE='.TestServer::instance());
         $app = require dirname(__DIR__, 2).'/bootstrap/app.php';
         $app->make(\Illuminate\Contracts\Console\Kernel::class)->bootstrap();
 

@@ -11,16 +11,28 @@ final class TestServer
 {
     private static ?string $demo = null;
 
+    /** The instance that the tests of this process have for themselves: two suites with a browser may run at once. */
+    public static function instance(): string
+    {
+        return getenv('EVEN_RUNGS_TEST_INSTANCE') === 'plain' ? 'plain' : 'test';
+    }
+
     private static function folder(): string
     {
         return dirname(__DIR__, 2);
+    }
+
+    /** Where the instance keeps what is its own. */
+    public static function files(): string
+    {
+        return self::folder().'/var/'.self::instance();
     }
 
     /** Web server, PHP and database at once, without a word to any of them. */
     public static function kill(): void
     {
         foreach (['nginx', 'fpm', 'db'] as $name) {
-            $pid = (int) @file_get_contents(self::folder().'/var/test/run/'.$name.'.pid');
+            $pid = (int) @file_get_contents(self::files().'/run/'.$name.'.pid');
             if ($pid > 0) {
                 posix_kill($pid, SIGKILL);
             }
@@ -50,7 +62,7 @@ final class TestServer
         $pids = implode(
             ' ',
             array_map(
-                static fn (string $name): string => (string) (int) @file_get_contents(self::folder().'/var/test/run/'.$name.'.pid'),
+                static fn (string $name): string => (string) (int) @file_get_contents(self::files().'/run/'.$name.'.pid'),
                 $names,
             ),
         );
@@ -59,10 +71,11 @@ final class TestServer
                 'bash',
                 '-c',
                 sprintf(
-                    'sleep %.3f; kill -9 %s; cd %s; . ops/common.sh; . ops/services.sh; use_instance test; %s',
+                    'sleep %.3f; kill -9 %s; cd %s; . ops/common.sh; . ops/services.sh; use_instance %s; %s',
                     $afterMs / 1000,
                     $pids,
                     escapeshellarg(self::folder()),
+                    self::instance(),
                     $orphans,
                 ),
             ],
@@ -103,7 +116,7 @@ final class TestServer
     public static function errors(): string
     {
         $lines = [];
-        foreach (glob(self::folder().'/var/test/storage/logs/app-*.log') ?: [] as $file) {
+        foreach (glob(self::files().'/storage/logs/app-*.log') ?: [] as $file) {
             $lines = [...$lines, ...preg_grep('/ ERROR (?!SQLSTATE\[HY000\])/', file($file) ?: []) ?: []];
         }
 
@@ -123,7 +136,9 @@ final class TestServer
             sprintf(
                 'cd %s && timeout 90 bash -c %s 2>&1 </dev/null',
                 escapeshellarg(self::folder()),
-                escapeshellarg('exec 3>&- 4>&- 5>&- 6>&- 7>&- 8>&- 9>&-; . ops/common.sh; . ops/services.sh; use_instance test; '.$do),
+                escapeshellarg(
+                    'exec 3>&- 4>&- 5>&- 6>&- 7>&- 8>&- 9>&-; . ops/common.sh; . ops/services.sh; use_instance '.self::instance().'; '.$do,
+                ),
             ),
             $output,
             $code,

@@ -32,7 +32,7 @@ final class Visitor
 
     public static function setting(string $name): string
     {
-        $settings = parse_ini_file(dirname(__DIR__, 2).'/var/test/app.env', false, INI_SCANNER_RAW) ?: [];
+        $settings = parse_ini_file(TestServer::files().'/app.env', false, INI_SCANNER_RAW) ?: [];
 
         return (string) ($settings[$name] ?? '');
     }
