@@ -134,7 +134,7 @@ final class ProgramFitTest extends TestCase
     /** `EVEN_RUNGS_CLIENTS` asks for more: half of the programs from a fixed seed, half fresh. */
     public function test_whatever_is_fitted_to_whomever_the_audit_finds_no_error(): void
     {
-        $count = (int) (getenv('EVEN_RUNGS_CLIENTS') ?: 60);
+        $count = (int) (getenv('EVEN_RUNGS_CLIENTS') ?: 40);
         $fresh = random_int(1, 1_000_000_000);
         fprintf(STDERR, "\nFitted programs, seed %d\n", $fresh);
         foreach ([20261128, $fresh] as $seed) {

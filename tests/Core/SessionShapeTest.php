@@ -26,7 +26,7 @@ final class SessionShapeTest extends TestCase
     use TestTrait;
     use Weeks;
 
-    private const CLIENTS = 40;
+    private const CLIENTS = 26;
 
     /** @return iterable<string, array{int, array<string, mixed>, int}> */
     public static function lengths(): iterable

@@ -29,7 +29,7 @@ use Tests\Support\Documents;
  */
 final class WeekAimTest extends TestCase
 {
-    private const CLIENTS = 60;
+    private const CLIENTS = 40;
 
     /** @return array{list<AimedSlot>, WeekAim} */
     private static function aimed(Client $client, Style $style): array

@@ -32,7 +32,7 @@ final class WeekPromisesTest extends TestCase
     use Weeks;
 
     /** Random clients of one seed; `./even-rungs soak` asks for more. */
-    private const CLIENTS = 60;
+    private const CLIENTS = 40;
 
     /** One client in nine is planned twice, to see that nothing is left to chance. */
     private const TWICE_UNDER_S = 10;
