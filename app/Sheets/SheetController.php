@@ -61,8 +61,8 @@ final class SheetController extends Controller
             try {
                 $sheet = $this->sheets->asked($client, $choice);
                 $sheets[] = [...$sheet, 'detail' => $this->view->fit($sheet, $choice)[0]];
-            } catch (UnusableInput) {
-                $without[] = $client->name;
+            } catch (UnusableInput $e) {
+                $without[] = $e->problems[0]->path === '/week' ? $client->name : throw $e;
             }
         }
         if ($sheets === []) {

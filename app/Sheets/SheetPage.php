@@ -110,7 +110,7 @@ final class SheetPage
                 SheetDates::day($dates->last($place), $words),
             ),
             'total' => $words->say('minutes', ClockField::of($total)['text']).', '.$words->count('sessions', count($sessions)),
-            'aims' => OwnAim::query()->ofClient($board->record)->ordered('id')->pluck('words')->all(),
+            'aims' => OwnAim::query()->ofClient($board->record)->ordered('id')->whereNull('ended_on')->pluck('words')->all(),
             'halted' => $board->referrals !== [],
             'days' => self::days($days, $numbers, $words),
             'exercises' => array_values($exercises),

@@ -137,6 +137,7 @@ final class SheetsTest extends HttpTestCase
     {
         $this->signedIn();
         $all = array_map(fn (string $name): string => $this->clientNamed($name)->id, ['Bea Thwart', 'Tove Rudder', 'Anker Stave']);
+        $this->api('POST', '/sheets?language=xx', ['clients' => $all])->assertStatus(422)->assertJsonPath('errors.0.path', '/language');
         $made = $this->api('POST', '/sheets?pages=1', ['clients' => $all])->assertOk()->json();
         $pdf = (string) base64_decode($made['pdf'], true);
         self::assertSame(count($all), $made['sheets'] + count($made['without']));
