@@ -70,7 +70,7 @@ final class CarriedOverTest extends TestCase
         $chance = new Randomizer(new Mt19937($seed));
         $library = Documents::data()->library();
         [$stayed, $hand, $out] = [0, 0, 0];
-        for ($case = 0; $case < (int) (getenv('EVEN_RUNGS_CLIENTS') ?: 26); $case++) {
+        for ($case = 0; $case < (int) (getenv('EVEN_RUNGS_CLIENTS') ?: 40); $case++) {
             $client = Documents::anyone($chance);
             if ($client->days === null) {
                 continue;

@@ -59,7 +59,7 @@ final class ChosenLaddersTest extends TestCase
         $chance = new Randomizer(new Mt19937($seed));
         $all = array_map(static fn ($ladder): string => $ladder->id, Documents::data()->library()->ladders);
         [$there, $told] = [0, 0];
-        for ($case = 0; $case < (int) (getenv('EVEN_RUNGS_CLIENTS') ?: 8); $case++) {
+        for ($case = 0; $case < (int) (getenv('EVEN_RUNGS_CLIENTS') ?: 12); $case++) {
             $chosen = array_map(static fn (int $key): string => $all[$key], $chance->pickArrayKeys($all, $chance->getInt(4, 8)));
             $client = Documents::anyone($chance)->but(ladders: $chosen);
             $program = self::planned($client);

@@ -53,7 +53,7 @@ final class ThroughTheWeeksTest extends TestCase
     public function test_no_direction_loses_a_set_and_a_lighter_week_is_lighter(): void
     {
         $steps = 0;
-        $this->limitTo((int) (getenv('EVEN_RUNGS_CLIENTS') ?: 30))->forAll(
+        $this->limitTo((int) (getenv('EVEN_RUNGS_CLIENTS') ?: 45))->forAll(
             Generators::vector(5, Generators::choose(1, 8)),
             Generators::elements(...Documents::data()->styleNames()),
             Generators::elements('general', 'rehab', 'strength', 'endurance-sport', 'rotational-sport', 'youth', 'healthy-ageing'),
