@@ -22,17 +22,15 @@ final class Links
 
     private const DAYS = 7;
 
-    private const SECRET_BYTES = 32;
-
     /**
      * @param  array<string, mixed>  $fields  of the row
      * @return string the token, which is not kept anywhere
      */
     public function issue(string $kind, array $fields = []): string
     {
-        $secret = rtrim(strtr(base64_encode(random_bytes(self::SECRET_BYTES)), '+/', '-_'), '=');
+        $secret = Secret::fresh();
         $link = Link::query()->create(
-            [...$fields, 'kind' => $kind, 'hash' => hash('sha256', $secret), 'expires_at' => Carbon::now()->addDays(self::DAYS)],
+            [...$fields, 'kind' => $kind, 'hash' => Secret::hash($secret), 'expires_at' => Carbon::now()->addDays(self::DAYS)],
         );
 
         return strtolower($link->id).'.'.$secret;
@@ -80,8 +78,7 @@ final class Links
         [$id, $secret] = [...explode('.', $token, 2), ''];
         $query = Link::query()->whereKey($id);
         $link = ($toUse ? $query->locked() : $query)->first();
-        $matches = hash_equals($link->hash ?? hash('sha256', ''), hash('sha256', $secret));
-        if ($link === null || ! $matches) {
+        if (! Secret::opens($secret, $link?->hash) || $link === null) {
             throw UnusableInput::at('/token', 'This link does not work. Check that all of it was copied, or ask for a new one.');
         }
         if (! $link->isOpen()) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Calendar;
 
+use App\Accounts\Secret;
 use App\Models\CalendarLink;
 use App\Models\Trainer;
 use Closure;
@@ -28,8 +29,7 @@ final class CalendarAddress
         $token = $request->route('token');
         [$id, $secret] = [...explode('.', is_string($token) ? $token : '', 2), ''];
         $link = CalendarLink::query()->whereKey($id)->first();
-        $matches = hash_equals($link->hash ?? hash('sha256', ''), hash('sha256', $secret));
-        if ($link === null || ! $matches || $link->revoked_at !== null) {
+        if (! Secret::opens($secret, $link?->hash) || $link === null || $link->revoked_at !== null) {
             abort(404);
         }
         $trainer = Trainer::query()->findOrFail($link->trainer_id);

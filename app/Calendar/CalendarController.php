@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Calendar;
 
+use App\Accounts\Secret;
 use App\Http\Body;
 use App\Models\CalendarLink;
 use App\Models\Client;
@@ -18,8 +19,6 @@ use Illuminate\Support\Carbon;
  */
 final class CalendarController extends Controller
 {
-    private const SECRET_BYTES = 32;
-
     public function __construct(private readonly Calendars $calendars)
     {
     }
@@ -100,12 +99,12 @@ final class CalendarController extends Controller
 
     private function issued(?Client $client): JsonResponse
     {
-        $secret = rtrim(strtr(base64_encode(random_bytes(self::SECRET_BYTES)), '+/', '-_'), '=');
+        $secret = Secret::fresh();
         $link = CalendarLink::query()->create([
             'studio_id' => $this->trainer()->studio_id,
             'client_id' => $client?->id,
             'trainer_id' => $this->trainer()->id,
-            'hash' => hash('sha256', $secret),
+            'hash' => Secret::hash($secret),
         ]);
 
         return new JsonResponse([
