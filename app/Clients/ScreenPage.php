@@ -24,6 +24,7 @@ final class ScreenPage
     public function __construct(
         private readonly DataFolder $data,
         private readonly Screening $screening,
+        private readonly Lifted $lifted,
     ) {
     }
 
@@ -48,15 +49,7 @@ final class ScreenPage
             array_map(static fn (mixed $limit): string => is_array($limit) ? $limit['limit'] : $limit, $document['limits'] ?? []),
             static fn (string $id): bool => $library->limits[$id]->medical,
         ), ...($person->stopped === null ? [] : [Allowed::STOP_OF_ALL])];
-        $named = static fn (string $id): string => $names[$id] ?? match (true) {
-            $id === Allowed::STOP_OF_ALL => 'the stop of everything',
-            $id === Allowed::MONITORED_PAIN => 'monitored pain',
-            str_starts_with($id, 'stop:') && $library->hasLadder(substr($id, 5)) => 'the stop of '.lcfirst(
-                $library->ladder(substr($id, 5))->name,
-            ),
-            default => $id,
-        };
-
+        $named = $this->lifted->name(...);
         $rows = array_map(
             static fn (string $id): array => ['id' => $id, 'name' => ucfirst($named($id)), 'covered' => ! in_array($id, $refused, true)],
             array_values($needed),
