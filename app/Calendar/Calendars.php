@@ -7,17 +7,14 @@ namespace App\Calendar;
 use App\Models\Client;
 use App\Models\Studio;
 use App\Models\Trainer;
-use App\Planning\Board;
 use App\Planning\BoardLoader;
+use App\Support\ClockField;
 use DateTimeImmutable;
 use DateTimeZone;
-use EvenRungs\Core\Dose\Wording;
-use EvenRungs\Core\Program\Block;
-use EvenRungs\Core\Program\CircuitBlock;
-use EvenRungs\Core\Program\Entry;
+use EvenRungs\Core\Client\SafetyScreen;
 use EvenRungs\Core\Program\ProgramDates;
-use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionTime;
+use EvenRungs\Core\Program\Told;
 use EvenRungs\Formats\CalendarEvent;
 use EvenRungs\Formats\CalendarFile;
 use EvenRungs\Storage\DataFolder;
@@ -67,8 +64,7 @@ final class Calendars
     /** @return list<CalendarEvent> */
     private function events(Client $client, string $before): array
     {
-        $board = $this->boards->load($client);
-        $program = $board->program;
+        $program = $this->boards->program($client);
         $dates = $program === null ? null : ProgramDates::of($program);
         if ($program === null || $dates === null) {
             return [];
@@ -76,6 +72,9 @@ final class Calendars
         $zone = self::zone($client->studio_id);
         $keys = ProgramDates::keys($program);
         $words = $this->words->words(WordFiles::DEFAULT);
+        $bothSidesOneRep = $this->boards->style($client)->plan->bothSidesOneRep;
+        // who is stopped does not read in a calendar that they train
+        $isHalted = (new SafetyScreen)->referrals($this->boards->person($client)) !== [];
         $events = [];
         foreach ($program->weeks as $w => $week) {
             foreach ($week->sessions as $s => $session) {
@@ -84,32 +83,19 @@ final class Calendars
                 }
                 $time = $client->times[$session->day->value] ?? null;
                 $length = SessionTime::total($session, $this->data->library());
+                $title = $words->say('kind.'.$session->kind->value).', '.$words->say('minutes', ClockField::of($length)['text']);
+                $lines = Told::session($session, $this->data->library(), $bothSidesOneRep);
                 $events[] = new CalendarEvent(
                     hash('sha256', $client->id.' '.($keys[$w][$s] ?? "{$w} {$s}")).'@even-rungs',
                     new DateTimeImmutable($dates->session($w, $s)->format('Y-m-d').' '.($time ?? '00:00'), $zone),
                     $time === null,
                     $length,
-                    ucfirst($before.$words->say('kind.'.$session->kind->value)).', '.$words->say('minutes', $length->toClock()),
-                    $this->told($session, $board),
+                    ucfirst($before.($isHalted ? $words->say('not-now', $title) : $title)),
+                    implode("\n", $isHalted ? [$words->say('halted')] : $lines),
                 );
             }
         }
 
         return $events;
-    }
-
-    /** The exercises in words, a line each. */
-    private function told(Session $session, Board $board): string
-    {
-        $lines = array_map(fn (Block $block): array => [
-            ...($block instanceof CircuitBlock ? [sprintf('%d %s of:', $block->rounds, $block->rounds === 1 ? 'round' : 'rounds')] : []),
-            ...array_map(fn (Entry $entry): string => sprintf(
-                '%s: %s',
-                $this->data->library()->find($entry->exercise)->name ?? $entry->exercise,
-                Wording::of($entry->dose, $board->style->plan->bothSidesOneRep),
-            ), $block->entries()),
-        ], $session->blocks);
-
-        return implode("\n", array_merge(...$lines));
     }
 }

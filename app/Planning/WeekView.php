@@ -11,7 +11,6 @@ use App\Today\LastLoads;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Unit;
-use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\RunSheet;
 use EvenRungs\Core\Ladder\Category;
@@ -35,6 +34,7 @@ use EvenRungs\Core\Program\RestBlock;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionTime;
 use EvenRungs\Core\Program\Shift;
+use EvenRungs\Core\Program\Told;
 use EvenRungs\Core\Program\Unwritten;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Time\Seconds;
@@ -234,9 +234,7 @@ final class WeekView
             'category' => $rung?->category->value,
             'level' => $rung?->level->value,
             'dose' => Shorthand::write($entry->dose),
-            'words' => Wording::of($entry->dose, $board->style->plan->bothSidesOneRep).(
-                ExtraSet::side($entry) === null ? '' : sprintf(', %s side only', ExtraSet::side($entry))
-            ),
+            'words' => Told::dose($entry, $board->style->plan->bothSidesOneRep),
             'extra' => ExtraSet::side($entry),
             'unusual' => $range === null ? null : ['far' => $range->isFar, 'text' => $range->text],
             'missing' => Unwritten::in($entry->dose, $rung),

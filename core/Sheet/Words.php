@@ -43,11 +43,6 @@ final class Words
         return vsprintf($this->said[$what] ?? $what, array_values($in));
     }
 
-    public function says(string $what): bool
-    {
-        return isset($this->said[$what]);
-    }
-
     /** So many of something: `sets.one` for one, `sets.many` for any other number. */
     public function count(string $what, int $count): string
     {
@@ -64,10 +59,5 @@ final class Words
     public function allOf(array $phrases): string
     {
         return implode(', ', array_map($this->of(...), $phrases));
-    }
-
-    public function has(string $phrase): bool
-    {
-        return isset($this->phrases[$phrase]);
     }
 }

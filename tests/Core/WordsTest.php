@@ -45,7 +45,7 @@ final class WordsTest extends TestCase
         }
         self::assertSame(array_keys(self::file(WordFiles::DEFAULT)['said']), array_keys($own));
         foreach (Documents::data()->library()->limits as $limit) {
-            self::assertTrue($words->says('limit.'.$limit->id), $limit->id);
+            self::assertArrayHasKey('limit.'.$limit->id, $own);
         }
     }
 
@@ -68,11 +68,8 @@ final class WordsTest extends TestCase
                 array_push($taken, ...Documents::data()->style($style)->words($rung));
             }
         }
-        $missing = array_filter(
-            array_unique($taken),
-            static fn (string $each): bool => $each !== '' && $words->language !== WordFiles::DEFAULT && ! $words->has($each),
-        );
-        self::assertSame([], array_values($missing));
+        $missing = array_diff($taken, array_keys(self::file($words->language)['phrases']), ['']);
+        self::assertSame([], $words->language === WordFiles::DEFAULT ? [] : array_values(array_unique($missing)));
         self::assertSame('Our own exercise', $words->of('Our own exercise'), 'what a studio wrote stays as it wrote it');
     }
 

@@ -14,9 +14,9 @@ use Tests\Support\ReadByNode;
  */
 final class CalendarsTest extends HttpTestCase
 {
-    private function client(string $rest = ''): string
+    private function client(string $rest = '', string $name = 'Maren Tidewell'): string
     {
-        return '/clients/'.$this->clientNamed('Maren Tidewell')->id.$rest;
+        return '/clients/'.$this->clientNamed($name)->id.$rest;
     }
 
     /** @return list<array<string, mixed>> */
@@ -28,11 +28,11 @@ final class CalendarsTest extends HttpTestCase
     public function test_every_session_of_the_program_is_there_on_its_day_with_its_minutes_and_exercises(): void
     {
         $this->signedIn();
-        $read = self::read((string) $this->api('GET', $this->client('/calendar.ics'))->assertOk()->getContent());
-        $board = $this->api('GET', $this->client('/board'))->json();
+        $read = self::read((string) $this->api('GET', $this->client('/calendar.ics', 'Bea Thwart'))->assertOk()->getContent());
+        $board = $this->api('GET', $this->client('/board', 'Bea Thwart'))->json();
         $planned = [];
         for ($week = 1; $week <= $board['weeks']; $week++) {
-            array_push($planned, ...$this->api('GET', $this->client("/programs/current/weeks/{$week}"))->json('sessions'));
+            array_push($planned, ...$this->api('GET', $this->client("/programs/current/weeks/{$week}", 'Bea Thwart'))->json('sessions'));
         }
         self::assertCount(count($planned), $read);
         self::assertCount(count($read), array_unique(array_column($read, 'uid')));
@@ -97,5 +97,16 @@ final class CalendarsTest extends HttpTestCase
         self::assertStringContainsString('Bea Thwart: ', $titles);
         Trainer::query()->where('email', 'trainer@slipway.example')->update(['disabled_at' => now()]);
         $this->get($made['path'])->assertNotFound();
+    }
+
+    public function test_who_is_stopped_does_not_read_in_a_calendar_that_they_train(): void
+    {
+        $this->signedIn();
+        $maren = $this->clientNamed('Maren Tidewell');
+        $maren->update(['document' => [...$maren->document, 'screen' => ['flags' => ['chest-pain']]]]);
+        foreach (self::read((string) $this->api('GET', $this->client('/calendar.ics'))->getContent()) as $each) {
+            self::assertStringStartsWith('Not now: ', $each['title']);
+            self::assertSame('Do nothing of this sheet for now.', $each['text']);
+        }
     }
 }
