@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Referral;
 
+use App\Clients\Lifted;
 use App\Clients\Screening;
 use App\Models\Client;
 use App\Models\LoggedSession;
@@ -16,11 +17,17 @@ use App\Planning\BoardLoader;
 use App\Planning\PresentWeek;
 use App\Planning\WeekView;
 use App\Progress\TestDaysPage;
+use App\Support\ClockField;
 use App\Support\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Limit;
+use EvenRungs\Core\Client\Referral;
 use EvenRungs\Core\Ladder\Category;
+use EvenRungs\Core\Program\Gap;
 use EvenRungs\Core\Program\ProgramDates;
+use EvenRungs\Core\Program\SessionTime;
+use EvenRungs\Core\Program\Told;
+use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Writing;
 use EvenRungs\Formats\Fhir\FhirBundle;
 use EvenRungs\Formats\Fhir\FhirCase;
@@ -44,6 +51,7 @@ final class SummaryPage
         private readonly TestDaysPage $tests,
         private readonly Screening $screening,
         private readonly WeekView $weeks,
+        private readonly Lifted $lifted,
     ) {
     }
 
@@ -70,8 +78,8 @@ final class SummaryPage
                 'caution' => $limit->rule->caution,
             ], $board->client->limits),
             'screened' => $asked === null ? null : Writing::day(new DateTimeImmutable($asked)),
-            'clearances' => array_map(static fn (array $each): array => [
-                'lifts' => $each['lifts'],
+            'clearances' => array_map(fn (array $each): array => [
+                'lifts' => $this->lifted->name(is_string($each['lifts']) ? $each['lifts'] : ''),
                 'by' => implode(', ', array_filter([$each['by'] ?? '', $each['role'] ?? ''])),
                 'on' => Writing::day(new DateTimeImmutable($each['on'])),
                 'until' => isset($each['until']) ? Writing::day(new DateTimeImmutable($each['until'])) : '',
@@ -81,7 +89,7 @@ final class SummaryPage
             'months' => $this->months($client),
             'reports' => array_slice($this->reports($client), -self::REPORTS),
             'week' => $planned,
-            'questions' => $this->questions($board, $planned),
+            'questions' => self::questions($board, $week),
         ];
     }
 
@@ -136,21 +144,20 @@ final class SummaryPage
     {
         $dates = $board->program === null ? null : ProgramDates::of($board->program);
         $keys = $board->program === null ? [] : ProgramDates::keys($board->program);
+        $library = $this->data->library();
         $sessions = [];
         foreach ($board->program->weeks ?? [] as $w => $week) {
             foreach ($week->sessions as $s => $session) {
-                $shown = $this->weeks->session($session, $board, 0);
-                $entries = array_merge(...array_column($shown['blocks'], 'entries'));
                 $sessions[] = new FhirSession(
                     $dates?->session($w, $s)->format('Y-m-d'),
-                    match (true) {
-                        isset($board->logged[$keys[$w][$s] ?? '']) => 'completed',
-                        ProgramDates::isMissed($session) => 'cancelled',
-                        default => 'scheduled',
+                    match ($board->logged[$keys[$w][$s] ?? ''] ?? null) {
+                        true => 'in-progress',
+                        false => 'completed',
+                        null => ProgramDates::isMissed($session) ? 'cancelled' : 'scheduled',
                     },
                     implode("\n", [
-                        sprintf('%s, %s min', $session->kind->value, $shown['total']['text']),
-                        ...array_map(static fn (array $entry): string => $entry['name'].': '.$entry['words'], $entries),
+                        sprintf('%s, %s min', $session->kind->value, ClockField::of(SessionTime::total($session, $library))['text']),
+                        ...Told::session($session, $library, $board->style->plan->bothSidesOneRep),
                     ]),
                 );
             }
@@ -208,20 +215,17 @@ final class SummaryPage
         return ['names' => $names, 'directions' => $directions];
     }
 
-    /**
-     * @param  array<string, mixed>|null  $planned
-     * @return list<string> what somebody with a licence has to say
-     */
-    private function questions(Board $board, ?array $planned): array
+    /** @return list<string> what somebody with a licence has to say: why all stands still, and what a limit keeps a week from */
+    private static function questions(Board $board, ?Week $week): array
     {
-        $questions = [];
-        foreach ($board->referrals as $referral) {
-            $questions[] = $referral->text;
-        }
-        foreach (is_array($planned['gaps'] ?? null) ? $planned['gaps'] : [] as $gap) {
-            $questions[] = sprintf('%s: %s', $gap['name'], $gap['why']);
-        }
+        $barred = array_filter(
+            $board->program->gaps ?? [],
+            static fn (Gap $gap): bool => $gap->week === $week?->number && in_array('barred', $gap->codes, true),
+        );
 
-        return $questions;
+        return [
+            ...array_map(static fn (Referral $each): string => $each->text, $board->referrals),
+            ...array_values(array_map(static fn (Gap $gap): string => $gap->category->label().': '.$gap->why, $barred)),
+        ];
     }
 }

@@ -11,7 +11,7 @@ final class FhirSession
 {
     /**
      * @param  ?string  $day  ISO date; null where the program has none
-     * @param  'scheduled'|'completed'|'cancelled'  $status
+     * @param  'scheduled'|'in-progress'|'completed'|'cancelled'  $status
      * @param  string  $text  kind, minutes and exercises in words
      */
     public function __construct(public readonly ?string $day, public readonly string $status, public readonly string $text)

@@ -46,7 +46,8 @@ final class FhirTest extends TestCase
         $sessions = $reports = [];
         for ($s = 0; $s < $chance->getInt(0, 6); $s++) {
             $day = $chance->getInt(0, 3) === 0 ? null : sprintf('2026-12-%02d', $chance->getInt(1, 31));
-            $sessions[] = new FhirSession($day, $any(['scheduled', 'completed', 'cancelled']), "Core, 17:48 min\nPlank: 2 × 10 s");
+            $status = $any(['scheduled', 'in-progress', 'completed', 'cancelled']);
+            $sessions[] = new FhirSession($day, $status, "Core, 17:48 min\nPlank: 2 × 10 s");
             $reports[] = new FhirReport('2026-11-'.sprintf('%02d', $chance->getInt(1, 30)), $any([null, 0, 3, 10]), $any([null, 0, 6]));
         }
 

@@ -53,6 +53,17 @@ final class ReferralTest extends HttpTestCase
             self::assertCount(count($client->document['limits'] ?? []), $read->limits);
             self::assertStringNotContainsString('email', $text);
         }
+        $bea = $this->clientNamed('Bea Thwart')->id;
+        $plans = array_merge(...array_map(static fn (array $bundle): array => array_column($bundle['entry'], 'resource'), $bundles));
+        $plan = array_column($plans, null, 'id')[$bea.'-program'];
+        foreach ($this->api('GET', "/clients/{$bea}/board")->json('week.sessions') as $s => $session) {
+            $told = $plan['activity'][$s]['detail'];
+            self::assertSame($session['date'], $told['scheduledPeriod']['start']);
+            self::assertStringContainsString($session['total']['text'].' min', $told['description'], 'the minutes of the page');
+            foreach (array_merge(...array_column($session['blocks'], 'entries')) as $entry) {
+                self::assertStringContainsString($entry['name'].': '.$entry['words'], $told['description']);
+            }
+        }
         self::assertSame(array_fill(0, count($bundles), []), ReadByNode::with('validate-fhir.mjs', (string) json_encode($bundles)));
         $maren = $this->clientNamed('Maren Tidewell')->id;
         $studio = Studio::query()->create(['name' => 'Other']);
