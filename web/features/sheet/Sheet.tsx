@@ -5,6 +5,7 @@ import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { useWeek } from '../../parts/week/useWeek';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
+import { PaperFrame } from './PaperFrame';
 import { useSheet } from './queries';
 import { SheetFields, useSheetChoice } from './SheetFields';
 
@@ -59,12 +60,7 @@ export function Sheet() {
         </div>
         <SheetFields choice={choice} onChange={setChoice} />
       </div>
-      <iframe
-        ref={frame}
-        title="The sheet"
-        src={`/api/clients/${client}/sheet.html?${wanted}`}
-        className="h-[75vh] w-full rounded-md border border-line bg-white"
-      />
+      <PaperFrame frame={frame} title="The sheet" src={`/api/clients/${client}/sheet.html?${wanted}`} />
     </div>
   );
 }
