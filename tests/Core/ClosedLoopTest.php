@@ -20,6 +20,9 @@ final class ClosedLoopTest extends TestCase
 
     private const WEEKS = 22;
 
+    /** So many times as many careers at most, until what only chance brings was seen. */
+    private const PATIENCE = 5;
+
     public function test_whoever_trains_is_planned_judged_and_moved_by_one_truth(): void
     {
         $seed = (int) (getenv('EVEN_RUNGS_SEED') ?: random_int(1, 1_000_000_000));
@@ -28,7 +31,8 @@ final class ClosedLoopTest extends TestCase
         fwrite(STDERR, "Careers, seed {$seed}\n");
         $toTop = [];
         $moves = ['up' => 0, 'back' => 0, 'stop' => 0];
-        for ($i = 0; $i < $careers; $i++) {
+        // on until somebody had a reason to go back: in a few careers nobody may ever have one
+        for ($i = 0; $i < $careers || ($moves['back'] === 0 && $i < self::PATIENCE * $careers); $i++) {
             $chance = new Randomizer(new Mt19937($seed + $i));
             $styles = Documents::data()->styleNames();
             $style = $styles[$i % count($styles)];
@@ -63,8 +67,7 @@ final class ClosedLoopTest extends TestCase
             );
         }
         self::assertGreaterThan($careers, $moves['up']);
-        // in a few careers nobody may ever have a reason to go back
-        self::assertGreaterThan($careers > self::CAREERS ? 0 : -1, $moves['back']);
+        self::assertGreaterThan(0, $moves['back']);
     }
 
     private const MISSING = 4;
@@ -78,7 +81,8 @@ final class ClosedLoopTest extends TestCase
         $styles = Documents::data()->styleNames();
         $days = ['missed' => 0, 'moved' => 0];
         $up = 0;
-        for ($i = 0; $i < $careers; $i++) {
+        // on until somebody made one up: of a few nobody may have another day that is free
+        for ($i = 0; $i < $careers || ($days['moved'] === 0 && $i < self::PATIENCE * $careers); $i++) {
             $chance = new Randomizer(new Mt19937($seed + $i));
             $style = $styles[$i % count($styles)];
             $name = sprintf('missing, seed %d, career %d, %s', $seed, $i, $style);
@@ -98,8 +102,7 @@ final class ClosedLoopTest extends TestCase
             sprintf("Careers that miss one in four, seed %d: %d missed, %d of them done on another day\n", $seed, ...array_values($days)),
         );
         self::assertGreaterThan($careers, $days['missed']);
-        // a few may have no other day that is free
-        self::assertGreaterThan($careers > self::MISSING ? 0 : -1, $days['moved']);
+        self::assertGreaterThan(0, $days['moved']);
         self::assertGreaterThan($careers, $up, 'who is perfect when they come goes up all the same');
     }
 

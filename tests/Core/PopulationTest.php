@@ -20,15 +20,15 @@ final class PopulationTest extends TestCase
 
     private const WEEKS = 5;
 
+    /** So many times as many at most. */
+    private const PATIENCE = 5;
+
     /** @return iterable<string, array{int}> */
     public static function seeds(): iterable
     {
         yield 'the same clients every time' => [20261128];
-        // a median of a few is chance: fresh clients are asked for only where there are many
-        if (getenv('EVEN_RUNGS_POPULATION') !== false) {
-            $fresh = random_int(1, 1_000_000_000);
-            yield 'fresh clients, seed '.$fresh => [$fresh];
-        }
+        $fresh = random_int(1, 1_000_000_000);
+        yield 'fresh clients, seed '.$fresh => [$fresh];
     }
 
     #[DataProvider('seeds')]
@@ -37,11 +37,16 @@ final class PopulationTest extends TestCase
         $chance = new Randomizer(new Mt19937($seed));
         $seen = new Population;
         $styles = Documents::data()->styleNames();
-        for ($i = 0; $i < (int) (getenv('EVEN_RUNGS_POPULATION') ?: self::CLIENTS); $i++) {
-            $client = Documents::anyone($chance);
-            $style = $styles[$i % count($styles)];
-            $seen->see($client, Documents::plan($client, self::WEEKS, $style), Documents::data()->style($style));
-        }
+        $asked = (int) (getenv('EVEN_RUNGS_POPULATION') ?: self::CLIENTS);
+        $i = 0;
+        do {
+            for ($more = 0; $more < $asked; $more++, $i++) {
+                $client = Documents::anyone($chance);
+                $style = $styles[$i % count($styles)];
+                $seen->see($client, Documents::plan($client, self::WEEKS, $style), Documents::data()->style($style));
+            }
+            // a median of a few is chance: where one is off, it is judged by more
+        } while (self::off($seen) !== [] && $i < self::PATIENCE * $asked);
         fprintf(STDERR, "\n%d clients, %d weeks each, seed %d\n", $seen->count['clients'], self::WEEKS, $seed);
         foreach ([
             ['sessions over their exercises', 'sessions', 0],
@@ -57,14 +62,25 @@ final class PopulationTest extends TestCase
             fprintf(STDERR, "  %-52s %5.1f %% of %d %s, %d allowed\n", $what, $percent, $seen->count[$of] ?? 0, $of, $most);
             self::assertLessThanOrEqual($most, $percent, $what);
         }
-        foreach ($seen->roleMedians() as $role => $median) {
-            $meant = ['brace' => 50, 'compound' => 35, 'isolation' => 15][$role];
-            fprintf(STDERR, "  %-52s %5.1f %% for %d\n", "median share of {$role} where the style has shares", $median, $meant);
-            self::assertEqualsWithDelta($meant, $median, 10, $role);
+        foreach ([...$seen->roleMedians(), ...$seen->medians()] as $of => $median) {
+            fprintf(STDERR, "  %-52s %5.1f %%\n", "median share of {$of}", $median);
         }
-        foreach ($seen->medians() as $direction => $median) {
-            fprintf(STDERR, "  %-52s %5.1f %%\n", "median share of {$direction} in the sets", $median);
-            self::assertEqualsWithDelta(25, $median, 5, $direction);
-        }
+        self::assertSame([], self::off($seen));
+    }
+
+    /** What is meant, and how far off a median may be: shares of the roles where the style has them, and of the directions in the sets. */
+    private const MEDIANS = [
+        'brace' => [50, 10], 'compound' => [35, 10], 'isolation' => [15, 10],
+        'AE' => [25, 5], 'AF' => [25, 5], 'AL' => [25, 5], 'AR' => [25, 5],
+    ];
+
+    /** @return array<string, float> medians that are further off */
+    private static function off(Population $seen): array
+    {
+        return array_filter(
+            [...$seen->roleMedians(), ...$seen->medians()],
+            static fn (float $median, string $of): bool => abs($median - self::MEDIANS[$of][0]) > self::MEDIANS[$of][1],
+            ARRAY_FILTER_USE_BOTH,
+        );
     }
 }
