@@ -51,17 +51,7 @@ final class GroupPlansTest extends HttpTestCase
     public function test_people_rotate_as_the_cards_say_and_what_is_short_of_kit_is_said(): void
     {
         $this->signedIn();
-        $ids = array_map(fn (string $name): string => $this->clientNamed($name)->id, ['Maren Tidewell', 'Bea Thwart', 'Tove Rudder']);
-        $body = [
-            'clients' => $ids,
-            'stations' => ['dead-bug', 'side-plank', 'press-out'],
-            'rounds' => 1,
-            'work_s' => 40,
-            'rest_s' => 20,
-            'warm_up_s' => 0,
-            'cool_down_s' => 0,
-            'rotate' => true,
-        ];
+        $body = $this->rotating('Maren Tidewell', 'Bea Thwart', 'Tove Rudder');
         $cards = $this->api('POST', '/group', $body)->assertOk()->json();
         $plan = $this->api('POST', '/group/floor', $body)->assertOk()->json();
         $work = array_keys(array_filter($plan['segments'], static fn (array $each): bool => $each['what'] === 'work'));

@@ -61,6 +61,21 @@ abstract class HttpTestCase extends TestCase
         return Client::query()->where('name', $name)->firstOrFail();
     }
 
+    /** @return array<string, mixed> a group whose members take the stations in turn */
+    protected function rotating(string ...$names): array
+    {
+        return [
+            'clients' => array_map(fn (string $name): string => $this->clientNamed($name)->id, array_values($names)),
+            'stations' => ['dead-bug', 'side-plank', 'press-out'],
+            'rounds' => 1,
+            'work_s' => 40,
+            'rest_s' => 20,
+            'warm_up_s' => 0,
+            'cool_down_s' => 0,
+            'rotate' => true,
+        ];
+    }
+
     /**
      * @param  array<string, mixed>|string|null  $body
      * @return TestResponse<Response>

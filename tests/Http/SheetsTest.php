@@ -153,17 +153,7 @@ final class SheetsTest extends HttpTestCase
     public function test_the_stations_of_a_group_are_a_card_each_with_everybody_in_turn(): void
     {
         $this->signedIn();
-        $clients = [$this->clientNamed('Bea Thwart')->id, $this->clientNamed('Maren Tidewell')->id];
-        $group = [
-            'clients' => $clients,
-            'stations' => ['dead-bug', 'side-plank', 'press-out'],
-            'rounds' => 1,
-            'work_s' => 40,
-            'rest_s' => 20,
-            'warm_up_s' => 0,
-            'cool_down_s' => 0,
-            'rotate' => true,
-        ];
+        $group = $this->rotating('Bea Thwart', 'Maren Tidewell');
         $plan = $this->api('POST', '/group', $group)->assertOk()->json();
         foreach (['en', 'de'] as $language) {
             $made = $this->api('POST', '/group/cards?language='.$language, $group)->assertOk()->json('pdf');
