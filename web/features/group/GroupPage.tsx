@@ -288,7 +288,7 @@ function Plan({
             cards.mutate();
           }}
         >
-          <FileDown size={18} aria-hidden /> Cards as PDF
+          <FileDown size={18} aria-hidden /> {cards.isPending ? 'Making the cards …' : 'Cards as PDF'}
         </Button>
         <Button
           look="act"

@@ -149,7 +149,7 @@ export function FigureForm({
         </div>
       </div>
       <div className="space-y-3">
-        <div className="grid gap-3 sm:grid-cols-2">
+        <div className="grid gap-3 sm:grid-cols-2 xl:grid-cols-1">
           <SelectField
             label="Base pose"
             value={figure.pose}

@@ -55,11 +55,11 @@ export function SheetFields({ choice, onChange }: { choice: SheetChoice; onChang
         }}
       />
       <SelectField
-        label="Print"
+        label="Letters"
         value={choice.size}
         options={[
           ['usual', 'usual'],
-          ['large', 'large, as many pages as it takes'],
+          ['large', 'large, on as many pages as it takes'],
         ]}
         onChange={(size) => {
           onChange({ ...choice, size: size as SheetChoice['size'] });

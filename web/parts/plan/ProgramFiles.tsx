@@ -7,7 +7,8 @@ const look =
 export function ProgramFiles({ client, what, week }: { client: string; what: string; week?: number }) {
   const query = week === undefined ? '' : `?week=${week}`;
   return (
-    <span className="inline-flex flex-wrap gap-2 print:hidden">
+    <span className="inline-flex flex-wrap items-center gap-2 print:hidden">
+      <span className="text-faint">As a file</span>
       {(['json', 'csv'] as const).map((form) => (
         <a
           key={form}

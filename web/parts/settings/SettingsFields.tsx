@@ -85,7 +85,7 @@ export function SettingsFields({
         error={zoneError}
       />
       <TextField
-        label="Whom clients call: a name and a number, for what they take home"
+        label="Whom clients call, name and number"
         name="contact"
         maxLength={200}
         value={settings.contact ?? ''}
