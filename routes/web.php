@@ -9,7 +9,7 @@ use App\Audit\AuditController;
 use App\Calendar\CalendarAddress;
 use App\Calendar\CalendarController;
 use App\Clients\ClientController;
-use App\Clients\ClientTable;
+use App\Clients\ClientTableController;
 use App\Clients\ScreenController;
 use App\Copies\CopyController;
 use App\Http\Middleware\InPieces;
@@ -151,8 +151,8 @@ Route::middleware('web')->group(function (): void {
             Route::get('schemas/{name}', [LibraryController::class, 'schema']);
 
             Route::post('clients', [ClientController::class, 'store']);
-            Route::post('clients/table/check', [ClientTable::class, 'check']);
-            Route::post('clients/table', [ClientTable::class, 'enter']);
+            Route::post('clients/table/check', [ClientTableController::class, 'check']);
+            Route::post('clients/table', [ClientTableController::class, 'enter']);
             Route::post('read-in/check', [CopyController::class, 'checkReadIn']);
             Route::post('read-in', [CopyController::class, 'readIn']);
             Route::get('archive', [ClientController::class, 'archived']);

@@ -19,7 +19,7 @@ use Illuminate\Support\Facades\DB;
 /**
  * Clients from a table that was kept elsewhere: looked at first, then all of them entered or none.
  */
-final class ClientTable extends Controller
+final class ClientTableController extends Controller
 {
     public function __construct(
         private readonly DataFolder $data,
