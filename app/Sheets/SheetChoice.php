@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Sheets;
 
 use EvenRungs\Formats\UnusableInput;
+use EvenRungs\Storage\WordFiles;
 use Illuminate\Http\Request;
 
 /**
@@ -22,7 +23,7 @@ final class SheetChoice
      */
     public function __construct(
         public readonly ?int $week = null,
-        public readonly string $language = 'en',
+        public readonly string $language = WordFiles::DEFAULT,
         public readonly int $pages = 2,
         public readonly string $paper = 'a4',
         public readonly string $size = 'usual',
@@ -47,7 +48,7 @@ final class SheetChoice
 
         return new self(
             $week === '' ? null : (int) $week,
-            $asked['language'] ?? 'en',
+            $asked['language'] ?? WordFiles::DEFAULT,
             (int) $one('pages', ['1', '2'], '2'),
             $one('paper', self::PAPERS, 'a4'),
             $one('size', self::SIZES, 'usual'),

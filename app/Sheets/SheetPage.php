@@ -13,6 +13,7 @@ use App\Planning\Insistence;
 use App\Planning\PresentWeek;
 use App\Support\ClockField;
 use DateTimeImmutable;
+use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Figure\Drawing;
 use EvenRungs\Core\Ladder\Rung;
@@ -88,7 +89,7 @@ final class SheetPage
             $days[] = [$session, $dates?->session($place, $s), SessionTime::total($session, $this->data->library())];
         }
         usort($days, static fn (array $a, array $b): int => [$a[1], $a[0]->day->number()] <=> [$b[1], $b[0]->day->number()]);
-        $exercises = $this->exercises($days, $board, $words);
+        $exercises = $this->exercises($days, $week->clientIn($board->client), $board, $words);
         $numbers = array_flip(array_keys($exercises));
         $said = array_merge(...array_column($exercises, 'style'));
         $often = array_filter(array_count_values($said), static fn (int $times): bool => $times >= self::OFTEN);
@@ -175,9 +176,10 @@ final class SheetPage
 
     /**
      * @param  list<array{Session, ?DateTimeImmutable, Seconds}>  $days
+     * @param  Person  $there  the client with the kit of the week
      * @return array<string, array<string, mixed>> by what is written in the program
      */
-    private function exercises(array $days, Board $board, Words $words): array
+    private function exercises(array $days, Person $there, Board $board, Words $words): array
     {
         $texts = new DoseText($words, $board->style->plan->bothSidesOneRep);
         $exercises = [];
@@ -186,7 +188,7 @@ final class SheetPage
             foreach ($session->blocks as $block) {
                 foreach ($block->entries() as $entry) {
                     $rung = $this->data->library()->find($entry->exercise);
-                    $exercises[$entry->exercise] ??= $this->card($entry, $rung, $board, $words);
+                    $exercises[$entry->exercise] ??= $this->card($entry, $rung, $there, $board, $words);
                     $rounds = $block instanceof CircuitBlock ? $block->rounds : null;
                     $lowersFirst = $rung?->figure()->lowersFirst ?? true;
                     $extra = ExtraSet::side($entry);
@@ -211,7 +213,7 @@ final class SheetPage
     }
 
     /** @return array<string, mixed> */
-    private function card(Entry $entry, ?Rung $rung, Board $board, Words $words): array
+    private function card(Entry $entry, ?Rung $rung, Person $there, Board $board, Words $words): array
     {
         $card = [
             'name' => $words->of($rung->name ?? $entry->exercise),
@@ -222,10 +224,14 @@ final class SheetPage
         if ($rung === null) {
             return $card;
         }
-        $home = new HomeExercise($rung, $board->client, $this->data->library());
+        $home = new HomeExercise($rung, $there, $this->data->library());
         $coaching = $rung->coaching();
         $drawing = Drawing::ends($rung->figure());
         $load = $board->loads[$entry->exercise] ?? null;
+        $last = array_filter([
+            ($load['kg'] ?? null) === null ? null : Writing::load($load['kg']),
+            ($load['band'] ?? null) === null ? null : $words->say('band', $load['band']),
+        ]);
 
         return [
             ...$card,
@@ -242,7 +248,7 @@ final class SheetPage
                 fn (string $kit): string => $words->of($this->data->library()->equipment[$kit]->name),
                 array_values(array_diff($rung->equipment, ['mat'])),
             )),
-            'load' => ($load['kg'] ?? null) === null ? '' : $words->say('last-load', Writing::load($load['kg'])),
+            'load' => $last === [] ? '' : $words->say('last-load', implode(', ', $last)),
             'unsafe' => Obstacles::between($board->client, $rung, $this->data->library())->safety($this->data->library()) !== [],
         ];
     }
