@@ -166,7 +166,7 @@ final class Library
     {
         $gates = [];
         foreach ($rung->requires as $gate) {
-            for ($id = $gate->rung; isset($this->instead[$id]); $id = $this->instead[$id]);
+            $id = $this->instead[$gate->rung] ?? $gate->rung;
             $gates[$id] = $id === $gate->rung ? $gate : new Gate($id, $gate->what);
         }
 
