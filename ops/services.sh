@@ -178,7 +178,7 @@ BARE
             client_max_body_size 16m;
 $(to_php)
         }
-        location ~ ^/api/(sheets|logs.zip)$ {
+        location ~ ^/api/(sheets|logs\.zip)$ {
 $(to_php "${fpm_socket%.sock}-long.sock" 300)
         }
         location / {
