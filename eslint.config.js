@@ -4,6 +4,17 @@ import tseslint from 'typescript-eslint';
 /** The layers of web/, the lowest first: each looks only down, and no screen into another. */
 const layers = ['api', 'lib', 'ui', 'parts', 'features', 'app'];
 
+/** A client's own page stands beside the screens: one file, without a server to ask. */
+const own = {
+  files: ['web/own/**'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      { patterns: [{ regex: '/(features|app)/.*[^s]$', message: 'web/own looks only down' }] },
+    ],
+  },
+};
+
 function looksDown(layer) {
   const above = layers.slice(layers.indexOf(layer) + 1);
   const patterns = [
@@ -29,4 +40,5 @@ export default tseslint.config(
     },
   },
   ...layers.map(looksDown),
+  own,
 );

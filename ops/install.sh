@@ -94,7 +94,7 @@ if [ ! -d node_modules ] || [ "$(stamp_of package-lock.json)" != "$(cat var/npm.
     stamp_of package-lock.json >var/npm.stamp
 fi
 
-web_stamp=$(find web api formats/schemas vite.config.ts package-lock.json -type f ! -name schema.d.ts -print0 | sort -z | xargs -0 cat | md5sum | cut -d' ' -f1)
+web_stamp=$(find web api formats/schemas vite.config.ts vite.own.config.ts package-lock.json -type f ! -name schema.d.ts -print0 | sort -z | xargs -0 cat | md5sum | cut -d' ' -f1)
 if [ ! -f public/build/manifest.json ] || [ "$web_stamp" != "$(cat var/web.stamp 2>/dev/null)" ]; then
     say "Building the pages"
     { npm run -s types && npm run -s build; } >var/build.log 2>&1 || { tail -n 20 var/build.log >&2 && fail "the pages could not be built"; }

@@ -32,9 +32,10 @@ if [ -n "$link" ]; then
 else
     say "Your studio:          $address"
 fi
+: >"$var/storage/addresses"
 if [ -f "$var/lan" ]; then
     for each in $(hostname -I); do
-        [[ "$each" == *:* ]] || say "On this network:      https://$each:$(cat "$var/lan")"
+        [[ "$each" == *:* ]] || { say "On this network:      https://$each:$(cat "$var/lan")" && echo "https://$each:$(cat "$var/lan")" >>"$var/storage/addresses"; }
     done
     say "Its authority:        $var/tls/studio-ca.crt (also at /studio-ca.crt); install it once on each tablet"
 fi

@@ -2,6 +2,8 @@
 // from the last copy where it does not; built files never change under their names. Logs are not kept here but by the page itself.
 const KEPT = 'even-rungs';
 const PAGE = '/floor';
+// none of the application's pages
+const OTHERS = ['/own/', '/calendar/', '/api/'];
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
@@ -33,6 +35,7 @@ self.addEventListener('fetch', (event) => {
   const url = new URL(request.url);
   if (request.method !== 'GET' || url.origin !== self.location.origin) return;
   if (url.pathname.startsWith('/build/')) event.respondWith(fromKeptOrServer(request));
-  else if (request.mode === 'navigate') event.respondWith(fromServerOrKept(request, PAGE));
+  else if (request.mode === 'navigate' && !OTHERS.some((path) => url.pathname.startsWith(path)))
+    event.respondWith(fromServerOrKept(request, PAGE));
   else if (url.pathname === '/api/me') event.respondWith(fromServerOrKept(request, '/api/me'));
 });

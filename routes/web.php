@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Accounts\AccountController;
 use App\Accounts\LinkController;
 use App\Accounts\PeopleController;
+use App\Accounts\PrivateAddress;
 use App\Audit\AuditController;
 use App\Calendar\CalendarAddress;
 use App\Calendar\CalendarController;
@@ -12,6 +13,8 @@ use App\Clients\ClientController;
 use App\Clients\ClientTableController;
 use App\Clients\ScreenController;
 use App\Copies\CopyController;
+use App\Home\HomeAddress;
+use App\Home\HomeController;
 use App\Http\Middleware\InPieces;
 use App\Http\Middleware\Recorded;
 use App\Http\Middleware\StudioWriting;
@@ -43,12 +46,16 @@ foreach (['aim', 'change', 'choice', 'clearance', 'session', 'template', 'week']
 // without a session: a calendar program keeps none
 Route::get('calendar/{token}.ics', [CalendarController::class, 'feed'])
     ->middleware(['throttle:60,1', CalendarAddress::class, StudioWriting::class])
-    ->where('token', '[0-9a-z]{26}\.[A-Za-z0-9_-]{43}');
+    ->where('token', PrivateAddress::PATTERN);
+Route::get('own/{token}', [HomeController::class, 'page'])
+    ->middleware(['throttle:30,1', HomeAddress::class, StudioWriting::class])
+    ->where('token', PrivateAddress::PATTERN);
 
 Route::middleware('web')->group(function (): void {
     Route::prefix('api')->group(function (): void {
         Route::get('health', [LibraryController::class, 'health']);
         Route::post('sign-in', [AccountController::class, 'signIn']);
+        Route::post('own/returns', [HomeController::class, 'bringBack'])->middleware('throttle:20,1');
         Route::post('links/look', [LinkController::class, 'look']);
         Route::post('links/set-up', [LinkController::class, 'setUp']);
         Route::post('links/join', [LinkController::class, 'join']);
@@ -219,6 +226,11 @@ Route::middleware('web')->group(function (): void {
                 Route::get('calendar.ics', [CalendarController::class, 'client']);
                 Route::post('calendar/times', [CalendarController::class, 'times']);
                 Route::post('calendar/links', [CalendarController::class, 'subscribe']);
+                Route::get('own-pages', [HomeController::class, 'show']);
+                Route::post('own-pages', [HomeController::class, 'hand']);
+                Route::get('own-pages/{page}/file.html', [HomeController::class, 'file']);
+                Route::post('own-pages/{page}/withdraw', [HomeController::class, 'withdraw']);
+                Route::post('own-pages/returns', [HomeController::class, 'readBack']);
                 Route::post('copy/check', [ProgramController::class, 'checkCopy']);
                 Route::post('screen', [ScreenController::class, 'ask']);
                 Route::post('clearances/{clearance}/withdraw', [ScreenController::class, 'withdraw']);

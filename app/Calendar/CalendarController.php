@@ -19,6 +19,9 @@ use Illuminate\Support\Carbon;
  */
 final class CalendarController extends Controller
 {
+    /** Not oftener is it written that a calendar asked. */
+    private const SEEN_EVERY_MINUTES = 10;
+
     public function __construct(private readonly Calendars $calendars)
     {
     }
@@ -78,8 +81,11 @@ final class CalendarController extends Controller
     /** What a calendar program reads, which signs in with nothing but the address. */
     public function feed(Request $request): Response
     {
-        $link = $request->attributes->get(CalendarAddress::LINK);
+        $link = CalendarAddress::opened($request);
         abort_unless($link instanceof CalendarLink, 404);
+        if ($link->seen_at === null || $link->seen_at->diffInMinutes(Carbon::now()) >= self::SEEN_EVERY_MINUTES) {
+            $link->update(['seen_at' => Carbon::now()]);
+        }
         if ($link->client_id === null) {
             return $this->studio();
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Accounts\OpenedBySecret;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\HasBuilder;
 use Illuminate\Database\Eloquent\Model;
@@ -22,7 +23,7 @@ use Illuminate\Support\Carbon;
  * @property ?Carbon $seen_at  when a calendar last asked
  * @property Carbon $created_at
  */
-final class CalendarLink extends Model
+final class CalendarLink extends Model implements OpenedBySecret
 {
     /** @use HasBuilder<StudioBuilder<static>> */
     use HasBuilder, HasUlids;
@@ -37,5 +38,15 @@ final class CalendarLink extends Model
     protected function casts(): array
     {
         return ['revoked_at' => 'datetime', 'seen_at' => 'datetime', 'created_at' => 'datetime'];
+    }
+
+    public function hash(): string
+    {
+        return $this->hash;
+    }
+
+    public function opener(): ?Trainer
+    {
+        return $this->revoked_at === null ? Trainer::query()->find($this->trainer_id) : null;
     }
 }

@@ -16,6 +16,8 @@ use Illuminate\Support\Carbon;
  * @property ?string $trainer_id
  * @property 'edited'|'removed'|'restored' $what
  * @property array<string, mixed>|null $before
+ * @property ?string $reason  why a log of the client's own was taken back
+ * @property array{kind: ?string, ladders: list<string>}|null $stops  what a log of the client's own stopped
  * @property Carbon $created_at
  */
 final class LogChange extends Model
@@ -27,11 +29,11 @@ final class LogChange extends Model
 
     public const UPDATED_AT = null;
 
-    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'key', 'what', 'before'];
+    protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'key', 'what', 'before', 'reason', 'stops'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['before' => 'array'];
+        return ['before' => 'array', 'stops' => 'array'];
     }
 }

@@ -35,11 +35,16 @@ use Illuminate\Support\Carbon;
  * @property list<string>|null $warned  what was warned of before it
  * @property ?string $device_time  what the clock of the device said, where it was off
  * @property ?Carbon $received_at  when it came in, then
+ * @property ?string $origin  client where it came back from their own page
+ * @property ?string $word  what the client wrote
  */
 final class LoggedSession extends Model
 {
     /** @use HasBuilder<StudioBuilder<static>> */
     use HasBuilder;
+
+    /** It came back from the client's own page. */
+    public const BY_CLIENT = 'client';
 
     protected static string $builder = StudioBuilder::class;
 
@@ -68,6 +73,8 @@ final class LoggedSession extends Model
         'readiness',
         'door',
         'ended',
+        'origin',
+        'word',
     ];
 
     /** @return array<string, string> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Home\HomePages;
 use App\Support\ClockField;
 use App\Today\LastLoads;
 use EvenRungs\Core\Client\Limit;
@@ -66,6 +67,7 @@ final class BoardView
                 array_filter($board->record->used_ladders, $this->data->library()->hasLadder(...)),
             ),
             'plan_asked' => $board->record->plan_asked,
+            'own_pages_out' => HomePages::out($board->record),
             'undo' => $board->undo,
             'redo' => $board->redo,
         ];

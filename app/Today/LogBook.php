@@ -114,6 +114,20 @@ final class LogBook
         return $found;
     }
 
+    /**
+     * @param  list<Rung>  $rungs
+     * @return list<string> ids of those that a watched log shows clean
+     */
+    public static function clean(Client $client, array $rungs): array
+    {
+        $clean = [];
+        foreach (self::since($client, new DateTimeImmutable('1970-01-01'), $rungs) as [$rung, $session]) {
+            $clean[$rung->id] = ($clean[$rung->id] ?? false) || $session->isClean();
+        }
+
+        return array_keys(array_filter($clean));
+    }
+
     /** @return array<string, bool> planned sessions that have a log, by key; true while it is still run */
     public static function planned(Client $client): array
     {

@@ -66,9 +66,10 @@ final class LogController extends Controller
         return new JsonResponse($this->history->one($client, $session));
     }
 
-    public function remove(Client $client, int $session, RemoveLog $log): JsonResponse
+    public function remove(Request $request, Client $client, int $session, RemoveLog $log): JsonResponse
     {
-        $log->off($client, $this->trainer(), $session);
+        $reason = Body::read($request, 'RemoveLogRequest')->optionalString('reason');
+        $log->off($client, $this->trainer(), $session, $reason);
 
         return new JsonResponse($this->page->of($client));
     }

@@ -198,6 +198,8 @@ final class LogDocument
         $document['signs'] = $row->signs;
         $document['door'] = $row->door;
         $document['ended'] = $row->ended;
+        $document['by_client'] = $row->origin === SessionRow::BY_CLIENT ? true : null;
+        $document['word'] = $row->word === '' ? null : $row->word;
         $written = [];
         foreach ($sets as $set) {
             $written[] = $this->writeSet($set);

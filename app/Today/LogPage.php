@@ -104,6 +104,8 @@ final class LogPage
             'edited' => $edited,
             'warned' => $row->warned ?? [],
             'checked' => $row->checked,
+            'by_client' => $row->origin === SessionRow::BY_CLIENT,
+            'word' => $row->word === '' ? null : $row->word,
         ];
     }
 

@@ -6,6 +6,7 @@ namespace App\Today;
 
 use App\Clients\Stops;
 use App\Models\Client;
+use App\Models\LogChange;
 use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
 use DateTimeImmutable;
@@ -55,9 +56,43 @@ final class LoggedPain
                 SetRow::query()->ofClient($client)->where('logged_session_id', $row->id)->distinct()->pluck('ladder')->all(),
             );
         }
-        $days = [...array_values($ladders), ...($all === null ? [] : [$all['on']]), ...$sessions->pluck('on')->map(strval(...))->all()];
+        $kept = [];
+        foreach (LogChange::query()->ofClient($client)->where('stops', '<>', null)->get() as $change) {
+            $kept[] = self::dayOf($change);
+            $add(self::dayOf($change), $change->stops['kind'] ?? null, $change->stops['ladders'] ?? []);
+        }
+        $days = [...$kept, ...array_values($ladders), ...($all === null ? [] : [$all['on']]), ...$sessions->pluck('on')->map(strval(...))->all()];
 
         return new Stops($all, $ladders, $days === [] ? null : max($days));
+    }
+
+    private static function dayOf(LogChange $change): string
+    {
+        return is_string($change->before['on'] ?? null) ? $change->before['on'] : $change->created_at->toDateString();
+    }
+
+    /**
+     * What a log stops.
+     *
+     * @return array{kind: ?string, ladders: list<string>}|null the kind of pain that stops everything, and the ladders that are stopped;
+     *                                                          null where it stops nothing
+     */
+    public static function ofLog(SessionRow $row): ?array
+    {
+        $stops = static fn (?int $pain, ?string $kind): bool => (int) $pain > LoggedSession::STOP_OVER
+            || PainKind::tryFrom((string) $kind)?->stops() === true;
+        $sets = SetRow::query()->ofStudio($row->studio_id)->where('logged_session_id', $row->id)->get();
+        $isWhole = $stops(max($row->pain_before, $row->pain_next_day), $row->pain_kind);
+        $stopped = $sets->filter(static fn (SetRow $set): bool => $isWhole || $stops($set->pain, $set->pain_kind));
+        $kinds = array_filter(
+            [$row->pain_kind, ...$sets->pluck('pain_kind')->all()],
+            static fn (?string $kind): bool => PainKind::tryFrom((string) $kind)?->stopsAll() === true,
+        );
+
+        return ! $isWhole && $stopped->isEmpty() ? null : [
+            'kind' => array_values($kinds)[0] ?? null,
+            'ladders' => array_values($stopped->pluck('ladder')->unique()->all()),
+        ];
     }
 
     /**

@@ -139,7 +139,12 @@ final class Logs
         return SetRow::query()->ofStudio($row->studio_id)->where('logged_session_id', $row->id)->ordered('id')->get();
     }
 
-    public function remember(Client $client, Trainer $trainer, SessionRow $row, string $what): void
+    /**
+     * Keeps a log as it was. What a log of the client's own stopped stays until a clearance, whatever becomes of it.
+     *
+     * @param  ?string  $reason  why a log of the client's own is taken back
+     */
+    public function remember(Client $client, Trainer $trainer, SessionRow $row, string $what, ?string $reason = null): void
     {
         LogChange::query()->create([
             'studio_id' => $client->studio_id,
@@ -148,6 +153,8 @@ final class Logs
             'key' => $row->key,
             'what' => $what,
             'before' => $what === 'restored' ? null : $this->documents->write($row, $this->setsOf($row)),
+            'reason' => $reason,
+            'stops' => $row->origin === SessionRow::BY_CLIENT ? LoggedPain::ofLog($row) : null,
         ]);
     }
 }

@@ -35,11 +35,19 @@ final class RemoveLog
         });
     }
 
-    public function off(Client $client, Trainer $trainer, int $session): void
+    /**
+     * @param  ?string  $reason  needed for a log of the client's own; a stop that it caused stays all the same
+     *
+     * @throws UnusableInput without it
+     */
+    public function off(Client $client, Trainer $trainer, int $session, ?string $reason): void
     {
-        DB::transaction(function () use ($client, $trainer, $session): void {
+        DB::transaction(function () use ($client, $trainer, $session, $reason): void {
             $row = SessionRow::query()->ofClient($client)->whereKey($session)->locked()->firstOrFail();
-            $this->logs->remember($client, $trainer, $row, 'removed');
+            if ($row->origin === SessionRow::BY_CLIENT && trim((string) $reason) === '') {
+                throw UnusableInput::at('/reason', 'say why: the client wrote this log');
+            }
+            $this->logs->remember($client, $trainer, $row, 'removed', $reason);
             $row->delete();
             $this->roster->forget($client);
         });
@@ -66,7 +74,11 @@ final class RemoveLog
                 $trainer,
                 $was->key,
                 null,
-                $rows->with(['edited' => true]),
+                $rows->with([
+                    'edited' => true,
+                    'origin' => ($was->before['by_client'] ?? false) === true ? SessionRow::BY_CLIENT : null,
+                    'word' => $was->before['word'] ?? null,
+                ]),
             );
             $this->logs->remember(
                 $client,

@@ -86,10 +86,16 @@ final class Shown
     public function has(Rung $gate, Library $library): bool
     {
         $typed = $this->abilityIn($gate->category);
-        if ($typed !== null && $typed->value >= $gate->level->value + 1) {
-            return true;
-        }
-        $ladder = $library->ladderOf($gate);
+
+        return ($typed !== null && $typed->value >= $gate->level->value + 1) || $this->wasSeen($gate, $library);
+    }
+
+    /**
+     * Whether somebody saw a rung done clean: a test or training shows it, or the client stands above it on its ladder.
+     */
+    public function wasSeen(Rung $rung, Library $library): bool
+    {
+        $ladder = $library->ladderOf($rung);
         $clean = $this->client->tests->ladders[$ladder->id] ?? null;
         $standing = $this->client->standings[$ladder->id] ?? null;
         $highest = max(
@@ -98,6 +104,6 @@ final class Shown
             $standing === null ? -1 : ($ladder->indexOf($standing->rung->id) ?? 0) - 1,
         );
 
-        return $highest >= $ladder->indexOf($gate->id);
+        return $highest >= $ladder->indexOf($rung->id);
     }
 }

@@ -106,6 +106,18 @@ final class LoggedSession
             || array_filter($this->sets, static fn (LoggedSet $set): bool => $set->isReported()) !== [];
     }
 
+    /** Whether it shows its rung done clean: watched, every set whole, without a fault, breathing, and with no more than acceptable pain. */
+    public function isClean(): bool
+    {
+        $unclean = array_filter($this->sets, static fn (LoggedSet $set): bool => $set->left
+            || $set->isShort()
+            || $set->faults === null
+            || $set->allFaults() !== []
+            || $set->breathing !== true);
+
+        return $this->checked && $this->sets !== [] && $unclean === [] && $this->worstPain() <= self::MOST_PAIN && ! $this->mustStop();
+    }
+
     /** @return list<array{id: string, name: string}> every tick, in order */
     public static function namedTicks(): array
     {

@@ -32,7 +32,7 @@ final class LogEditsTest extends HttpTestCase
         self::assertSame('/sets/0/pain', $at($this->log('bad-key-1', 1, ['pain' => 11])));
         self::assertSame('/sets/0/rung', $at($this->log('bad-key-1', 1, ['rung' => 'nowhere'])));
         $page = $this->api('POST', $this->path('/logs'), $this->log('good-key', 1))->json();
-        $this->api('POST', $this->path('/logs/'.$page['sessions'][0]['id'].'/remove'))->assertOk()->assertJsonPath('sessions', []);
+        $this->api('POST', $this->path('/logs/'.$page['sessions'][0]['id'].'/remove'), '{}')->assertOk()->assertJsonPath('sessions', []);
         $this->api('POST', $this->path('/verdicts'), ['version' => 1, 'ladder' => 'dead-bug', 'answer' => 'accepted'])->assertStatus(422);
     }
 
@@ -68,7 +68,7 @@ final class LogEditsTest extends HttpTestCase
             $this->log('back-key-1', 1, ['pain' => 2, 'pain_kind' => 'familiar'], ['soreness' => 2, 'effort' => 5, 'minutes' => 20]),
         )->assertOk();
         $before = $this->newest();
-        $page = $this->api('POST', $this->path('/logs/'.$before['id'].'/remove'))->assertOk()->json();
+        $page = $this->api('POST', $this->path('/logs/'.$before['id'].'/remove'), '{}')->assertOk()->json();
         self::assertSame([[], 2], [$page['sessions'], $page['removed'][0]['sets']]);
 
         $page = $this->api('POST', $this->path('/removed-logs/'.$page['removed'][0]['change'].'/restore'))->assertOk()->json();
@@ -97,7 +97,7 @@ final class LogEditsTest extends HttpTestCase
         )->assertStatus(422)->assertJsonPath('errors.0.path', '/key');
         self::assertTrue($this->api('GET', $this->path('/logs'))->json('sessions.0.open'));
 
-        $this->api('POST', $this->path('/logs/'.$this->newest()['id'].'/remove'))->assertOk();
+        $this->api('POST', $this->path('/logs/'.$this->newest()['id'].'/remove'), '{}')->assertOk();
         $send(4, 8)->assertStatus(409)->assertJsonPath('current.removed', true);
         $send(4, 8, ['over' => true])->assertOk();
         self::assertSame([8, 8], array_column($this->newest()['log']['sets'], 'done'));

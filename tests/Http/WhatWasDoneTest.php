@@ -102,7 +102,7 @@ final class WhatWasDoneTest extends HttpTestCase
         $this->api('PUT', $this->path('/logs/run/floor-run-2'), [...$run, 'open' => false])->assertStatus(409);
         $this->api('PUT', $this->path('/logs/run/floor-run-2'), [...$run, 'open' => false, 'soreness' => 5])->assertOk();
         self::assertSame(1, $this->logs($planned), 'two devices, one session');
-        $this->api('POST', $this->path('/logs/'.$page['sessions'][0]['id'].'/remove'))->assertOk();
+        $this->api('POST', $this->path('/logs/'.$page['sessions'][0]['id'].'/remove'), '{}')->assertOk();
         $this->api('POST', $this->path('/logs'), [...$desk, 'key' => 'desk-log-4'])->assertOk();
         $removed = $this->api('GET', $this->path('/logs'))->json('removed');
         $this->api(

@@ -38,6 +38,8 @@ const Account = lazy(async () => ({ default: (await import('../features/account/
 const Archive = lazy(async () => ({ default: (await import('../features/clients/Archive')).Archive }));
 const ClientTable = lazy(async () => ({ default: (await import('../features/clients/ClientTable')).ClientTable }));
 const SheetPile = lazy(async () => ({ default: (await import('../features/sheet/SheetPile')).SheetPile }));
+const PhonePage = lazy(async () => ({ default: (await import('../features/sheet/PhonePage')).PhonePage }));
+const BringBack = lazy(async () => ({ default: (await import('../features/entrance/BringBack')).BringBack }));
 const Sheet = lazy(async () => ({ default: (await import('../features/sheet/Sheet')).Sheet }));
 
 export function App() {
@@ -48,6 +50,7 @@ export function App() {
         <Route path="/set-up/:token" element={<SetUp />} />
         <Route path="/join/:token" element={<Join />} />
         <Route path="/new-password/:token" element={<NewPassword />} />
+        <Route path="/bring-back" element={<BringBack />} />
         <Route path="*" element={<SignedIn />} />
       </Routes>
     </Suspense>
@@ -104,6 +107,7 @@ function SignedIn() {
             <Route path="road" element={<RoadPage />} />
             <Route path="road/:rung" element={<RoadPage />} />
             <Route path="sheet" element={<Sheet />} />
+            <Route path="sheet/phone" element={<PhonePage />} />
             <Route path="record" element={<RecordPage />} />
           </Route>
           <Route

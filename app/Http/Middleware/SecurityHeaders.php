@@ -17,6 +17,9 @@ final class SecurityHeaders
     /** Set on an answer that is a page of paper. */
     public const PAPER = 'X-Paper';
 
+    /** Set on a client's own page, which names the one script that it may run. */
+    public const OWN = 'X-Own-Page';
+
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
@@ -33,6 +36,9 @@ final class SecurityHeaders
                 'Content-Security-Policy',
                 "default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:; frame-ancestors 'self'",
             );
+        }
+        if ($response->headers->get(self::OWN) !== null) {
+            $response->headers->set('Content-Security-Policy', "frame-ancestors 'none'");
         }
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('X-Frame-Options', $response->headers->get(self::PAPER) === null ? 'DENY' : 'SAMEORIGIN');

@@ -1,5 +1,6 @@
 import { History, Pencil, Redo2, Undo2 } from 'lucide-react';
 import { Link, NavLink, Outlet } from 'react-router';
+import { longDate } from '../../lib/dates';
 import { trainingNames, urgencyNames, dayNames } from '../../lib/words';
 import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
@@ -54,6 +55,7 @@ export function BoardLayout() {
           </Notice>
         </div>
       )}
+      <StillOut board={board.data} />
       {board.data.nothing_programmable !== null && (
         <div className="mb-3 print:hidden">
           <Notice title="Nothing can be programmed.">{board.data.nothing_programmable}</Notice>
@@ -77,6 +79,25 @@ export function BoardLayout() {
       {isTrainer && <PlanQuestion board={board.data} />}
       <Conflict />
       <Outlet />
+    </div>
+  );
+}
+
+/** After a stop, the pages that the client may still train from. */
+function StillOut({ board }: { board: Board }) {
+  const isStopped = board.refer.length > 0 || board.ladders.some((ladder) => ladder.stopped !== null);
+  if (!isStopped || board.own_pages_out.length === 0) return null;
+  return (
+    <div className="mb-3 print:hidden">
+      <Notice title={`Tell ${board.client.name}: there is a stop, and a page of their own is still out.`}>
+        <ul>
+          {board.own_pages_out.map((page) => (
+            <li key={`${page.made}${page.title}`}>
+              {page.title}, made {longDate(page.made)}, works until {longDate(page.until)}
+            </li>
+          ))}
+        </ul>
+      </Notice>
     </div>
   );
 }

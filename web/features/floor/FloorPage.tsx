@@ -12,7 +12,7 @@ import { Lane, Short } from './Lane';
 import { byDay } from '../../parts/week/byDay';
 import { startRun } from '../../parts/run/start';
 import { load, send, stopAll, takeBack, useFloor, type Link as LinkState } from '../../parts/run/store';
-import { useAwake } from './useAwake';
+import { useAwake } from '../../parts/run/useAwake';
 import { Wrong } from '../../parts/run/Wrong';
 import { useClients } from '../../parts/client/useClients';
 import { useBoardOf } from '../../parts/board/useBoard';

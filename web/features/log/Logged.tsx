@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { answer, answerInPieces, api, inPieces, type Schemas } from '../../api/client';
 import { longDate, monthAndYear } from '../../lib/dates';
 import { Button } from '../../ui/Button';
-import { SelectField } from '../../ui/Field';
+import { SelectField, TextField } from '../../ui/Field';
 import { FileIn } from '../../ui/FileIn';
 import { useClientId } from '../../parts/board/useBoard';
 import { useLogChange } from '../../parts/log/useLogChange';
@@ -16,9 +16,18 @@ const endings = { time: 'out of time', tired: 'too tired', pain: 'it hurt', clie
 export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (session: number) => void }) {
   const client = useClientId();
   const refresh = useLogChange();
+  const [why, setWhy] = useState<number | null>(null);
   const remove = useMutation({
-    mutationFn: (session: number) =>
-      answer(api.POST('/clients/{client}/logs/{session}/remove', { params: { path: { client, session } } })),
+    mutationFn: ({ session, reason }: { session: number; reason?: string }) =>
+      answer(
+        api.POST('/clients/{client}/logs/{session}/remove', {
+          params: { path: { client, session } },
+          body: reason === undefined ? {} : { reason },
+        }),
+      ),
+    onSuccess: () => {
+      setWhy(null);
+    },
     onSettled: refresh,
   });
   const restore = useMutation({
@@ -79,7 +88,7 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
       {page.sessions.length > 0 && sessions.length === 0 && !ofMonth.isPending && <p>None of that kind.</p>}
       <ul>
         {sessions.map((session) => (
-          <li key={session.id} className="flex items-start gap-1 border-t border-line py-1.5 text-[15px]">
+          <li key={session.id} className="flex flex-wrap items-start gap-1 border-t border-line py-1.5 text-[15px]">
             <span className="min-w-0 flex-1">
               <b>{longDate(session.on)}</b>, {session.sets} sets
               {session.short > 0 && `, ${session.short} short`}
@@ -90,7 +99,8 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
               {session.open && <b>, on the floor</b>}
               {session.ended !== null && `, ended early: ${endings[session.ended]}`}
               {session.edited && ', edited'}
-              {!session.checked && ', nobody watched'}
+              {session.by_client ? <b>, the client’s own, form unchecked</b> : !session.checked && ', nobody watched'}
+              {session.word !== null && <span className="block">“{session.word}”</span>}
               {session.warned.map((line) => (
                 <span key={line} className="block font-semibold text-warn">
                   {line}
@@ -126,11 +136,24 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
               aria-label={`Take back the log of ${longDate(session.on)}`}
               disabled={remove.isPending}
               onClick={() => {
-                remove.mutate(session.id);
+                if (session.by_client) setWhy(session.id);
+                else remove.mutate({ session: session.id });
               }}
             >
               Take back
             </Button>
+            {why === session.id && (
+              <TakeBack
+                busy={remove.isPending}
+                error={remove.error?.message}
+                onKeep={() => {
+                  setWhy(null);
+                }}
+                onSure={(reason) => {
+                  remove.mutate({ session: session.id, reason });
+                }}
+              />
+            )}
           </li>
         ))}
         {page.removed.map((each) => (
@@ -151,6 +174,46 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
         ))}
       </ul>
     </section>
+  );
+}
+
+/** A log that the client wrote goes only with a reason. */
+function TakeBack({
+  busy,
+  error,
+  onKeep,
+  onSure,
+}: {
+  busy: boolean;
+  error: string | undefined;
+  onKeep: () => void;
+  onSure: (reason: string) => void;
+}) {
+  const [reason, setReason] = useState('');
+  return (
+    <form
+      className="w-full space-y-2 rounded-md border border-line bg-paper p-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onSure(reason);
+      }}
+    >
+      <TextField
+        label="Why is it taken back? The client wrote it, and a stop that it caused stays."
+        maxLength={200}
+        value={reason}
+        error={error}
+        onChange={setReason}
+      />
+      <div className="flex gap-2">
+        <Button type="submit" disabled={busy || reason.trim() === ''}>
+          Take it back
+        </Button>
+        <Button look="quiet" onClick={onKeep}>
+          Keep it
+        </Button>
+      </div>
+    </form>
   );
 }
 

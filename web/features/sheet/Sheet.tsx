@@ -3,16 +3,19 @@ import { useRef } from 'react';
 import { useBoard, useClientId } from '../../parts/board/useBoard';
 import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { useWeek } from '../../parts/week/useWeek';
+import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 import { PaperFrame } from './PaperFrame';
 import { useSheet } from './queries';
 import { SheetFields, useSheetChoice } from './SheetFields';
+import { Ways } from './Ways';
 
 /** A week for the client to take home, on paper or as a file. */
 export function Sheet() {
   const client = useClientId();
   const board = useBoard();
+  const isTrainer = useMay('trainer');
   const at = useWeek();
   const [choice, setChoice] = useSheetChoice();
   const frame = useRef<HTMLIFrameElement>(null);
@@ -34,6 +37,7 @@ export function Sheet() {
   }).toString();
   return (
     <div>
+      {isTrainer && <Ways />}
       <div className="mb-3 space-y-3">
         <div className="flex flex-wrap items-center gap-3">
           <Button

@@ -1,6 +1,7 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import { useMe } from '../../lib/session';
 import { Button } from '../../ui/Button';
+import { Numbers } from '../../ui/Numbers';
 
 export interface StopAnswer {
   label: string;
@@ -91,18 +92,5 @@ export function StopScreen({
         {children !== undefined && asked}
       </div>
     </div>
-  );
-}
-
-/** A line in which telephone numbers can be tapped. */
-function Numbers({ text }: { text: string }) {
-  return text.split(/(\+?\d[\d ]{1,14}\d)/).map((part, i) =>
-    i % 2 === 1 ? (
-      <a key={i} href={`tel:${part.replaceAll(' ', '')}`} className="font-bold underline underline-offset-4">
-        {part}
-      </a>
-    ) : (
-      part
-    ),
   );
 }

@@ -10,7 +10,12 @@ export const cueKinds = [
 export type CueKind = (typeof cueKinds)[number][0];
 
 export function isOn(kind: CueKind): boolean {
-  return localStorage.getItem(`floor-${kind}`) !== 'off';
+  try {
+    return localStorage.getItem(`floor-${kind}`) !== 'off';
+  } catch {
+    // a file may be opened where nothing can be kept
+    return true;
+  }
 }
 
 export function turn(kind: CueKind, on: boolean) {
