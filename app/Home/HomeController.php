@@ -87,7 +87,7 @@ final class HomeController extends Controller
         $code = trim(Body::read($request, 'BringBackRequest')->string('code'));
         $page = ReadReturn::pageOf($client, $code) ?? throw ReadReturn::unreadable($code);
 
-        return new JsonResponse([...$this->returns->from($page, $code, $this->trainer()), ...$this->view->of($client->refresh())]);
+        return new JsonResponse([...$this->returns->from($page, $code, $this->trainer(), true), ...$this->view->of($client->refresh())]);
     }
 
     /** The page itself, for whoever has its link. */
@@ -115,7 +115,7 @@ final class HomeController extends Controller
         Auth::setUser($trainer);
         $request->setUserResolver(static fn (): Trainer => $trainer);
         try {
-            return $writing->handle($request, fn (): JsonResponse => new JsonResponse($this->returns->from($page, $code, $trainer)));
+            return $writing->handle($request, fn (): JsonResponse => new JsonResponse($this->returns->from($page, $code, $trainer, false)));
         } finally {
             $before === null ? Auth::forgetUser() : Auth::setUser($before);
         }

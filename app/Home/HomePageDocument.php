@@ -20,11 +20,14 @@ use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Client\Urgency;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Planning\Edit\Unwatched;
+use EvenRungs\Core\Program\CircuitBlock;
+use EvenRungs\Core\Program\ExtraSet;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\ProgramDates;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionTime;
 use EvenRungs\Core\Program\Week;
+use EvenRungs\Core\Sheet\DoseText;
 use EvenRungs\Core\Sheet\HomeExercise;
 use EvenRungs\Core\Sheet\Words;
 use EvenRungs\Formats\UnusableInput;
@@ -174,6 +177,7 @@ final class HomePageDocument
     {
         $plan = $this->plans->ofClient(Studio::query()->findOrFail($client->studio_id), $client, $session, $planned, $date);
         $first = explode(' ', trim($client->name))[0];
+        $doses = $this->doses($client, $session, $words);
         $length = SessionTime::total($session, $this->data->library());
 
         return [
@@ -183,6 +187,10 @@ final class HomePageDocument
             'plan' => [
                 ...$plan,
                 'title' => $first,
+                'segments' => array_map(
+                    static fn (array $each): array => [...$each, 'words' => $doses[$each['rung'] ?? ''] ?? $each['words']],
+                    $plan['segments'],
+                ),
                 'members' => array_map(
                     static fn (array $each): array => [...$each, 'client' => '', 'name' => $first, 'said' => (object) []],
                     $plan['members'],
@@ -196,6 +204,26 @@ final class HomePageDocument
                 'door' => null,
             ],
         ];
+    }
+
+    /** @return array<string, string> how each exercise is done, as on the sheet, by rung */
+    private function doses(Client $client, Session $session, Words $words): array
+    {
+        $texts = new DoseText($words, $this->boards->style($client)->plan->bothSidesOneRep);
+        $doses = [];
+        foreach ($session->blocks as $block) {
+            foreach ($block->entries() as $entry) {
+                $rung = $this->data->library()->find($entry->exercise);
+                if ($rung !== null) {
+                    $rounds = $block instanceof CircuitBlock ? $block->rounds : null;
+                    $side = ExtraSet::side($entry);
+                    $doses[$rung->id] ??= $texts->of($entry->dose, $rung->figure()->lowersFirst, $rounds)
+                        .($side === null ? '' : ', '.$words->say('side.'.$side));
+                }
+            }
+        }
+
+        return $doses;
     }
 
     /**

@@ -47,19 +47,20 @@ final class ReadReturn
     }
 
     /**
-     * @param  Trainer  $trainer  who reads it, or who handed the page out
+     * @param  Trainer  $trainer  who handed the page out, or who reads it
+     * @param  bool  $byHand  whether the trainer reads it, and not the page sends it
      * @return array{new: bool, words: string} whether it was read now, and what is said of it
      *
      * @throws UnusableInput where it is not of this page, or of a day that cannot be
      */
-    public function from(HomePage $page, string $code, Trainer $trainer): array
+    public function from(HomePage $page, string $code, Trainer $trainer, bool $byHand): array
     {
         $payload = HomePages::seal($page)->open(trim($code)) ?? throw self::unreadable($code);
         $document = HomePages::document($page);
         $return = HomePages::read($payload, $document);
         $on = self::day($page, $return);
 
-        return $this->logs->once(fn (): array => $this->kept($page, $document, $return, $on, $trainer));
+        return $this->logs->once(fn (): array => $this->kept($page, $document, $return, $on, $trainer, $byHand));
     }
 
     public static function unreadable(string $code): UnusableInput
@@ -87,7 +88,7 @@ final class ReadReturn
     /**
      * @return array{new: bool, words: string}
      */
-    private function kept(HomePage $page, Node $document, HomeReturn $return, string $on, Trainer $trainer): array
+    private function kept(HomePage $page, Node $document, HomeReturn $return, string $on, Trainer $trainer, bool $byHand): array
     {
         $client = Client::query()->ofStudio($page->studio_id)->whereKey($page->client_id)->locked()->firstOrFail();
         $key = HomePages::logKey($page, $return->session);
@@ -117,6 +118,7 @@ final class ReadReturn
             'Brought back from the client’s own page',
             implode(', ', [$day, ...$said]),
             $client->id,
+            $byHand ? $trainer->id : null,
         );
 
         return [

@@ -22,11 +22,11 @@ final class StudioAddresses
         return array_values(array_filter($lines === false ? [] : $lines));
     }
 
-    /** The one that a page sends back to: where it was asked for, unless that is this machine alone. */
+    /** The one that a page finds the studio at: by which it was asked for, else the first; empty where the network is not served. */
     public static function of(Request $request): string
     {
-        $here = $request->getSchemeAndHttpHost();
+        $here = array_filter(self::all(), static fn (string $each): bool => parse_url($each, PHP_URL_HOST) === $request->getHost());
 
-        return in_array($request->getHost(), ['127.0.0.1', 'localhost'], true) ? self::all()[0] ?? $here : $here;
+        return [...$here, ...self::all(), ''][0];
     }
 }

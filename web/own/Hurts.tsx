@@ -76,7 +76,7 @@ export function Hurts({ session, onSlip }: { session: number | null; onSlip: () 
 export function Locked({ kept, hurt }: { kept: Kept; hurt: Hurt }) {
   const signs = own.warnings.filter((sign) => hurt.warnings.includes(sign.id));
   return (
-    <main className="mx-auto max-w-xl space-y-3 p-3" data-locked>
+    <main className="mx-auto w-full max-w-xl space-y-3 p-3" data-locked>
       <h1 className="text-3xl leading-tight font-bold text-warn">Stop here. Do nothing more from this page.</h1>
       <p className="rounded-md border-2 border-warn bg-warn-soft p-3 text-xl font-bold">
         {Object.values(kept.done).some((each) => each.back.ended === 'pain' && each.sent)

@@ -17,7 +17,7 @@ export function OwnPage() {
   const ended = today() > own.until;
   const open = session !== null && kept.done[session] === undefined && !ended;
   return (
-    <main className="mx-auto max-w-xl p-3 pb-24">
+    <main className="mx-auto w-full max-w-xl p-3 pb-24">
       {hurts && (
         <Hurts
           session={open ? session : null}

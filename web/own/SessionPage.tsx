@@ -211,6 +211,15 @@ function Clock({ run, at, act }: { run: Run; at: number; act: Act }) {
   );
 }
 
+/** The sets of an exercise as they are ticked: both sides in one where they are done in turn. */
+function setsOf(run: Run, rung: string): { i: number; target: number; label: string }[] {
+  const sets = run.plan.sets.flatMap((set, i) => (set.rung === rung && (set.twin ?? i) >= i ? [{ ...set, i }] : []));
+  return sets.map(({ i, side, twin, target }, n) => {
+    const number = sets.slice(0, n + 1).filter((each) => each.side === side).length;
+    return { i, target, label: side === 'both' || twin !== null ? `${number}` : `${number} ${side}` };
+  });
+}
+
 /** Each exercise with its sets to tick, how it went, and how it is done. */
 function Exercises({ run, session, act }: { run: Run; session: number; act: Act }) {
   const kept = useKept();
@@ -218,7 +227,7 @@ function Exercises({ run, session, act }: { run: Run; session: number; act: Act 
     <ol className="space-y-3">
       {exercisesOf(run).map((id) => {
         const rung = own.rungs[id];
-        const sets = run.plan.sets.flatMap((set, i) => (set.rung === id ? [{ set, i }] : []));
+        const sets = setsOf(run, id);
         const said = kept.said[session]?.[id] ?? {};
         const say = (more: typeof said) => {
           const now = { ...said, ...more };
@@ -235,24 +244,22 @@ function Exercises({ run, session, act }: { run: Run; session: number; act: Act 
               </div>
             </div>
             <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label={`Sets of ${rung?.name ?? id}`}>
-              {sets.map(({ set, i }, n) => {
+              {sets.map(({ i, target, label }) => {
                 const done = doneOf(run, i);
-                const isDone = done >= set.target;
-                const side = set.side === 'both' ? '' : ` ${set.side}`;
+                const isDone = done >= target;
                 return (
                   <button
                     key={i}
                     type="button"
                     aria-pressed={isDone}
-                    aria-label={`Set ${n + 1}${side} done`}
+                    aria-label={`Set ${label} done`}
                     className={`inline-flex min-h-11 min-w-11 items-center justify-center gap-1 rounded-md border px-2 font-semibold ${isDone ? 'border-stand bg-stand text-on-stand' : 'border-line bg-paper'}`}
                     onClick={() => {
-                      act((each, at) => report(each, i, { done: isDone ? 0 : set.target }, at));
+                      act((each, at) => report(each, i, { done: isDone ? 0 : target }, at));
                     }}
                   >
                     {isDone && <Check size={16} aria-hidden />}
-                    {n + 1}
-                    {side}
+                    {label}
                     {done > 0 && !isDone && <span className="font-normal">: {done}</span>}
                   </button>
                 );
