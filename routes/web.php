@@ -13,6 +13,7 @@ use App\Clients\ClientController;
 use App\Clients\ClientTableController;
 use App\Clients\ScreenController;
 use App\Copies\CopyController;
+use App\Copies\ReadInController;
 use App\Home\HomeAddress;
 use App\Home\HomeController;
 use App\Http\Middleware\InPieces;
@@ -26,6 +27,7 @@ use App\Planning\BoardController;
 use App\Planning\ProgramController;
 use App\Planning\ReadyController;
 use App\Planning\SessionController;
+use App\Planning\SeveralController;
 use App\Planning\TemplateController;
 use App\Progress\CuffController;
 use App\Progress\EvennessController;
@@ -125,6 +127,7 @@ Route::middleware('web')->group(function (): void {
             Route::post('audit', [AuditController::class, 'read']);
             Route::post('audit/fix', [AuditController::class, 'fix']);
             Route::post('audit/mend-all', [AuditController::class, 'mendAll']);
+            Route::post('audit/file', [AuditController::class, 'file']);
             Route::post('audit/fit', [AuditController::class, 'fit']);
             Route::post('sessions/preview', [SessionController::class, 'preview']);
             Route::get('ready', [ReadyController::class, 'all']);
@@ -162,6 +165,10 @@ Route::middleware('web')->group(function (): void {
             Route::post('clients/table', [ClientTableController::class, 'enter']);
             Route::post('read-in/check', [CopyController::class, 'checkReadIn']);
             Route::post('read-in', [CopyController::class, 'readIn']);
+            Route::get('read-ins', [ReadInController::class, 'index']);
+            Route::post('read-ins/{change}/undo', [ReadInController::class, 'undo']);
+            Route::post('programs/table/check', [SeveralController::class, 'check']);
+            Route::post('programs/table', [SeveralController::class, 'take']);
             Route::get('archive', [ClientController::class, 'archived']);
 
             Route::prefix('clients/{client}')->group(function (): void {
@@ -221,6 +228,8 @@ Route::middleware('web')->group(function (): void {
                 Route::post('copy', [ProgramController::class, 'copy']);
                 Route::get('summary.html', [ReferralController::class, 'html']);
                 Route::get('summary.pdf', [ReferralController::class, 'pdf']);
+                Route::post('fhir/check', [ReadInController::class, 'checkFhir']);
+                Route::post('fhir', [ReadInController::class, 'fhir']);
                 Route::get('fhir.json', [ReferralController::class, 'fhir']);
                 Route::get('calendar', [CalendarController::class, 'show']);
                 Route::get('calendar.ics', [CalendarController::class, 'client']);

@@ -9,6 +9,7 @@ use App\Models\Client;
 use App\Planning\BoardLoader;
 use App\Planning\ClientPlanner;
 use App\Planning\FitView;
+use App\Planning\ProgramFile;
 use App\Support\Controller;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Program\Program;
@@ -18,6 +19,7 @@ use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 /**
  * Audits of programs from anywhere. Nothing is stored.
@@ -30,6 +32,7 @@ final class AuditController extends Controller
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
         private readonly ClientPlanner $planner,
+        private readonly ProgramFile $files,
     ) {
     }
 
@@ -79,6 +82,15 @@ final class AuditController extends Controller
             ...$this->view->of($fitted->program, $this->boards->style($client), $this->boards->person($client)),
             'changes' => FitView::of($fitted),
         ]);
+    }
+
+    /** A program from anywhere as a file of this program: JSON or CSV. */
+    public function file(Request $request): Response
+    {
+        $body = Body::read($request, 'ProgramFileRequest');
+        $program = $body->has('program') ? $this->program($body) : $this->audits->pasted($body->optionalString('text') ?? '');
+
+        return $this->files->of($program, $body->string('form') === 'csv' ? 'csv' : 'json', null, null);
     }
 
     public function ofClient(Client $client): JsonResponse

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Clients;
 
+use App\Copies\ReadIns;
 use App\Http\Body;
 use App\Http\Progress;
 use App\Models\Client;
@@ -44,20 +45,23 @@ final class ClientTableController extends Controller
     }
 
     /** Enters everybody of a table, placed as untested; nobody is planned before the screen was asked. */
-    public function enter(Request $request, StartClient $start): JsonResponse
+    public function enter(Request $request, StartClient $start, ReadIns $readIns): JsonResponse
     {
         $clients = ClientCsv::read(Body::read($request, 'ClientTableRequest')->string('csv'), $this->data->library());
         if ($clients === []) {
             throw UnusableInput::at('/csv', 'has no rows');
         }
-        DB::transaction(function () use ($clients, $start): void {
+        DB::transaction(function () use ($clients, $start, $readIns): void {
+            $entered = [];
             foreach ($clients as $i => $each) {
                 $this->progress->came($i, count($clients));
                 [$name, $document] = $this->documents->read(new Node(['document' => $each]));
                 $client = Client::query()->create(['studio_id' => $this->trainer()->studio_id, 'name' => $name, 'document' => $document]);
                 $client->belongsWith($this->trainer());
                 $start->of($client, $this->trainer());
+                $entered[] = $client;
             }
+            $readIns->entered($this->trainer(), 'a table of clients', $entered);
         });
 
         return new JsonResponse(['entered' => count($clients)]);

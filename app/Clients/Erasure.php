@@ -19,6 +19,7 @@ final class Erasure
 
     /** Every other table that holds something of a studio, in the same order. */
     public const OF_STUDIO = [
+        'read_ins',
         'session_templates',
         'own_styles',
         'ladder_changes',

@@ -43,9 +43,12 @@ final class CopyController extends Controller
         return new JsonResponse($page->of($this->trainer(), (string) $request->getContent()));
     }
 
-    public function readIn(Request $request, ReadIn $readIn): JsonResponse
+    public function readIn(Request $request, ReadIn $readIn, ReadIns $kept): JsonResponse
     {
+        $own = ReadIn::own($this->trainer()->studio_id);
         $client = $readIn->client($this->trainer(), (string) $request->getContent());
+        [$ladders, $styles] = array_map(array_diff(...), ReadIn::own($this->trainer()->studio_id), $own);
+        $kept->entered($this->trainer(), 'a take-out', [$client], array_values($ladders), array_values($styles));
         $this->happened->about($client->name);
 
         return new JsonResponse(['id' => $client->id, 'name' => $client->name], 201);

@@ -59,7 +59,7 @@ final class ReadIn
 
         return $this->once(function () use ($by, $document): Client {
             $people = ReadInPeople::of($document, $by->studio_id);
-            $this->own($document, $by->studio_id, ['own_ladders', 'own_styles'], true);
+            $this->ownThings($document, $by->studio_id, ['own_ladders', 'own_styles'], true);
             $this->tables->changed();
             $clients = TakenOutDocument::list($document, 'clients');
             if (count($clients) !== 1) {
@@ -96,7 +96,7 @@ final class ReadIn
                 ],
             );
             $people = ReadInPeople::of($document, $studio->id);
-            $this->own($document, $studio->id, TakeOutDocument::OWN, false);
+            $this->ownThings($document, $studio->id, TakeOutDocument::OWN, false);
             foreach (TakenOutDocument::list($document, 'happened') as $i => $event) {
                 $this->insert('events', $event, "/happened/{$i}", ['studio_id' => $studio->id, 'client_id' => null], $people);
             }
@@ -135,12 +135,22 @@ final class ReadIn
         }
     }
 
+    /** @return array{list<string>, list<string>} the ladders and the styles of a studio's own */
+    public static function own(string $studio): array
+    {
+        $of = static fn (string $table, string $key): array => array_values(
+            array_map(strval(...), DB::table($table)->where('studio_id', $studio)->orderBy('id')->pluck($key)->all()),
+        );
+
+        return [$of('own_ladders', 'ladder'), $of('own_styles', 'style')];
+    }
+
     /**
      * @param  array<string, mixed>  $document
      * @param  list<string>  $tables
      * @param  bool  $mayBeThere  whether the studio may have the same already
      */
-    private function own(array $document, string $studio, array $tables, bool $mayBeThere): void
+    private function ownThings(array $document, string $studio, array $tables, bool $mayBeThere): void
     {
         $own = (array) ($document['own'] ?? []);
         foreach ($tables as $table) {

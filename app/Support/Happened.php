@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Copies\FhirReadIn;
 use App\Models\Client;
 use App\Models\Event;
 use App\Models\Trainer;
@@ -20,6 +21,7 @@ final class Happened
     /** What a write is called; null where nothing is written (a check, a preview, a draft) or where the record has no studio yet. */
     public const SAYS = [
         'POST sign-in' => null,
+        'POST own/returns' => null,
         'POST links/look' => null,
         'POST links/set-up' => null,
         'POST links/join' => null,
@@ -46,6 +48,9 @@ final class Happened
         'POST audit/fix' => null,
         'POST audit/mend-all' => null,
         'POST audit/fit' => null,
+        'POST audit/file' => null,
+        'POST programs/table/check' => null,
+        'POST programs/table' => 'Began programs from a table',
         'POST sessions/preview' => null,
         'POST templates' => 'Kept a template',
         'POST templates/{template}/remove' => 'Removed a template',
@@ -79,6 +84,9 @@ final class Happened
         'POST clients/table' => 'Entered clients from a table',
         'POST read-in/check' => null,
         'POST read-in' => 'Read a client in',
+        'POST read-ins/{change}/undo' => 'Undid what was read in',
+        'POST clients/{client}/fhir/check' => null,
+        'POST clients/{client}/fhir' => FhirReadIn::ACT,
         'POST clients/{client}/erase' => 'Erased a client',
         'PUT clients/{client}' => 'Changed the client’s entries',
         'POST clients/{client}/trainers' => 'Changed whose client it is',

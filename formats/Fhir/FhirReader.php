@@ -19,11 +19,17 @@ final class FhirReader
      */
     public static function read(Node $bundle): FhirFindings
     {
-        if ($bundle->optionalString('resourceType') !== 'Bundle') {
+        $document = $bundle->all();
+        if (($document['resourceType'] ?? null) !== 'Bundle') {
             throw UnusableInput::at('/resourceType', 'must be "Bundle"');
         }
+        $entries = $document['entry'] ?? [];
+        if (! is_array($entries) || ! array_is_list($entries)) {
+            throw UnusableInput::at('/entry', 'must be a list');
+        }
         $limits = $seconds = $clean = $aims = [];
-        foreach ($bundle->each('entry', static fn (Node $entry): array => $entry->opaque('resource') ?? []) as $resource) {
+        foreach ($entries as $entry) {
+            $resource = is_array($entry) && is_array($entry['resource'] ?? null) ? $entry['resource'] : [];
             $code = $resource['code'] ?? null;
             $limit = self::code($code, 'limit');
             $severity = self::code($code, 'severity');

@@ -40,7 +40,9 @@ final class CopiesTest extends HttpTestCase
             )->assertOk();
         }
         $session = (int) DB::table('logged_sessions')->where('client_id', $client->id)->min('id');
-        $this->api('POST', "/clients/{$client->id}/logs/{$session}/remove");
+        DB::table('logged_sessions')->where('id', $session)->update(['origin' => 'client', 'word' => 'Went well']);
+        DB::table('logged_sets')->where('logged_session_id', $session)->update(['pain' => 6]);
+        $this->api('POST', "/clients/{$client->id}/logs/{$session}/remove", ['reason' => 'a slip'])->assertOk();
         $this->api(
             'POST',
             "/clients/{$client->id}/screen",
@@ -54,7 +56,7 @@ final class CopiesTest extends HttpTestCase
     {
         $client = $this->lived();
         $out = (string) $this->api('GET', "/clients/{$client->id}/take-out")->assertOk()->getContent();
-        foreach (['"touched"', '"logs"', '"verdict_answers"', '"Sanna Keel"', '"dose"'] as $part) {
+        foreach (['"touched"', '"logs"', '"verdict_answers"', '"Sanna Keel"', '"dose"', '"a slip"', 'Went well'] as $part) {
             self::assertTrue(str_contains($out, $part), $part);
         }
         self::assertFalse(str_contains((string) preg_replace('/made-up-\w+-/', '', $out), $client->id), 'a number of the database');

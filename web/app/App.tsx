@@ -37,6 +37,7 @@ const RecordPage = lazy(async () => ({ default: (await import('../features/happe
 const Account = lazy(async () => ({ default: (await import('../features/account/Account')).Account }));
 const Archive = lazy(async () => ({ default: (await import('../features/clients/Archive')).Archive }));
 const ClientTable = lazy(async () => ({ default: (await import('../features/clients/ClientTable')).ClientTable }));
+const ProgramTable = lazy(async () => ({ default: (await import('../features/clients/ProgramTable')).ProgramTable }));
 const SheetPile = lazy(async () => ({ default: (await import('../features/sheet/SheetPile')).SheetPile }));
 const PhonePage = lazy(async () => ({ default: (await import('../features/sheet/PhonePage')).PhonePage }));
 const BringBack = lazy(async () => ({ default: (await import('../features/entrance/BringBack')).BringBack }));
@@ -77,6 +78,7 @@ function SignedIn() {
           <Route path="clients" element={<Clients />} />
           <Route path="clients/new" element={<ClientForm />} />
           <Route path="clients/table" element={<ClientTable />} />
+          <Route path="clients/programs" element={<ProgramTable />} />
           <Route path="clients/:client/edit" element={<ClientForm />} />
           <Route path="archive" element={<Archive />} />
           <Route path="sheets" element={<SheetPile />} />

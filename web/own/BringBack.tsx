@@ -1,6 +1,7 @@
 import { QRCodeSVG } from 'qrcode.react';
 import { useState } from 'react';
 import { FileDown, Send } from 'lucide-react';
+import { saveFile } from '../lib/saveFile';
 import { Button } from '../ui/Button';
 import { typed, whole } from './code';
 import { own, seal } from './document';
@@ -36,11 +37,7 @@ export function BringBack({ done, session }: { done: Kept['done'][number]; sessi
   };
   const save = () => {
     const file = { format: 'even-rungs/home-return', version: 1, code };
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([JSON.stringify(file)], { type: 'application/json' }));
-    link.download = `${own.first}-${done.on}.json`;
-    link.click();
-    URL.revokeObjectURL(link.href);
+    saveFile(JSON.stringify(file), 'application/json', `${own.first}-${done.on}.json`);
   };
   return (
     <section aria-label="Bring it back" className="space-y-3">

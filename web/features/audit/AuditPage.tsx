@@ -11,6 +11,7 @@ import { Insist } from '../../ui/Insist';
 import { counted } from '../../parts/findings/counted';
 import { Changes } from '../../parts/findings/Changes';
 import { Findings } from '../../parts/findings/Findings';
+import { ProgramAsFile } from '../../parts/plan/ProgramFiles';
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { useTeach } from '../../parts/rungs/useRungs';
 import { useStyles } from '../../parts/styles/useStyles';
@@ -270,6 +271,9 @@ export function AuditPage() {
               }}
             />
             <Weeks page={page} />
+            <p className="my-3">
+              <ProgramAsFile program={page.program} what="The program" />
+            </p>
             {client !== '' && <TakeOver client={client} program={page.program} />}
           </>
         )}

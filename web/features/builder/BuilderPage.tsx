@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { Insist } from '../../ui/Insist';
 import { Notice, Waiting } from '../../ui/Notice';
+import { ProgramAsFile } from '../../parts/plan/ProgramFiles';
 import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
 import { WhyNotDialog } from '../../parts/whynot/WhyNot';
 import { RungPicker } from '../../parts/rungs/RungPicker';
@@ -19,7 +20,7 @@ import { Changes } from '../../parts/findings/Changes';
 import { useFitSession, type Fitted } from './fit';
 import { ReadySessions, useReady } from './ReadySessions';
 import { Ribbon } from './Ribbon';
-import { addRest, emptySession, received, sent, type Session } from './session';
+import { addRest, asProgram, emptySession, received, sent, type Session } from './session';
 import { useBuilder } from './useBuilder';
 import { saveSession } from './changes';
 import { useSessionFound, useTemplates } from './queries';
@@ -275,6 +276,7 @@ function Head({
           </Button>
         )}
       </div>
+      {tools.session.blocks.length > 0 && <ProgramAsFile program={asProgram(tools.session)} what="The session" />}
       {question !== null && <Insist question={question} busy={command.isPending} onInsist={save} />}
       <p role="alert" className="w-full font-semibold text-warn empty:hidden">
         {isConflict(command.error) || question !== null ? null : command.error?.message}

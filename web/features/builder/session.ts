@@ -31,6 +31,12 @@ export function sent(session: Session): SentSession {
   return session as unknown as SentSession;
 }
 
+/** The session alone, as a program that holds nothing else. */
+export function asProgram(session: Session): NonNullable<Schemas['ProgramFileRequest']['program']> {
+  const program = { format: 'even-rungs/program', version: 1, weeks: [{ week: 1, sessions: [session] }] };
+  return program as unknown as NonNullable<Schemas['ProgramFileRequest']['program']>;
+}
+
 export function received(session: Schemas['BuiltSession']['session']): Session {
   return session as unknown as Session;
 }

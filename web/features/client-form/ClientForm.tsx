@@ -9,6 +9,7 @@ import type { ClientDocument, SentDocument } from '../../parts/client/document';
 import { Sections } from './Sections';
 import { useDraft } from './useDraft';
 import { ReadIn } from '../../parts/readin/ReadIn';
+import { ReadInsLately } from '../../parts/readin/ReadInsLately';
 import { useSavedClient } from './queries';
 
 type Saved = Schemas['KeptClient'];
@@ -104,6 +105,7 @@ function Form({
           {client === undefined ? 'Add a client' : `Edit ${saved?.document.name ?? ''}`}
         </h1>
         {client === undefined && <ReadIn />}
+        {client === undefined && <ReadInsLately />}
         {draft.isChanged && (
           <p role="status" className="text-faint">
             Unsaved entries are kept on this device.{' '}

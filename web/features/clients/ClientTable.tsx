@@ -6,6 +6,7 @@ import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { LinesField } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
+import { ReadInsLately } from '../../parts/readin/ReadInsLately';
 
 const example = 'name,born,mon,wed,fri,kit,limits\nWynn Capstan,1984,30,,30,Band; Wall,Sore shoulder: mild';
 
@@ -112,6 +113,7 @@ export function ClientTable() {
           </Button>
         </>
       )}
+      <ReadInsLately />
     </div>
   );
 }

@@ -32,6 +32,9 @@ export function Clients() {
             <Link to="/clients/table" className="px-2 py-2 underline underline-offset-4">
               From a table
             </Link>
+            <Link to="/clients/programs" className="px-2 py-2 underline underline-offset-4">
+              Programs
+            </Link>
             <Link
               to="/clients/new"
               className="inline-flex min-h-10 items-center gap-2 rounded-md bg-act px-3 font-semibold text-on-act"

@@ -3,7 +3,7 @@ import { Play, Printer, FileDown } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
-import { savePdf } from '../../lib/savePdf';
+import { savePdf } from '../../lib/saveFile';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Code } from '../../ui/Code';

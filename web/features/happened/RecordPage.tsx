@@ -8,8 +8,10 @@ import { TextField, Tick, toggled } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { useBoard, useClientId } from '../../parts/board/useBoard';
 import { fieldError } from '../../lib/fieldError';
+import { ReadInsLately } from '../../parts/readin/ReadInsLately';
 import { HappenedList } from '../../parts/happened/HappenedList';
 import { useTrainersOf } from './queries';
+import { ReadFhir } from './ReadFhir';
 
 /** The record of one client: whose client it is, and everything that was done. */
 export function RecordPage() {
@@ -22,6 +24,7 @@ export function RecordPage() {
       <div className="space-y-6">
         {isOwner && <WhoseClient client={client} />}
         {mayExport && <ForClinician client={client} />}
+        {mayExport && <ReadInsLately />}
         {mayExport && <TakeOut client={client} />}
         {isOwner && <Erase client={client} />}
       </div>
@@ -93,6 +96,10 @@ function ForClinician({ client }: { client: string }) {
           As FHIR R4
         </a>
       </p>
+      <p className="text-faint">
+        What comes back as FHIR is looked at first: limits, tests and aims in the words of this program.
+      </p>
+      <ReadFhir />
     </section>
   );
 }

@@ -3,7 +3,7 @@ import { FileDown } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { answerInPieces, api, inPieces, type Progress, type Schemas } from '../../api/client';
-import { savePdf } from '../../lib/savePdf';
+import { savePdf } from '../../lib/saveFile';
 import { useClients } from '../../parts/client/useClients';
 import { Button } from '../../ui/Button';
 import { Tick } from '../../ui/Field';

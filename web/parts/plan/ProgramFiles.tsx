@@ -1,4 +1,8 @@
+import { useMutation } from '@tanstack/react-query';
 import { FileDown } from 'lucide-react';
+import { answer, api, type Schemas } from '../../api/client';
+import { saveFile } from '../../lib/saveFile';
+import { Button } from '../../ui/Button';
 
 const look =
   'inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-card px-3 text-[15px] font-semibold hover:border-ink';
@@ -20,6 +24,42 @@ export function ProgramFiles({ client, what, week }: { client: string; what: str
           <FileDown size={18} aria-hidden /> {form.toUpperCase()}
         </a>
       ))}
+    </span>
+  );
+}
+
+/** A program that is looked at or built, and kept nowhere yet, as the same files. */
+export function ProgramAsFile({
+  program,
+  what,
+}: {
+  program: NonNullable<Schemas['ProgramFileRequest']['program']>;
+  what: string;
+}) {
+  const save = useMutation({
+    mutationFn: async (form: 'json' | 'csv') => {
+      const text = await answer(api.POST('/audit/file', { body: { form, program }, parseAs: 'text' }));
+      saveFile(text, form === 'csv' ? 'text/csv' : 'application/json', `program.${form}`);
+    },
+  });
+  return (
+    <span className="inline-flex flex-wrap items-center gap-2 print:hidden">
+      <span className="text-faint">As a file</span>
+      {(['json', 'csv'] as const).map((form) => (
+        <Button
+          key={form}
+          disabled={save.isPending}
+          aria-label={`${what} as ${form.toUpperCase()}`}
+          onClick={() => {
+            save.mutate(form);
+          }}
+        >
+          <FileDown size={18} aria-hidden /> {form.toUpperCase()}
+        </Button>
+      ))}
+      <span role="alert" className="font-semibold text-warn empty:hidden">
+        {save.error?.message}
+      </span>
     </span>
   );
 }

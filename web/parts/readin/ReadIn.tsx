@@ -24,6 +24,7 @@ export function ReadIn() {
       ),
     onSuccess: async ({ id }) => {
       await queries.invalidateQueries({ queryKey: ['clients'] });
+      await queries.invalidateQueries({ queryKey: ['read-ins'] });
       await navigate(`/clients/${id}`);
     },
   });
