@@ -13,7 +13,7 @@ use EvenRungs\Core\Unreadable;
  * typed. It names no exercise: the page that it is of knows them.
  *
  * In order: version (3 bits), session (6), days since the page was made (9), why it ended early (3), minutes (9, 0 unknown), soreness,
- * pain before, effort (4 each, 15 not said), kind of pain (3, 0 none); a bit for each warning sign of the page; whether signs were asked (1)
+ * pain before, effort (4 each, 15 not said), kind of pain (3, 0 none); a bit for each warning sign of the page; whether signs were asked
  * and a bit for each of them; for each exercise in its order whether anything was said (1), then effort, pain (4 each) and kind (3); for
  * each set what became of it (2: nothing, as asked, another amount, left), and another amount in tenths (16); what the client writes, as
  * UTF-8 from the next byte on.

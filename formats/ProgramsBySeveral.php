@@ -7,8 +7,8 @@ namespace EvenRungs\Formats;
 use EvenRungs\Core\Program\Program;
 
 /**
- * Programs of several clients in one text: CSV with a column `client` beside those of a program, or lines as trainers jot them under headings
- * `client: NAME`. Rows and lines are counted over the whole text.
+ * Programs of several clients in one text: CSV with a column `client` beside those of a program, or lines as trainers jot them under
+ * headings `client: NAME`. Rows and lines are counted over the whole text.
  */
 final class ProgramsBySeveral
 {
@@ -27,7 +27,10 @@ final class ProgramsBySeveral
             throw UnusableInput::at('line 1', 'the text is not UTF-8');
         }
         $text = str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
-        $columns = array_map(static fn (string $cell): string => strtolower(trim($cell, " \"\t\r")), explode(',', strtok($text, "\n") ?: ''));
+        $columns = array_map(
+            static fn (string $cell): string => strtolower(trim($cell, " \"\t\r")),
+            explode(',', strtok($text, "\n") ?: ''),
+        );
         $isTable = count($columns) > 1 && in_array(self::COLUMN, $columns, true);
         $parts = $isTable ? self::rowsByClient($text) : self::linesByClient($text);
         $programs = [];

@@ -13,6 +13,8 @@ use App\Models\HomePage;
 use App\Models\Trainer;
 use App\Support\Controller;
 use App\Support\Happened;
+use DateTimeImmutable;
+use EvenRungs\Core\Writing;
 use EvenRungs\Formats\HomeSeal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -46,7 +48,7 @@ final class HomeController extends Controller
         [$document, $left] = $this->documents->of($client, $body->optionalInt('week'), $body->optionalInt('session'));
         $secret = Secret::fresh();
         $page = HomePages::keep($client, $this->trainer(), $document, $secret);
-        $happened->about($document['title'].', until '.$document['until']);
+        $happened->about($document['title'].', works until '.Writing::day(new DateTimeImmutable($page->until)));
 
         return new JsonResponse([
             'page' => strtolower($page->id),

@@ -10,6 +10,7 @@ use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
 use App\Models\Trainer;
 use EvenRungs\Formats\LogCsv;
+use EvenRungs\Formats\LogCsvWriter;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
@@ -33,7 +34,7 @@ final class LogCsvFile
             static fn (SessionRow $row): Node => new Node($documents->write($row, $sets->get($row->id, []))),
         )->all();
 
-        return LogCsv::write(
+        return LogCsvWriter::write(
             array_values($logs),
             static fn (string $rung): string => $library->hasRung($rung) ? $library->rung($rung)->unit()->value : '',
         );

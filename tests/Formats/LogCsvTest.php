@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Formats;
 
 use EvenRungs\Formats\LogCsv;
+use EvenRungs\Formats\LogCsvWriter;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 use PHPUnit\Framework\TestCase;
@@ -90,7 +91,7 @@ final class LogCsvTest extends TestCase
 
     public function test_what_a_spreadsheet_would_run_is_written_as_text(): void
     {
-        $csv = LogCsv::write(
+        $csv = LogCsvWriter::write(
             [
                 new Node(
                     [
@@ -117,7 +118,7 @@ final class LogCsvTest extends TestCase
         $cells = array_combine(explode(',', $header), explode(',', $row));
         self::assertSame("'+ green", $cells['band']);
         foreach (['+ green', "'=1", "''@x", '-5', "it's"] as $band) {
-            $text = LogCsv::write(
+            $text = LogCsvWriter::write(
                 [
                     new Node(
                         [

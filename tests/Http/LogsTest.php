@@ -100,7 +100,8 @@ final class LogsTest extends HttpTestCase
         self::assertNull($week['monotony']);
         $load('load-key-2', 6, ['effort' => 9, 'minutes' => 20]);
         self::assertSame(['2026-11-18'], $load('load-key-3', 4, ['effort' => 7])['unknown'], 'a log without minutes is unknown too');
-        $this->api('POST', $this->path('/logs/'.$this->api('GET', $this->path('/logs'))->json('sessions.1.id').'/remove'), '{}')->assertOk();
+        $log = $this->api('GET', $this->path('/logs'))->json('sessions.1.id');
+        $this->api('POST', $this->path("/logs/{$log}/remove"), '{}')->assertOk();
         $week = $load('load-key-4', 4, ['effort' => 7, 'minutes' => 30]);
 
         // 180 + 210 + 90 effort-minutes over seven days, sample SD 92.8132 (calc)

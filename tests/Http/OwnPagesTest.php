@@ -209,7 +209,8 @@ final class OwnPagesTest extends HttpTestCase
             static fn (): array => ['effort' => 4, 'pain' => $pain, 'kind' => PainKind::Ordinary],
             array_unique($rungs),
         );
-        $return = new HomeReturn(0, 0, null, 18, 1, 0, 4, null, [], null, array_values($exercises), array_map(static fn (): true => true, $rungs), $word);
+        $whole = array_fill(0, count($rungs), true);
+        $return = new HomeReturn(0, 0, null, 18, 1, 0, 4, null, [], null, array_values($exercises), $whole, $word);
 
         return $return->write($document->each('warnings', static fn (Node $each): string => $each->string('id')));
     }

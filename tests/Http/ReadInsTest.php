@@ -24,7 +24,8 @@ final class ReadInsTest extends HttpTestCase
     public function test_a_take_out_that_was_read_in_is_undone_with_what_came_along(): void
     {
         $client = $this->clientNamed('Bea Thwart');
-        $this->api('POST', '/styles', ['from' => 'even-keel', 'name' => 'Our house', 'change' => false, 'choices' => ['switch-on' => 'draw-in']])->assertOk();
+        $own = ['from' => 'even-keel', 'name' => 'Our house', 'change' => false, 'choices' => ['switch-on' => 'draw-in']];
+        $this->api('POST', '/styles', $own)->assertOk();
         $style = OwnStyle::query()->firstOrFail()->style;
         $client->refresh()->update(['style' => $style]);
         $out = (string) $this->api('GET', "/clients/{$client->id}/take-out")->assertOk()->getContent();
@@ -98,7 +99,8 @@ final class ReadInsTest extends HttpTestCase
             static fn (array $line): bool => $line['differs'],
         );
         self::assertNotSame([], $differs);
-        $this->api('POST', $path.'/fhir', ['version' => $client->version, 'text' => json_encode($bundle), 'keep_ours' => true])->assertOk();
+        $kept = ['version' => $client->version, 'text' => json_encode($bundle), 'keep_ours' => true];
+        $this->api('POST', $path.'/fhir', $kept)->assertOk();
         self::assertEquals($client->document['tests'], $client->refresh()->document['tests']);
 
         foreach (['{}', 'no JSON', '{"resourceType":"Bundle","entry":[]}', '{"resourceType":"Bundle","entry":7}', '{"resourceType":"Bundle","entry":[7,{"resource":"x"}]}'] as $text) {

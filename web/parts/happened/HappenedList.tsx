@@ -67,7 +67,9 @@ export function HappenedList({ client, exported = true }: { client?: string; exp
             className="grid gap-x-4 border-b border-line py-1.5 sm:grid-cols-[11rem_10rem_minmax(0,1fr)]"
           >
             <span className="text-faint">{moment(each.at)}</span>
-            <span>{each.who ?? 'from the machine’s shell'}</span>
+            <span>
+              {each.who ?? (each.client === null ? 'from the machine’s shell' : 'over the client’s own page')}
+            </span>
             <span>
               <b>{each.act}</b>
               {each.detail !== null && <>: {each.detail}</>}
