@@ -61,6 +61,7 @@ final class FigureJson
                 [],
                 $from->has('rests') ? $from->each('rests', self::readRest(...)) : null,
             ),
+            $node->bool('held'),
         ));
     }
 
@@ -124,6 +125,7 @@ final class FigureJson
             ...($figure->rests === null ? [] : ['rests' => array_map(self::writeRest(...), $figure->rests)]),
             ...($figure->view === null ? [] : ['view' => $figure->view->value]),
             ...($figure->from === null ? [] : ['from' => self::write($figure->from)]),
+            ...($figure->heldAtEnd ? ['held' => true] : []),
         ];
     }
 

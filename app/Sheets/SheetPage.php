@@ -248,6 +248,10 @@ final class SheetPage
                 fn (string $kit): string => $words->of($this->data->library()->equipment[$kit]->name),
                 array_values(array_diff($rung->equipment, ['mat'])),
             )),
+            'helps' => $words->allOf(array_map(
+                fn (string $kit): string => $words->of($this->data->library()->equipment[$kit]->name ?? $kit),
+                array_values(array_diff($rung->helpful, ['mat'])),
+            )),
             'load' => $last === [] ? '' : $words->say('last-load', implode(', ', $last)),
             'unsafe' => Obstacles::between($board->client, $rung, $this->data->library())->safety($this->data->library()) !== [],
         ];

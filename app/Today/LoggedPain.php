@@ -61,7 +61,12 @@ final class LoggedPain
             $kept[] = self::dayOf($change);
             $add(self::dayOf($change), $change->stops['kind'] ?? null, $change->stops['ladders'] ?? []);
         }
-        $days = [...$kept, ...array_values($ladders), ...($all === null ? [] : [$all['on']]), ...$sessions->pluck('on')->map(strval(...))->all()];
+        $days = [
+            ...$kept,
+            ...array_values($ladders),
+            ...($all === null ? [] : [$all['on']]),
+            ...$sessions->pluck('on')->map(strval(...))->all(),
+        ];
 
         return new Stops($all, $ladders, $days === [] ? null : max($days));
     }

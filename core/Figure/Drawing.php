@@ -33,7 +33,7 @@ final class Drawing
      * @param  int  $still  the picture that shows the exercise best when it does not move
      * @param  array{float, float, float, float}  $box  left, top, width, height of everything drawn
      * @param  list<array{float, float}>  $floor  corners of the floor under the figure
-     * @param  bool  $held  whether nothing moves in it
+     * @param  bool  $held  whether nothing moves in it, or what it moves to is held
      */
     private function __construct(
         public readonly array $strokes,
@@ -79,7 +79,7 @@ final class Drawing
             count($pictures) === 1 ? 0 : Movement::SAMPLES,
             self::box($pictures, $floor),
             $floor,
-            $figure->to === [],
+            $figure->to === [] || $figure->heldAtEnd,
         );
     }
 
@@ -104,7 +104,7 @@ final class Drawing
             count($pictures) - 1,
             self::box($pictures, $floor),
             $floor,
-            $figure->to === [],
+            $figure->to === [] || $figure->heldAtEnd,
         );
     }
 

@@ -24,6 +24,7 @@ final class Figure
      * @param  ?list<Rest>  $rests  what it rests on, where not on what the base pose does
      * @param  ?View  $view  where not the base pose's
      * @param  ?self  $from  the pose that what is held is taken up from, bare
+     * @param  bool  $heldAtEnd  whether the pose it moves to is held
      *
      * @throws InvalidValue when what is planted is neither a hand nor a foot
      */
@@ -38,6 +39,7 @@ final class Figure
         public readonly ?array $rests = null,
         public readonly ?View $view = null,
         public readonly ?self $from = null,
+        public readonly bool $heldAtEnd = false,
     ) {
         foreach ($planted as $end) {
             if (! in_array($end, self::ENDS, true)) {
@@ -64,6 +66,7 @@ final class Figure
             $this->rests,
             $this->view,
             $this->from,
+            $this->heldAtEnd,
         );
     }
 

@@ -105,7 +105,7 @@
                         @isset ($each['setup'])
                             @if ($detail < 2)<p>{{ $each['setup'] }} {{ $each['style'] }}</p>@endif
                             <p><b>{{ $w->say('watch') }}:</b> {{ $each['watch'] }}@if ($detail < 1) <b>{{ $w->say('felt') }}</b> {{ $each['felt'] }}, {{ $w->say('not-felt') }} {{ $each['not_felt'] }}.@endif</p>
-                            @if ($detail < 4)<p><b>{{ $w->say('easier') }}:</b> {{ $each['easier'] }}@if ($detail < 2) {{ $each['below'] }}@endif @if ($each['needs'] !== '') <b>{{ $w->say('needs') }}:</b> {{ $each['needs'] }}.@endif</p>@endif
+                            @if ($detail < 4)<p><b>{{ $w->say('easier') }}:</b> {{ $each['easier'] }}@if ($detail < 2) {{ $each['below'] }}@endif @if ($each['needs'] !== '') <b>{{ $w->say('needs') }}:</b> {{ $each['needs'] }}.@endif @if ($each['helps'] !== '') <b>{{ $w->say('helps') }}:</b> {{ $each['helps'] }}.@endif</p>@endif
                         @endisset
                     </td>
                 @endforeach

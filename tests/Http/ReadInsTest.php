@@ -103,7 +103,8 @@ final class ReadInsTest extends HttpTestCase
         $this->api('POST', $path.'/fhir', $kept)->assertOk();
         self::assertEquals($client->document['tests'], $client->refresh()->document['tests']);
 
-        foreach (['{}', 'no JSON', '{"resourceType":"Bundle","entry":[]}', '{"resourceType":"Bundle","entry":7}', '{"resourceType":"Bundle","entry":[7,{"resource":"x"}]}'] as $text) {
+        $entries = ['[]', '7', '[7,{"resource":"x"}]'];
+        foreach (['{}', 'no JSON', ...array_map(static fn (string $of): string => '{"resourceType":"Bundle","entry":'.$of.'}', $entries)] as $text) {
             $this->api('POST', $path.'/fhir/check', ['text' => $text])->assertStatus(422);
         }
     }
