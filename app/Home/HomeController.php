@@ -98,6 +98,10 @@ final class HomeController extends Controller
         $page = HomeAddress::opened($request);
         abort_unless($page instanceof HomePage && $page->until >= HomePages::today() && $page->document !== null, 404);
         HomePages::looked($page);
+        $client = Client::query()->ofStudio($page->studio_id)->whereKey($page->client_id)->firstOrFail();
+        if ($this->documents->isHalted($client, HomePages::document($page))) {
+            return self::html($this->files->halted($client->studio_id));
+        }
         Happened::write($page->studio_id, 'The client’s own page was opened', $page->title, $page->client_id);
 
         return self::html($this->files->html($page, StudioAddresses::of($request)));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Home;
 
 use App\Models\HomePage;
+use App\Models\Studio;
 use EvenRungs\Formats\Json;
 use Illuminate\Contracts\View\Factory;
 
@@ -31,6 +32,12 @@ final class HomePageFile
             'document' => self::held(Json::decode(HomePages::text($page))),
             'seal' => self::held(['page' => strtolower($page->id), 'key' => base64_encode(HomePages::key($page)), 'at' => $studio]),
         ])->render();
+    }
+
+    /** What stands in the place of a page after a stop. */
+    public function halted(string $studio): string
+    {
+        return $this->views->make('own-halted', ['studio' => Studio::query()->findOrFail($studio)])->render();
     }
 
     /** As JSON of which nothing can end the element that holds it. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\WebDriverBy;
 
 /**
@@ -64,5 +65,55 @@ final class OutOfTheRoomTest extends BrowserTestCase
         $this->button('Enter this client')->click();
         $this->waitForText('those first who need you');
         $this->waitForText('Wynn Capstan');
+    }
+
+    public function test_programs_of_several_are_looked_at_and_begun(): void
+    {
+        $this->signIn();
+        $this->link('Programs')->click();
+        $this->css('textarea')->sendKeys("client: Maren Tidewell\nMonday, 20 min\nDead bug 2 x eight\nclient: Nobody\nDead bug 2 x 8\n");
+        $this->button('Look at them')->click();
+        $this->waitForText('line 3');
+        $this->css('textarea')->clear();
+        $this->css('textarea')->sendKeys(
+            "client: Maren Tidewell\nMonday, 20 min\nDead bug 2 x 8 alt\nSide plank 2 x 15 s each side\n"
+            ."client: Oskar Pintle\nTuesday\nBird dog 2 x 8 alt\n",
+        );
+        $this->button('Look at them')->click();
+        $this->waitForText('1 week, 1 session, 2 exercises');
+        $this->button('Begin all 2')->click();
+        $this->waitForText('those first who need you');
+        $this->open('/clients/'.$this->client('Oskar Pintle').'/week');
+        $this->waitForText('Bird dog');
+        $this->button('Undo')->click();
+        $this->waitForText('Hinge');
+    }
+
+    public function test_a_bundle_from_a_clinic_is_compared_taken_over_and_undone(): void
+    {
+        $this->signIn();
+        $bundle = $this->browser->executeAsyncScript(
+            'const [client, done] = arguments; fetch(`/api/clients/${client}/fhir.json`).then((a) => a.text()).then(done);',
+            [$this->client('Oskar Pintle')],
+        );
+        $file = sys_get_temp_dir().'/bundle-'.getmypid().'.json';
+        file_put_contents($file, $bundle);
+        $this->open('/clients/'.$this->client('Maren Tidewell').'/record');
+        $this->css('input[name="fhir"]')->setFileDetector(new LocalFileDetector)->sendKeys($file);
+        $this->waitForText('not here');
+        $this->button('Take it over')->click();
+        $this->waitForText('Taken over.');
+        self::assertStringContainsString('Sore on kneeling', $this->limits('Maren Tidewell'));
+        $this->element(WebDriverBy::xpath('//section[@aria-label="Read in lately"]//button[contains(., "Undo")]'))->click();
+        $this->waitForText('Undone.');
+        self::assertStringNotContainsString('Sore on kneeling', $this->limits('Maren Tidewell'));
+    }
+
+    /** The limits at the head of a client's pages, by name. */
+    private function limits(string $name): string
+    {
+        $board = $this->api('/clients/'.$this->client($name).'/board');
+
+        return implode(', ', array_column($board['client']['limits'], 'name'));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
+use App\Accounts\Secret;
 use App\Home\HomePages;
 use App\Models\Client;
 use App\Models\Event;
@@ -86,6 +87,15 @@ final class OwnPagesTest extends HttpTestCase
         $this->get($handed['path'])->assertNotFound();
     }
 
+    public function test_looks_and_returns_are_throttled(): void
+    {
+        $path = $this->hand()['path'];
+        $looks = array_map(fn (): int => $this->get($path)->getStatusCode(), range(1, 31));
+        self::assertSame([200, 429], array_values(array_unique($looks)));
+        $tries = array_map(fn (): int => $this->api('POST', '/own/returns', ['code' => 'nothing'])->getStatusCode(), range(1, 21));
+        self::assertSame([422, 429], array_values(array_unique($tries)));
+    }
+
     public function test_a_link_ends_seven_days_after_the_last_session(): void
     {
         $handed = $this->hand();
@@ -135,7 +145,11 @@ final class OwnPagesTest extends HttpTestCase
 
     public function test_pain_that_stops_comes_first_and_stays_when_the_log_is_taken_back(): void
     {
-        [, $code] = $this->done(pain: 6);
+        [$page, $code] = $this->done(pain: 6);
+        $secret = Secret::fresh();
+        $page->update(['hash' => Secret::hash($secret)]);
+        $link = '/own/'.strtolower($page->id).'.'.$secret;
+        self::assertStringContainsString('id="document"', $this->opened($link));
         $this->api('POST', '/own/returns', ['code' => $code])->assertOk();
         $stopped = fn (): array => array_column(
             array_filter($this->board()['ladders'], static fn (array $ladder): bool => $ladder['stopped'] !== null),
@@ -145,6 +159,11 @@ final class OwnPagesTest extends HttpTestCase
         self::assertNotSame([], $ladders);
         self::assertSame('Maren Tidewell', $this->api('GET', '/clients')->json('clients.0.name'));
         self::assertCount(1, $this->board()['own_pages_out']);
+
+        // whoever opens the link now reads of the stop, and nothing to train
+        $shown = $this->opened($link);
+        self::assertStringContainsString('has put a stop to it', $shown);
+        self::assertStringNotContainsString('id="document"', $shown);
 
         $session = $this->api('GET', $this->path('/logs'))->json('sessions.0.id');
         $this->api('POST', $this->path("/logs/{$session}/remove"), '{}')->assertStatus(422)->assertJsonPath('errors.0.path', '/reason');

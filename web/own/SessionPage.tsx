@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { ArrowLeft, Check, Pause, Play, SkipForward, Undo2 } from 'lucide-react';
 import { Button } from '../ui/Button';
-import { Ends, Following, Still } from '../ui/Figure';
+import { Following, Moving, Still } from '../ui/Figure';
 import { countdown } from '../lib/clock';
 import { Choice, Kinds } from '../parts/run/answers';
 import { sound, wake } from '../parts/run/cues';
@@ -303,7 +303,7 @@ function Exercises({ run, session, act }: { run: Run; session: number; act: Act 
             {rung !== undefined && (
               <details className="mt-1">
                 <summary className="min-h-8 font-semibold">How to do it</summary>
-                <Ends drawing={rung.figure} label={rung.name} told className="h-24 w-36" />
+                <Moving drawing={rung.figure} label={rung.name} className="h-40 w-full" />
                 <p>{rung.setup.join(' ')}</p>
                 <p className="mt-1 font-semibold">{rung.watch}</p>
                 {rung.words !== undefined && rung.words.length > 0 && <p>{rung.words.join(' ')}</p>}
