@@ -96,6 +96,7 @@ export function ProgramPage() {
         />
       )}
       <ProgramDays />
+      {program.data.weeks.length > 0 && <WeeksTable program={program.data} />}
       {program.data.weeks.length > 0 && (
         <ProgramCalendar
           client={client}
@@ -103,7 +104,6 @@ export function ProgramPage() {
           isDated={board.data.week_days[0]?.from !== null}
         />
       )}
-      {program.data.weeks.length > 0 && <WeeksTable program={program.data} />}
       <Kept />
       <Compare />
     </div>
