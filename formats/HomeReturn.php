@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace EvenRungs\Formats;
 
-use EvenRungs\Core\Log\PainKind;
 use EvenRungs\Core\Ladder\Sign;
+use EvenRungs\Core\Log\PainKind;
 use EvenRungs\Core\Unreadable;
 
 /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Calendar;
 
 use App\Accounts\Secret;
+use App\Clients\RosterRows;
 use App\Http\Body;
 use App\Models\CalendarLink;
 use App\Models\Client;
@@ -42,10 +43,11 @@ final class CalendarController extends Controller
         return new JsonResponse(['times' => (object) ($client->times ?? []), 'links' => $this->links($client)]);
     }
 
-    public function times(Request $request, Client $client): JsonResponse
+    public function times(Request $request, Client $client, RosterRows $roster): JsonResponse
     {
         $times = Body::read($request, 'CalendarTimesRequest')->opaque('times') ?? [];
         $client->update(['times' => $times === [] ? null : $times]);
+        $roster->forget($client);
 
         return $this->show($client);
     }

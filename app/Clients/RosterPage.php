@@ -39,7 +39,7 @@ final class RosterPage
 
     /**
      * @param  Collection<int, Client>  $clients  of one studio
-     * @return array{clients: list<array<string, mixed>>, behind: int} rows by need, and among equals in the order given; how many are of an
+     * @return array{day: string, clients: list<array<string, mixed>>, behind: int} rows by need, and among equals in the order given; how many are of an
      *     earlier day or not there yet
      */
     public function byNeed(string $studio, Collection $clients): array
@@ -69,7 +69,7 @@ final class RosterPage
         }
         usort($rows, static fn (array $a, array $b): int => self::rank($a) <=> self::rank($b));
 
-        return ['clients' => $rows, 'behind' => $behind];
+        return ['day' => $today, 'clients' => $rows, 'behind' => $behind];
     }
 
     /** @param  array<string, mixed>  $row */
@@ -88,7 +88,7 @@ final class RosterPage
             $this->needs($client, $board)->all,
         );
 
-        return [...$row, 'needs' => $needs];
+        return [...$row, ...TodayView::of($board, $this->data->library()), 'needs' => $needs];
     }
 
     private function needs(Client $client, Board $board): Needs

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Clients\TodayView;
 use App\Support\ClockField;
 use App\Support\PreparationView;
 use App\Today\FloorPlanView;
@@ -110,11 +111,7 @@ final class WeekView
                 'number' => $s + 1,
                 'date' => $dates?->session($place, $s)->format('Y-m-d'),
                 'key' => $keys[$s] ?? '',
-                'state' => match (true) {
-                    isset($board->logged[$keys[$s] ?? '']) => $board->logged[$keys[$s]] ? 'running' : 'done',
-                    ProgramDates::isMissed($session) => 'missed',
-                    default => 'planned',
-                },
+                'state' => TodayView::state($board, $session, $keys[$s] ?? ''),
                 'by_hand' => CarriedOver::isByHand($session),
                 'moved_from' => ProgramDates::movedFrom($session)?->value,
                 'moved_from_week' => ProgramDates::weekMovedFrom($session),

@@ -146,7 +146,7 @@ final class BuilderTest extends BrowserTestCase
     {
         $this->signIn();
         $this->link('Maren Tidewell')->click();
-        $this->link('Week')->click();
+        $this->go('Week');
         $this->css('a[aria-label="Build the session of Friday"]')->click();
         $this->waitForText('Session of week 1');
         $this->css('button[aria-label^="Dose of Dead bug"]')->click();
@@ -208,7 +208,7 @@ final class BuilderTest extends BrowserTestCase
     {
         $this->signIn();
         $this->link('Joss Keelson')->click();
-        $this->link('Week')->click();
+        $this->go('Week');
         (new WebDriverSelect($this->css('select[aria-label="Move the session of Saturday to"]')))->selectByValue('sun');
         $this->waitForText('is hard on the day before a heavy lift');
         $this->button('Move it')->click();
@@ -222,7 +222,7 @@ final class BuilderTest extends BrowserTestCase
     {
         $this->signIn();
         $this->link('Joss Keelson')->click();
-        $this->link('Program')->click();
+        $this->go('Program');
         $this->button('Days and wishes')->click();
         (new WebDriverSelect($this->element(WebDriverBy::cssSelector('[data-day="mon"] select'))))->selectByValue('hard');
         $this->waitForText('Had to give: A hard session on Monday: it is a day of heavy lifting.');

@@ -119,10 +119,10 @@ final class EverydayTest extends BrowserTestCase
             $this->css('[data-rung="side-plank-split"]')->click();
             $this->waitForText('Barred');
             $check('wall '.$theme);
-            $this->link('Week')->click();
+            $this->go('Week');
             $this->css('button[aria-label^="Change the dose of Dead bug"]')->click();
             $check('week '.$theme);
-            $this->link('Sheet')->click();
+            $this->go('Sheet');
             $this->sheetThatSays('Take care');
             $check('sheet '.$theme);
         }
@@ -160,12 +160,12 @@ final class EverydayTest extends BrowserTestCase
         $this->waitForText('20:00 min');
         $this->waitForText('Wynn Capstan');
 
-        $this->link('Edit')->click();
+        $this->go('Details');
         $this->tick('Fever or feeling ill');
         $this->button('Save')->click();
         $this->waitForText('Planning stops here until a clinician has seen the client.');
 
-        $this->link('Edit')->click();
+        $this->go('Details');
         $this->button('Archive')->click();
         $this->waitForText('Add a client');
         self::assertStringNotContainsString('Wynn Capstan', $this->css('main')->getText());

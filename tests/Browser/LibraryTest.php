@@ -30,7 +30,7 @@ final class LibraryTest extends BrowserTestCase
     {
         $this->signIn();
         $this->link('Bea Thwart')->click();
-        $this->link('Week')->click();
+        $this->go('Week');
         $before = $this->css('[data-week-total]')->getText();
         $swap = $this->css('button[aria-label^="Swap Side plank"]');
         $name = substr((string) $swap->getAttribute('aria-label'), strlen('Swap '));
@@ -156,7 +156,7 @@ final class LibraryTest extends BrowserTestCase
     {
         $this->signIn();
         $this->link('Bea Thwart')->click();
-        $this->link('Road')->click();
+        $this->go('Road');
         $this->css('input[role=combobox]')->sendKeys('standing wheel rolout');
         $this->css('[role=option][id$="rollout-standing"][aria-selected=true]');
         $this->css('input[role=combobox]')->sendKeys(WebDriverKeys::ENTER);
@@ -166,7 +166,7 @@ final class LibraryTest extends BrowserTestCase
         $this->waitForText('the aim');
         $this->button('Put it on the wall as the aim')->click();
         $this->waitForText('Take the aim off the wall');
-        $this->link('Wall')->click();
+        $this->go('Wall');
         $this->css('[data-aim="rollout-standing"]');
     }
 

@@ -42,7 +42,7 @@ final class LogTest extends BrowserTestCase
     {
         $this->openLog();
         $this->acceptAfterTwoCleanLogs('step-up');
-        $this->link('Week')->click();
+        $this->go('Week');
         $this->waitForText('2 × 10 /alt 2-1-2-0 r0:30');
         $this->button('Undo')->click();
         $this->waitForText('2 × 8 /alt 2-1-2-0 r0:30');
@@ -62,11 +62,11 @@ final class LogTest extends BrowserTestCase
         );
         $this->open('/clients/'.$client.'/log?week=1&session=3');
         $this->acceptAfterTwoCleanLogs('progress');
-        $this->link('Wall')->click();
+        $this->go('Wall');
         $this->css('[data-rung="dead-bug-opposite"][data-standing]');
-        $this->link('Week')->click();
+        $this->go('Week');
         $this->waitForText('Dead bug, opposite arm and leg');
-        $this->link('Sheet')->click();
+        $this->go('Sheet');
         $this->sheetThatSays('Dead bug, opposite arm and leg');
     }
 

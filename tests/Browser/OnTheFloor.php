@@ -16,7 +16,7 @@ trait OnTheFloor
         $this->signIn();
         $this->link($client)->click();
         $this->waitForText('ladders shown');
-        $this->link('Week')->click();
+        $this->go('Week');
         $this->css('button[aria-label^="Run the session"]')->click();
         $this->waitForText('Before the first set');
     }

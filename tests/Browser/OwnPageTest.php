@@ -53,6 +53,10 @@ final class OwnPageTest extends BrowserTestCase
         $this->css('input[name="own-return"]')->setFileDetector(new LocalFileDetector)->sendKeys($back);
         $this->waitForText('Nothing of it is kept twice');
         $this->waitForText('there is a stop, and a page of their own is still out');
+        // scanned as a picture the same thing comes by its address
+        $this->open('/bring-back#'.json_decode((string) file_get_contents($back), true)['code']);
+        $this->button('Send it to the studio')->click();
+        $this->waitForText('Nothing of it is kept twice');
         $this->open('/clients');
         $this->waitForText('those first who need you');
         self::assertStringContainsString('Maren Tidewell', $this->css('main li, main tr')->getText());

@@ -51,6 +51,21 @@ trait PageTools
         return $this->element(WebDriverBy::xpath(sprintf('//a[contains(normalize-space(.), "%s")]', $text)));
     }
 
+    /** To a page of the client who is looked at, by the place that it stands in. */
+    protected function go(string $page): void
+    {
+        $open = fn (string $name): mixed => $this->element(
+            WebDriverBy::xpath(sprintf('//nav[@aria-label="Pages of the client"]//a[normalize-space(.)="%s"]', $name)),
+        )->click();
+        $open(match ($page) {
+            'Door', 'Log' => 'On the day',
+            'Even', 'Tests' => 'Looking back',
+            'Screen', 'Details', 'Sheet', 'Record' => 'The person',
+            default => 'Planning',
+        });
+        $open($page);
+    }
+
     protected function css(string $selector): RemoteWebElement
     {
         return $this->element(WebDriverBy::cssSelector($selector));

@@ -65,7 +65,7 @@ final class PeopleTest extends BrowserTestCase
             $this->type('Body mass (lb)', '150');
             $this->button('Save')->click();
             $this->waitForText('Ona Ratline');
-            $this->link('Record')->click();
+            $this->go('Record');
             $this->waitForText('Entered a client: Ona Ratline');
 
             $client = $this->client('Ona Ratline');
@@ -145,7 +145,7 @@ final class PeopleTest extends BrowserTestCase
         $this->type('Their role', 'Physician');
         $this->button('Record the clearance')->click();
         $this->waitForText('Dr Fender, Physician');
-        $this->link('Record')->click();
+        $this->go('Record');
         $this->waitForText('Recorded a clearance');
         $this->open('/library');
         $this->waitForText('those first who need you');

@@ -15,7 +15,7 @@ final class SafeFirstTest extends BrowserTestCase
     {
         $this->signIn();
         $this->link('Maren Tidewell')->click();
-        $this->link('Week')->click();
+        $this->go('Week');
         $this->css('button[aria-label^="Run the session of Friday"]')->click();
         $this->waitForText('Before the first set');
         $this->button('Start')->click();
@@ -34,22 +34,22 @@ final class SafeFirstTest extends BrowserTestCase
         $this->waitForText('Everything stopped: numbness');
         self::assertSame('Maren Tidewell', $this->css('main li .text-lg')->getText(), 'a stop comes first');
         $this->link('Maren Tidewell')->click();
-        $this->link('Sheet')->click();
+        $this->go('Sheet');
         $this->sheetThatSays('Do nothing of this sheet for now.');
-        $this->link('Door')->click();
+        $this->go('Door');
         $this->waitForText('verything is stopped until a clinician has seen the client');
-        $this->link('Week')->click();
+        $this->go('Week');
         $this->css('button[aria-label^="Run the session of Friday"]')->click();
         $this->waitForText('verything is stopped until a clinician has seen the client');
 
         // it was three days ago, as the trainer now says
-        $this->link('Log')->click();
+        $this->go('Log');
         $this->waitForText('Everything is stopped since');
         $this->css('button[aria-label^="Edit the log"]')->click();
         $this->fillDay('Done on', '-3 days');
         $this->button('Save the change')->click();
         $this->css('button[aria-label^="Edit the log"]');
-        $this->link('Screen')->click();
+        $this->go('Screen');
         $this->type('Who gave it', 'The harbour practice');
         $this->type('Their role', 'Family doctor');
         $this->button('Record the clearance')->click();
@@ -63,12 +63,12 @@ final class SafeFirstTest extends BrowserTestCase
             'the answers are saved, and the form is as new',
         );
 
-        $this->link('Log')->click();
+        $this->go('Log');
         $this->css('[data-verdict="regress"]');
         $this->waitForText('Test this ladder again.');
         $this->button('Accept')->click();
         $this->waitUntilGone('[data-verdict="regress"]');
-        $this->link('Week')->click();
+        $this->go('Week');
         $this->waitForNoError();
         $this->css('button[aria-label^="Run the session of Friday"]')->click();
         $this->waitForText('Before the first set');
@@ -94,7 +94,7 @@ final class SafeFirstTest extends BrowserTestCase
                 static fn (array $each): bool => $each['severity'] !== 'note',
             ),
         );
-        $this->link('Week')->click();
+        $this->go('Week');
         $this->waitForText('Audit: ');
         $this->waitForText($promised['dose']);
         foreach ($this->api('/clients/'.$client.'/board')['week']['sessions'] as $session) {
@@ -110,7 +110,7 @@ final class SafeFirstTest extends BrowserTestCase
         $this->open('/clients/'.$client.'/week');
         $this->waitForNoError();
         $week = $this->css('main')->getText();
-        $this->link('Sheet')->click();
+        $this->go('Sheet');
         $sheet = $this->sheetThatSays('Take care');
         foreach ($board['week']['sessions'] as $session) {
             foreach (array_merge(...array_column($session['blocks'], 'entries')) as $entry) {

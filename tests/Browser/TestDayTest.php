@@ -12,7 +12,7 @@ final class TestDayTest extends BrowserTestCase
     {
         $this->signIn();
         $this->link('Bea Thwart')->click();
-        $this->link('Tests')->click();
+        $this->go('Tests');
         $this->waitForText('Timed holds beside published norms');
         $this->button('Start a test day')->click();
         $this->css('button[aria-label="Start the hold: Side hold, left"]')->click();

@@ -14,7 +14,7 @@ final class WhatIfTest extends BrowserTestCase
     {
         $this->signIn();
         $this->link('Bea Thwart')->click();
-        $this->link('Week')->click();
+        $this->go('Week');
         $this->link('What if')->click();
         foreach (['Tuesday', 'Thursday', 'Saturday'] as $day) {
             $field = $this->css('input[aria-label="Minutes on '.$day.'"]');

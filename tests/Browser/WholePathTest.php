@@ -40,7 +40,7 @@ final class WholePathTest extends BrowserTestCase
         $this->button('Undo')->click();
         $this->standing('dead-bug-opposite');
 
-        $this->link('Week')->click();
+        $this->go('Week');
         $this->waitForText('Dead bug, opposite arm and leg');
         $friday = $this->css('[data-session-total="fri"]')->getText();
         $week = $this->css(self::WEEK)->getText();
@@ -58,7 +58,7 @@ final class WholePathTest extends BrowserTestCase
         self::assertNotSame($friday, $this->changed('[data-session-total="fri"]', $friday));
         self::assertNotSame($week, $this->css(self::WEEK)->getText());
 
-        $this->link('Sheet')->click();
+        $this->go('Sheet');
         $sheet = $this->sheetThatSays('Take care');
         self::assertStringContainsString('1 set of 5 reps on each side, alternating, go 2 s, back 2 s, rest 0:30', $sheet);
         self::assertStringContainsString('Keep weight off the sore shoulder', $sheet);
@@ -103,7 +103,7 @@ final class WholePathTest extends BrowserTestCase
         $this->signIn();
         $this->link('Anker Stave')->click();
         $this->waitForText('Planning stops here until a clinician has seen the client.');
-        $this->link('Week')->click();
+        $this->go('Week');
         $this->waitForText('Plan the week');
 
         self::assertFalse($this->browser->findElement(WebDriverBy::xpath('//button[contains(., "Plan the week")]'))->isEnabled());

@@ -93,7 +93,7 @@ final class ThereAndBackTest extends TestCase
                 new DateTimeImmutable($day->format('Y-m-d').' '.$time, $zone),
                 $isAllDay,
                 Seconds::of($this->chance->getInt(60, 7200)),
-                $this->oneOf(['Core, 17:48 min', "Å; b, c\\n", '😴 '.str_repeat('long ', 30)]),
+                $this->oneOf(['Core, 17:48 min', 'Å; b, c\\n', '😴 '.str_repeat('long ', 30)]),
                 $this->oneOf(['', "One\nTwo; three, four", 'a \\ b']),
             );
         }

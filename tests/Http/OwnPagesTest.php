@@ -87,6 +87,21 @@ final class OwnPagesTest extends HttpTestCase
         $this->get($handed['path'])->assertNotFound();
     }
 
+    public function test_a_page_knows_where_the_studio_is_only_where_its_network_is_served(): void
+    {
+        $file = storage_path('addresses');
+        $seal = fn (): array => json_decode(explode('</script>', explode('id="seal">', $this->opened($this->hand()['path']))[1])[0], true);
+        file_put_contents($file, '');
+        self::assertSame('', $seal()['at']);
+        try {
+            file_put_contents($file, "https://192.0.2.7:8443\nhttps://198.51.100.9:8443\n");
+            self::assertSame(['https://192.0.2.7:8443', 'https://198.51.100.9:8443'], $this->hand()['addresses']);
+            self::assertSame('https://192.0.2.7:8443', $seal()['at']);
+        } finally {
+            unlink($file);
+        }
+    }
+
     public function test_looks_and_returns_are_throttled(): void
     {
         $path = $this->hand()['path'];

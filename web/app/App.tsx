@@ -38,6 +38,8 @@ const Account = lazy(async () => ({ default: (await import('../features/account/
 const Archive = lazy(async () => ({ default: (await import('../features/clients/Archive')).Archive }));
 const ClientTable = lazy(async () => ({ default: (await import('../features/clients/ClientTable')).ClientTable }));
 const ProgramTable = lazy(async () => ({ default: (await import('../features/clients/ProgramTable')).ProgramTable }));
+const TodayPage = lazy(async () => ({ default: (await import('../features/today/TodayPage')).TodayPage }));
+const HelpPage = lazy(async () => ({ default: (await import('../features/help/HelpPage')).HelpPage }));
 const SheetPile = lazy(async () => ({ default: (await import('../features/sheet/SheetPile')).SheetPile }));
 const PhonePage = lazy(async () => ({ default: (await import('../features/sheet/PhonePage')).PhonePage }));
 const BringBack = lazy(async () => ({ default: (await import('../features/entrance/BringBack')).BringBack }));
@@ -75,6 +77,7 @@ function SignedIn() {
       <Routes>
         <Route element={<Shell />}>
           <Route index element={<Navigate to="/clients" replace />} />
+          <Route path="today" element={<TodayPage />} />
           <Route path="clients" element={<Clients />} />
           <Route path="clients/new" element={<ClientForm />} />
           <Route path="clients/table" element={<ClientTable />} />
@@ -93,6 +96,7 @@ function SignedIn() {
           <Route path="build" element={<BuilderPage />} />
           <Route path="styles" element={<StylesPage />} />
           <Route path="account" element={<Account />} />
+          <Route path="help" element={<HelpPage />} />
           <Route path="studio" element={<StudioPage />} />
           <Route path="clients/:client" element={<BoardLayout />}>
             <Route index element={<Navigate to="wall" replace />} />
@@ -129,6 +133,7 @@ function Reader() {
       <Routes>
         <Route element={<Shell />}>
           <Route path="account" element={<Account />} />
+          <Route path="help" element={<HelpPage />} />
           <Route path="clients" element={<Clients />} />
           <Route path="clients/:client" element={<BoardLayout />}>
             <Route path="screen" element={<ScreenPage />} />

@@ -1,25 +1,16 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { CircleUser, LogOut, Moon, Sun } from 'lucide-react';
-import { lazy, Suspense } from 'react';
-import { Link, Outlet, useLocation, useNavigate } from 'react-router';
+import { CircleHelp, CircleUser, LogOut, Moon, Sun } from 'lucide-react';
+import { lazy, Suspense, useEffect } from 'react';
+import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
 import { Boundary } from '../ui/Boundary';
 import { Button } from '../ui/Button';
 import { Mark } from '../ui/Mark';
+import { pages } from '../lib/pages';
 import { useMay, useMe } from '../lib/session';
 import { useTheme } from '../lib/theme';
-
-const pages = [
-  ['/clients', 'Clients'],
-  ['/floor', 'Floor'],
-  ['/library', 'Library'],
-  ['/build', 'Build'],
-  ['/audit', 'Audit'],
-  ['/group', 'Group'],
-  ['/styles', 'Styles'],
-] as const;
-
-const forReaders = ['/clients'];
+import { Finder } from './Finder';
+import { useTold } from './useTold';
 
 const FloorClock = lazy(() => import('../features/floor/FloorClock'));
 
@@ -44,6 +35,8 @@ export function Shell() {
   });
   const navigate = useNavigate();
   const address = useLocation().pathname;
+  const said = useTold();
+  useHelpKey();
 
   async function signOut() {
     await answer(api.POST('/sign-out'));
@@ -66,12 +59,14 @@ export function Shell() {
           className="order-last -mx-2 flex w-full flex-wrap sm:order-none sm:mx-0 sm:ml-2 sm:w-auto"
         >
           {pages
-            .filter(([to]) => isTrainer || forReaders.includes(to))
-            .map(([to, name]) => (
-              <Link
+            .filter((page) => page.inMenu && (isTrainer || page.readers) && (isOwner || page.owners === undefined))
+            .map(({ to, name }) => (
+              <NavLink
                 key={to}
                 to={to}
-                className="px-1 py-2 text-sm font-semibold underline-offset-4 hover:underline sm:px-2 sm:text-base"
+                className={({ isActive }) =>
+                  `px-1 py-2 text-sm font-semibold underline-offset-4 hover:underline sm:px-2 sm:text-base ${isActive ? 'underline decoration-act decoration-3' : ''}`
+                }
               >
                 {name}
                 {to === '/floor' && unsent.data === true && <span className="text-warn"> (not sent)</span>}
@@ -80,21 +75,24 @@ export function Shell() {
                     <FloorClock />
                   </Suspense>
                 )}
-              </Link>
+              </NavLink>
             ))}
-          {isOwner && (
-            <Link
-              to="/studio"
-              className="px-1 py-2 text-sm font-semibold underline-offset-4 hover:underline sm:px-2 sm:text-base"
-            >
-              Studio
-            </Link>
-          )}
         </nav>
+        <span className="ml-auto flex">
+          <Finder />
+          <Link
+            to="/help"
+            aria-label="Help (?)"
+            title="Help (?)"
+            className="inline-flex min-h-10 items-center rounded-md px-3 hover:bg-card"
+          >
+            <CircleHelp size={20} aria-hidden />
+          </Link>
+        </span>
         <Link
           to="/account"
           aria-label={`Account: ${me.data?.name ?? ''}, ${me.data?.studio ?? ''}`}
-          className="ml-auto flex min-h-10 items-center px-2 text-faint underline-offset-4 hover:underline"
+          className="flex min-h-10 items-center px-2 text-faint underline-offset-4 hover:underline"
         >
           <CircleUser size={20} aria-hidden className="sm:hidden" />
           <span className="hidden sm:inline">
@@ -105,18 +103,41 @@ export function Shell() {
           {theme === 'light' ? <Moon size={20} aria-hidden /> : <Sun size={20} aria-hidden />}
         </Button>
         <Button look="quiet" onClick={() => void signOut()}>
-          <LogOut size={20} aria-hidden /> <span className="hidden sm:inline">Sign out</span>
+          <LogOut size={20} aria-hidden /> <span className="sr-only sm:not-sr-only">Sign out</span>
         </Button>
       </header>
-      <main id="main" className="flex-1">
+      <p aria-live="polite" className="sr-only" data-told>
+        {said}
+      </p>
+      <main id="main" tabIndex={-1} className="flex-1 outline-none">
         <Boundary of={address}>
           <Outlet />
         </Boundary>
       </main>
       <footer className="border-t border-line px-4 py-2 text-sm text-faint print:hidden">
         Stop at pain that is not ordinary effort. Even Rungs does not diagnose; it defers to local rules and licensed
-        practice.
+        practice.{' '}
+        <Link to="/help?find=codes" className="inline-flex min-h-6 items-center underline underline-offset-4">
+          What the codes mean
+        </Link>
       </footer>
     </div>
   );
+}
+
+/** A question mark that is typed nowhere asks for help. */
+function useHelpKey() {
+  const navigate = useNavigate();
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
+      if (event.key !== '?' || typing || event.ctrlKey || event.metaKey || event.altKey) return;
+      event.preventDefault();
+      void navigate('/help');
+    };
+    window.addEventListener('keydown', press);
+    return () => {
+      window.removeEventListener('keydown', press);
+    };
+  }, [navigate]);
 }

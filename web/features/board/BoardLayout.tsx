@@ -1,28 +1,14 @@
-import { History, Pencil, Redo2, Undo2 } from 'lucide-react';
-import { Link, NavLink, Outlet } from 'react-router';
+import { Redo2, Undo2 } from 'lucide-react';
+import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { longDate } from '../../lib/dates';
 import { trainingNames, urgencyNames, dayNames } from '../../lib/words';
+import { places } from '../../lib/pages';
 import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Conflict } from './Conflict';
 import { PlanQuestion } from '../../parts/plan/PlanQuestion';
 import { redo, undo, useBoard, useBoardChange, type Board } from '../../parts/board/useBoard';
-
-const tabs = [
-  ['screen', 'Screen'],
-  ['tests', 'Tests'],
-  ['wall', 'Wall'],
-  ['program', 'Program'],
-  ['week', 'Week'],
-  ['door', 'Door'],
-  ['log', 'Log'],
-  ['even', 'Even'],
-  ['road', 'Road'],
-  ['sheet', 'Sheet'],
-] as const;
-
-const forReaders = ['screen', 'even', 'sheet'];
 
 /** The head of a client's pages: who it is, what must not be loaded, where the week stands. */
 export function BoardLayout() {
@@ -39,6 +25,7 @@ export function BoardLayout() {
   return (
     <div className="mx-auto max-w-[110rem] px-4 py-3">
       <Head board={board.data} />
+      <Places client={board.data.id} />
       {board.data.refer.length > 0 && (
         <div className="mb-3 print:hidden">
           <Notice title="Planning stops here until a clinician has seen the client.">
@@ -78,7 +65,9 @@ export function BoardLayout() {
       )}
       {isTrainer && <PlanQuestion board={board.data} />}
       <Conflict />
-      <Outlet />
+      <div data-page tabIndex={-1} className="outline-none">
+        <Outlet />
+      </div>
     </div>
   );
 }
@@ -102,29 +91,56 @@ function StillOut({ board }: { board: Board }) {
   );
 }
 
+/** The four places of a client's pages, and the pages of the place where one is. */
+function Places({ client }: { client: string }) {
+  const isTrainer = useMay('trainer');
+  const at = useLocation().pathname.split('/')[3] ?? '';
+  const open = places
+    .map((place) => ({ ...place, pages: place.pages.filter((page) => isTrainer || page.readers === true) }))
+    .filter((place) => place.pages.length > 0);
+  const here = open.find((place) => place.pages.some((page) => page.to === at));
+  return (
+    <nav aria-label="Pages of the client" className="mb-3 border-b border-line print:hidden">
+      <ul className="flex flex-wrap gap-1">
+        {open.map((place) => (
+          <li key={place.name}>
+            <Link
+              to={`/clients/${client}/${place.pages[0]?.to ?? ''}`}
+              aria-current={place === here ? 'true' : undefined}
+              className={`flex min-h-10 items-center rounded-t-md px-3 font-semibold ${place === here ? 'bg-stand text-on-stand' : 'hover:bg-card'}`}
+            >
+              {place.name}
+            </Link>
+          </li>
+        ))}
+      </ul>
+      {here !== undefined && (
+        <ul aria-label={here.name} className="-mb-px flex flex-wrap border-t border-stand">
+          {here.pages.map((page) => (
+            <li key={page.to}>
+              <NavLink
+                to={`/clients/${client}/${page.to}`}
+                className={({ isActive }) =>
+                  `flex min-h-10 items-center border-b-3 px-3 font-semibold ${isActive ? 'border-act' : 'border-transparent hover:border-line'}`
+                }
+              >
+                {page.name}
+              </NavLink>
+            </li>
+          ))}
+        </ul>
+      )}
+    </nav>
+  );
+}
+
 function Head({ board }: { board: Board }) {
   const isTrainer = useMay('trainer');
   const { client, week } = board;
   return (
-    <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2 print:hidden">
+    <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2 print:hidden">
       <div className="min-w-0 flex-1 basis-64">
-        <h1 className="text-2xl leading-tight font-bold">
-          {client.name}
-          {isTrainer && (
-            <Link
-              to={`/clients/${board.id}/edit`}
-              className="ml-2 inline-flex min-h-8 items-center gap-1 text-[15px] font-semibold underline underline-offset-4"
-            >
-              <Pencil size={14} aria-hidden /> Edit
-            </Link>
-          )}
-          <Link
-            to={`/clients/${board.id}/record`}
-            className="ml-2 inline-flex min-h-8 items-center gap-1 text-[15px] font-semibold underline underline-offset-4"
-          >
-            <History size={14} aria-hidden /> Record
-          </Link>
-        </h1>
+        <h1 className="text-2xl leading-tight font-bold">{client.name}</h1>
         <p className="text-[15px] text-faint">
           {client.goal_name}
           {client.limits.map((limit) => (
@@ -144,21 +160,6 @@ function Head({ board }: { board: Board }) {
           ))}
         </p>
       </div>
-      <nav aria-label="Pages of the client" className="-mx-1 flex max-w-full flex-wrap">
-        {tabs
-          .filter(([to]) => isTrainer || forReaders.includes(to))
-          .map(([to, name]) => (
-            <NavLink
-              key={to}
-              to={to}
-              className={({ isActive }) =>
-                `flex min-h-10 items-center border-b-3 px-2 font-semibold ${isActive ? 'border-act' : 'border-transparent hover:border-line'}`
-              }
-            >
-              {name}
-            </NavLink>
-          ))}
-      </nav>
       <div className="ml-auto flex items-center gap-2">
         {/* as wide without a week as with one: the tabs beside it stay where they are when a plan comes */}
         <p className="mr-2 min-h-7 min-w-39 text-right whitespace-nowrap tabular-nums" aria-live="polite">

@@ -1,40 +1,44 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
+import { useState } from 'react';
 import { Link } from 'react-router';
-import { type Schemas } from '../../api/client';
-import { longDate } from '../../lib/dates';
-import { dayNames, urgencyNames } from '../../lib/words';
+import { answer, api, type Schemas } from '../../api/client';
+import { dayNames } from '../../lib/words';
 import { useMay } from '../../lib/session';
+import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
+import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
+import { TwoTaps } from '../../ui/TwoTaps';
+import { needWords } from '../../parts/client/needs';
 import { useClients } from '../../parts/client/useClients';
+import { filters, orders, useList } from './useList';
 
 const directions = ['AE', 'AF', 'AL', 'AR'] as const;
 
 export function Clients() {
   const isTrainer = useMay('trainer');
   const clients = useClients();
+  const list = useList(clients.data?.clients ?? []);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   if (clients.isPending) return <Waiting what="the clients" />;
   if (clients.isError) return <Notice title={clients.error.message} />;
+  const all = clients.data.clients;
+  const there = new Set([...chosen].filter((id) => all.some((row) => row.id === id)));
   return (
     <div className="mx-auto max-w-6xl p-4">
-      <div className="mb-3 flex items-center gap-4">
+      <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-1">
         <h1 className="text-2xl font-bold">Clients</h1>
-        <span className="hidden text-faint sm:inline">those first who need you</span>
+        {list.order === 'need' && <span className="hidden text-faint sm:inline">those first who need you</span>}
         {clients.data.behind > 0 && <span role="status">Looking through {clients.data.behind} more …</span>}
         {isTrainer && (
           <>
-            <Link to="/sheets" className="ml-auto px-2 py-2 underline underline-offset-4">
-              Sheets
-            </Link>
-            <Link to="/archive" className="px-2 py-2 underline underline-offset-4">
-              Archive
-            </Link>
-            <Link to="/clients/table" className="px-2 py-2 underline underline-offset-4">
-              From a table
-            </Link>
-            <Link to="/clients/programs" className="px-2 py-2 underline underline-offset-4">
-              Programs
-            </Link>
+            <span className="ml-auto" />
+            {doors.map(([to, name]) => (
+              <Link key={to} to={to} className="px-2 py-2 underline underline-offset-4">
+                {name}
+              </Link>
+            ))}
             <Link
               to="/clients/new"
               className="inline-flex min-h-10 items-center gap-2 rounded-md bg-act px-3 font-semibold text-on-act"
@@ -44,25 +48,148 @@ export function Clients() {
           </>
         )}
       </div>
-      {clients.data.clients.length === 0 && (
+      {all.length > 0 && (
+        <div className="mb-3 flex flex-wrap items-end gap-3">
+          <TextField
+            label="Find"
+            className="min-w-0 flex-1 basis-48"
+            value={list.typed}
+            onChange={(value) => {
+              list.set('find', value);
+            }}
+          />
+          <SelectField
+            label="Show"
+            className="w-56"
+            value={list.filter}
+            options={filters}
+            onChange={(value) => {
+              list.set('only', value);
+            }}
+          />
+          <SelectField
+            label="Order"
+            className="w-56"
+            value={list.order}
+            options={orders}
+            onChange={(value) => {
+              list.set('order', value);
+            }}
+          />
+        </div>
+      )}
+      {there.size > 0 && (
+        <Several
+          chosen={all.filter((row) => there.has(row.id))}
+          onDone={() => {
+            setChosen(new Set());
+          }}
+        />
+      )}
+      {all.length === 0 && (
         <p>{isTrainer ? 'No clients yet. Add the first one.' : 'No client is shared with you yet.'}</p>
       )}
+      {all.length > 0 && list.shown.length === 0 && <p>Nobody here answers to that.</p>}
       <ul className="space-y-2">
-        {clients.data.clients.map((client) => (
-          <ClientRow key={client.id} client={client} />
+        {list.shown.map((client) => (
+          <ClientRow
+            key={client.id}
+            client={client}
+            chosen={isTrainer ? there.has(client.id) : null}
+            onChoose={(on) => {
+              setChosen(new Set(on ? [...there, client.id] : [...there].filter((id) => id !== client.id)));
+            }}
+          />
         ))}
       </ul>
     </div>
   );
 }
 
-function ClientRow({ client }: { client: Schemas['ClientRow'] }) {
+const doors = [
+  ['/sheets', 'Sheets'],
+  ['/archive', 'Archive'],
+  ['/clients/table', 'From a table'],
+  ['/clients/programs', 'Programs'],
+] as const;
+
+/** What is done with several at once. */
+function Several({ chosen, onDone }: { chosen: Schemas['ClientRow'][]; onDone: () => void }) {
+  const queries = useQueryClient();
+  const archive = useMutation({
+    mutationFn: async () => {
+      for (const row of chosen) {
+        await answer(
+          api.POST('/clients/{client}/archive', {
+            params: { path: { client: row.id } },
+            body: { version: row.version },
+          }),
+        );
+      }
+    },
+    onSuccess: onDone,
+    onSettled: () => queries.invalidateQueries({ queryKey: ['clients'] }),
+  });
+  const look =
+    'inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 font-semibold hover:border-ink';
+  const ids = chosen.map((row) => row.id).join(',');
+  return (
+    <section
+      aria-label="With those chosen"
+      className="mb-3 flex flex-wrap items-center gap-2 rounded-lg border-2 border-stand p-2"
+    >
+      <b>{chosen.length} chosen</b>
+      <Link className={look} to={`/sheets?of=${ids}`}>
+        Sheets
+      </Link>
+      <Link className={look} to={`/group?of=${ids}`}>
+        As a group
+      </Link>
+      <TwoTaps
+        name="Archive"
+        onSure={() => {
+          archive.mutate();
+        }}
+      />
+      <Button look="quiet" onClick={onDone}>
+        None of them
+      </Button>
+      <span role="alert" className="font-semibold text-warn empty:hidden">
+        {archive.error?.message}
+      </span>
+    </section>
+  );
+}
+
+function ClientRow({
+  client,
+  chosen,
+  onChoose,
+}: {
+  client: Schemas['ClientRow'];
+  /** null where nothing is done with several */
+  chosen: boolean | null;
+  onChoose: (on: boolean) => void;
+}) {
   const days = Object.entries(client.days);
   return (
-    <li>
+    <li className="flex items-stretch gap-1">
+      {chosen !== null && (
+        <label className="flex min-w-8 items-center justify-center">
+          <input
+            type="checkbox"
+            className="size-5"
+            aria-label={`Choose ${client.name}`}
+            checked={chosen}
+            onChange={(event) => {
+              onChoose(event.target.checked);
+            }}
+          />
+        </label>
+      )}
       <Link
         to={`/clients/${client.id}/wall`}
-        className="grid items-center gap-x-6 gap-y-2 rounded-lg border border-line bg-card px-4 py-3 hover:border-ink md:grid-cols-[15rem_13rem_1fr_15rem]"
+        className="grid min-w-0 flex-1 items-center gap-x-6 gap-y-2 rounded-lg border border-line bg-card px-4 py-3 hover:border-ink md:grid-cols-[15rem_13rem_1fr_15rem]"
       >
         <span>
           <span className="block text-lg font-bold">{client.name}</span>
@@ -91,21 +218,6 @@ function ClientRow({ client }: { client: Schemas['ClientRow'] }) {
       </Link>
     </li>
   );
-}
-
-function needWords({ kind, on, count }: Schemas['ClientRow']['needs'][number], client: Schemas['ClientRow']): string {
-  const day = on === null ? '' : longDate(on);
-  return {
-    stop: client.stop ?? `Stopped on ${day}`,
-    refer: urgencyNames[client.refer ?? ''] ?? '',
-    pain: `Pain ${count ?? 0} of 10 on ${day}`,
-    decision: count === 1 ? 'A verdict waits' : `${count ?? 0} verdicts wait`,
-    screen: `Screen due since ${day}`,
-    kept: count === 1 ? 'One barred exercise kept all the same' : `${count ?? 0} barred exercises kept all the same`,
-    stuck: count === 1 ? 'Stuck on a ladder for four weeks' : `Stuck on ${count ?? 0} ladders for four weeks`,
-    retest: `Re-test due since ${day}`,
-    unseen: `Last seen ${day}`,
-  }[kind];
 }
 
 /** The level of each direction as a small level line, so that unevenness is seen in the list. */

@@ -21,7 +21,7 @@ import { runGroup, writeStop } from '../../parts/run/start';
 import { useLogChange } from '../../parts/log/useLogChange';
 import { useFigures } from '../../parts/rungs/useRungs';
 import { answered, Arrival, type Arrived } from './Arrival';
-import { useClients } from '../../parts/client/useClients';
+import { useAsked, useClients } from '../../parts/client/useClients';
 import { useReadySessions } from '../../parts/ready/useReadySessions';
 import { useGroupPlan } from './queries';
 
@@ -30,7 +30,7 @@ export function GroupPage() {
   const clients = useClients();
   const library = useLibrary();
   const refresh = useLogChange();
-  const [chosen, setChosen] = useState<string[]>([]);
+  const [chosen, setChosen] = useState<string[]>(useAsked());
   const ready = useReadySessions();
   const [stations, setStations] = useState<string[]>(['dead-bug', 'side-plank', 'press-out', 'bird-dog']);
   const [numbers, setNumbers] = useState({

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { answerInPieces, api, inPieces, type Progress, type Schemas } from '../../api/client';
 import { savePdf } from '../../lib/saveFile';
-import { useClients } from '../../parts/client/useClients';
+import { useAsked, useClients } from '../../parts/client/useClients';
 import { Button } from '../../ui/Button';
 import { Tick } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
@@ -14,7 +14,7 @@ import { SheetFields, useSheetChoice } from './SheetFields';
 export function SheetPile() {
   const clients = useClients();
   const [choice, setChoice] = useSheetChoice();
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set(useAsked()));
   const [progress, setProgress] = useState<Progress | null>(null);
   const list = clients.data?.clients ?? [];
   const make = useMutation({

@@ -1,5 +1,6 @@
 import { Repeat2 } from 'lucide-react';
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { isConflict, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { CloseDialog, Dialog } from '../../ui/Dialog';
@@ -15,11 +16,24 @@ import { useSwaps } from './queries';
 
 /** What can stand in for one exercise of the week, with what is sore today spared. */
 export function SwapDialog({ entry, place }: { entry: Schemas['BoardEntry']; place: Place }) {
-  const [open, setOpen] = useState(false);
+  const [search, setSearch] = useSearchParams();
+  const asked = search.get('swap') === `${place.session}-${place.block}-${place.entry}`;
+  const [own, setOwn] = useState(false);
+  const setOpen = (on: boolean) => {
+    setOwn(on);
+    if (on || !asked) return;
+    setSearch(
+      (before) => {
+        before.delete('swap');
+        return before;
+      },
+      { replace: true },
+    );
+  };
   return (
     <Dialog
       title={`Instead of ${entry.name}`}
-      open={open}
+      open={own || asked}
       onOpenChange={setOpen}
       trigger={
         <button

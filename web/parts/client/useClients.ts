@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useSearchParams } from 'react-router';
 import { answer, api } from '../../api/client';
 
 /** Rows that are worked out while one waits are looked for so often. */
@@ -11,4 +12,10 @@ export function useClients() {
     queryFn: () => answer(api.GET('/clients')),
     refetchInterval: (query) => ((query.state.data?.behind ?? 0) > 0 ? behindEveryMs : false),
   });
+}
+
+/** Those whom the address asks for, as the list of clients sends them. */
+export function useAsked(): string[] {
+  const [search] = useSearchParams();
+  return (search.get('of') ?? '').split(',').filter((id) => id !== '');
 }
