@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { matching } from '../../lib/matching';
@@ -28,10 +29,12 @@ const shows: Record<string, (row: Row) => boolean> = {
 /** The rows that are asked for, in their order; what is asked for stands in the address. */
 export function useList(rows: readonly Row[]) {
   const [search, setSearch] = useSearchParams();
-  const typed = search.get('find') ?? '';
+  // what is typed is ahead of the address
+  const [typed, setTyped] = useState(search.get('find') ?? '');
   const order = search.get('order') ?? 'need';
   const filter = search.get('only') ?? '';
   const set = (name: string, value: string) => {
+    if (name === 'find') setTyped(value);
     setSearch(
       (before) => {
         if (value === '' || value === 'need') before.delete(name);

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { matching } from '../../lib/matching';
 import { TextField } from '../../ui/Field';
@@ -7,7 +8,7 @@ import { doses, glossary, howTos, keys, type Meaning } from './words';
 /** What words, codes and keys mean, and how the daily things are done. */
 export function HelpPage() {
   const [search, setSearch] = useSearchParams();
-  const typed = search.get('find') ?? '';
+  const [typed, setTyped] = useState(search.get('find') ?? '');
   const categories = useLibrary().data?.categories ?? [];
   const codes = categories.map(({ code, name, resists, direction }) => ({
     word: code,
@@ -31,6 +32,7 @@ export function HelpPage() {
         label="Find a word, a code, a key, or how something is done"
         value={typed}
         onChange={(value) => {
+          setTyped(value);
           setSearch(value === '' ? {} : { find: value }, { replace: true });
         }}
       />

@@ -30,7 +30,7 @@ export function TodayPage() {
     client.today.filter((session) => session.date === day).map((session) => ({ client, session })),
   );
   due.sort((a, b) => (a.session.at ?? '99').localeCompare(b.session.at ?? '99'));
-  const open = clients.data.clients.flatMap((client) => client.open.map((session) => ({ client, session })));
+  const open = clients.data.clients.filter((client) => client.open.length > 0);
   const others = clients.data.clients.filter(
     (client) => client.needs.length > 0 && !due.some((each) => each.client === client),
   );
@@ -58,16 +58,14 @@ export function TodayPage() {
         <section aria-label="Not answered">
           <h2 className="text-xl font-bold">Planned in the last days, and nobody said what became of it</h2>
           <ul>
-            {open.map(({ client, session }) => (
-              <li key={`${client.id} ${session.week} ${session.number}`} className="border-t border-line">
+            {open.map((client) => (
+              <li key={client.id} className="border-t border-line">
                 <Link
-                  to={`/clients/${client.id}/week?week=${session.week}`}
+                  to={`/clients/${client.id}/week?week=${client.open[0]?.week ?? 1}`}
                   className="flex min-h-11 flex-wrap items-center gap-x-3 hover:bg-card"
                 >
                   <b>{client.name}</b>
-                  <span>
-                    {longDate(session.date)}, {session.minutes} min
-                  </span>
+                  <span>{client.open.map((session) => longDate(session.date)).join('; ')}</span>
                 </Link>
               </li>
             ))}
