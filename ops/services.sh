@@ -160,6 +160,10 @@ site_rules() {
             try_files \$uri =404;
         }
         location = /icon.svg { try_files \$uri =404; }
+        location = /app.webmanifest {
+            default_type application/manifest+json;
+            try_files \$uri =404;
+        }
         location = /sw.js {
             add_header Strict-Transport-Security \$hsts always;
             add_header Cache-Control no-cache;

@@ -42,7 +42,7 @@ final class StudioFile implements OwnTables
     {
         $document = json_decode($text);
         if (! is_object($document) || ($document->format ?? null) !== self::FORMAT || ! is_object($document->own ?? null)) {
-            throw UnusableInput::at('--studio', sprintf('must be a file of format "%s", as Take out writes it', self::FORMAT));
+            throw UnusableInput::at('--studio', sprintf('must be a file of format "%s", as the page Studio saves it', self::FORMAT));
         }
         $problems = [];
         $read = static function (string $table, string $schema, string $key) use ($document, &$problems): array {

@@ -177,7 +177,7 @@ final class EvenOuts
             ],
         );
         $this->happened->about(
-            $category !== null ? sprintf('%s holds its rung', Category::from($category)->label()) : sprintf(
+            $category !== null ? sprintf('%s stays on its rung', Category::from($category)->label()) : sprintf(
                 'One set more on the %s, %s',
                 $side,
                 $this->data->library()->ladder((string) $ladder)->name,
@@ -209,7 +209,7 @@ final class EvenOuts
         $this->end($open, sprintf('let go by %s', $trainer->name));
         $this->happened->about(
             $open->kind === EvenOut::HOLD ? sprintf(
-                '%s holds its rung no more',
+                '%s may move again',
                 Category::from((string) $open->category)->label(),
             ) : sprintf('No set more on the %s', $open->side),
             $client,

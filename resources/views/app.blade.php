@@ -6,7 +6,9 @@
     <meta name="color-scheme" content="light dark">
     <meta name="style-nonce" content="{{ Vite::cspNonce() }}">
     <title>Even Rungs</title>
+    <meta name="theme-color" content="#17414a">
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
+    <link rel="manifest" href="/app.webmanifest">
     @viteReactRefresh
     @vite('web/main.tsx')
 </head>

@@ -173,7 +173,7 @@ final class BuilderTest extends BrowserTestCase
         $this->css('textarea[name="program"]')->sendKeys(
             "Monday, before lifting, 5 min\nFront plank 3 x 90 s rest 60\nded bug 2 x 10 alt\n",
         );
-        $this->button('Read it')->click();
+        $this->button('Check it')->click();
         $this->waitForText('Which exercise is meant?');
         self::assertStringNotContainsString('[object', $this->css('main')->getText(), 'what is offered is no number');
         $this->button('Dead bug, opposite arm and leg')->click();
@@ -198,7 +198,7 @@ final class BuilderTest extends BrowserTestCase
         $this->signIn();
         $this->link('Audit')->click();
         $this->css('textarea[name="program"]')->sendKeys("day,exercise,sets,reps\nmon,dead bug,0,8\nxyz,plank,2,8\n");
-        $this->button('Read it')->click();
+        $this->button('Check it')->click();
         $this->waitForText('2 places cannot be read. Nothing was taken over.');
         $this->waitForText('row 2, column sets');
         $this->waitForText('row 3, column day');

@@ -34,7 +34,7 @@ final class DoorTest extends BrowserTestCase
         $planned = $this->css('[data-door-total="As planned"]')->getText();
         $this->says('Sore or stiff');
         $this->button('Sore wrist')->click();
-        $this->says('Really left');
+        $this->says('Minutes today');
         $this->element(WebDriverBy::xpath('//section[@aria-label="At the door"]//button[.="10 min"]'))->click();
         $this->waitForText('of 10:00 min');
         $today = $this->css('[data-door-total="Today"]')->getText();

@@ -73,6 +73,8 @@ final class EverydayTest extends BrowserTestCase
         $this->waitForText('1 × 6 /alt 2-0-2-0 r0:20');
 
         $this->browser->executeScript('window.scrollTo(0, 0); document.activeElement.blur();');
+        $this->tabTo(fn (): bool => $this->focusedText() === 'The person', 'the place');
+        $this->press(Keys::ENTER);
         $this->tabTo(fn (): bool => $this->focusedText() === 'Sheet', 'the sheet');
         $this->press(Keys::ENTER);
         $this->sheetThatSays('Take care');

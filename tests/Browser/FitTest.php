@@ -20,7 +20,7 @@ final class FitTest extends BrowserTestCase
             "Wednesday, 20 min\nForearm plank 3 x 90 s rest 30\nDead bug 3 x 12 alternating rest 30\nHarbour crawl 2 x 10",
         );
         $this->element(WebDriverBy::xpath('//label[contains(., "For")]//option[text()="Maren Tidewell"]'))->click();
-        $this->button('Read it')->click();
+        $this->button('Check it')->click();
         $this->waitForText('Coverage and honest time');
         $before = $this->css('h2')->getText();
 

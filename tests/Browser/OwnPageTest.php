@@ -44,11 +44,11 @@ final class OwnPageTest extends BrowserTestCase
         $this->open('/clients');
         $this->open('/clients/'.$this->client('Maren Tidewell').'/sheet/phone');
         $this->type('Code, as it is read out', substr($code, 0, -1).($code[-1] === 'A' ? 'B' : 'A'));
-        $this->button('Read it')->click();
+        $this->button('Take it in')->click();
         $this->waitForText('compare it letter by letter');
         $this->css('section[aria-label="Bring back"] input[autocomplete]')->clear();
         $this->type('Code, as it is read out', strtolower($code));
-        $this->button('Read it')->click();
+        $this->button('Take it in')->click();
         $this->waitForText('pain 6');
         $this->css('input[name="own-return"]')->setFileDetector(new LocalFileDetector)->sendKeys($back);
         $this->waitForText('Nothing of it is kept twice');

@@ -54,7 +54,7 @@ final class PlanAskedTest extends BrowserTestCase
         $this->signIn();
         $this->open('/audit');
         $this->field('program')->sendKeys("Monday, 20 min\nForearm plank 3 x 20 s rest 30\nDead bug 2 x 8 alternating rest 30");
-        $this->button('Read it')->click();
+        $this->button('Check it')->click();
         $this->waitForText('Coverage and honest time');
         $this->button('Fit to a group')->click();
         $this->tick('Maren Tidewell');

@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { useLocation } from 'react-router';
 import type { Schemas } from '../api/client';
 import { pageName } from '../lib/pages';
@@ -15,17 +15,15 @@ export function useTold(): string {
   const id = /^\/clients\/([^/]+)\//.exec(pathname)?.[1];
   const page = pageName(pathname);
   const [said, setSaid] = useState('');
-  const [whose, setWhose] = useState<string>();
 
-  useEffect(() => {
-    const look = () => {
+  const whose = useSyncExternalStore(
+    (changed) => queries.getQueryCache().subscribe(changed),
+    () => {
       const board = id === undefined ? undefined : queries.getQueryData<Schemas['Board']>(['board', id]);
       const rows = queries.getQueryData<Schemas['ClientList']>(['clients']);
-      setWhose(board?.client.name ?? rows?.clients.find((client) => client.id === id)?.name);
-    };
-    look();
-    return queries.getQueryCache().subscribe(look);
-  }, [queries, id]);
+      return board?.client.name ?? rows?.clients.find((client) => client.id === id)?.name;
+    },
+  );
 
   const name = whose === undefined ? page : `${page}, ${whose}`;
   useEffect(() => {
@@ -40,7 +38,9 @@ export function useTold(): string {
     setSaid(page);
     const target = [...document.querySelectorAll<HTMLElement>(PAGE)].pop();
     const held = document.activeElement;
-    if (target !== undefined && (held === null || held === document.body || !target.contains(held))) {
+    // who goes from page to page of a client stays at the links
+    const isHeld = held?.closest('[data-page], nav[aria-label="Pages of the client"]') != null;
+    if (target !== undefined && !isHeld) {
       target.focus({ preventScroll: true });
     }
   }, [pathname, page]);

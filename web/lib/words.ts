@@ -10,7 +10,7 @@ export const dayNames: Record<string, string> = {
 };
 
 export const kindNames: Record<string, string> = {
-  standalone: 'Own session',
+  standalone: 'Core session',
   'after-lift': 'After lifting',
   'after-sport': 'After sport',
   'before-lift': 'Before lifting',

@@ -8,6 +8,9 @@ interface Props {
   children: ReactNode;
 }
 
+/** What browsers say where a part of a page could not be fetched. */
+const UNFETCHED = /dynamically imported module|importing a module script|module script failed/i;
+
 /** A page that breaks leaves the frame around it standing, and says how to go on. */
 export class Boundary extends Component<Props, { broken: string | null }> {
   override state: { broken: string | null } = { broken: null };
@@ -22,6 +25,32 @@ export class Boundary extends Component<Props, { broken: string | null }> {
 
   override render() {
     if (this.state.broken === null) return this.props.children;
+    if (UNFETCHED.test(this.state.broken)) {
+      return (
+        <div className="mx-auto max-w-3xl p-4">
+          <Notice title="This page was not opened on this device before, and the server does not answer.">
+            <p>Nothing was lost. Go back to where you were; it opens as soon as the server is there.</p>
+            <div className="mt-2 flex gap-2">
+              <Button
+                look="act"
+                onClick={() => {
+                  window.history.back();
+                }}
+              >
+                Back
+              </Button>
+              <Button
+                onClick={() => {
+                  window.location.reload();
+                }}
+              >
+                Load it again
+              </Button>
+            </div>
+          </Notice>
+        </div>
+      );
+    }
     return (
       <div className="mx-auto max-w-3xl p-4">
         <Notice title="This page cannot be shown.">

@@ -136,7 +136,7 @@ export function AuditPage() {
           />
         </div>
         <Button look="act" type="submit" disabled={busy || text.trim() === ''}>
-          {read.isPending ? 'Reading …' : 'Read it'}
+          {read.isPending ? 'Reading …' : 'Check it'}
         </Button>
         {read.isPending && (
           <div role="status">

@@ -136,7 +136,7 @@ function BlockCard({ block, place, count, tools }: { block: BenchBlock; place: n
           <ArrowDown size={18} aria-hidden />
         </Icon>
         <Icon
-          label={`Take out block ${place + 1}`}
+          label={`Remove block ${place + 1}`}
           onClick={() => {
             tools.set(withoutBlock(session, place));
           }}
@@ -237,7 +237,7 @@ function EntryRow({ entry, place, tools }: { entry: BuiltEntry; place: Place; to
           <ArrowDown size={16} aria-hidden />
         </Icon>
         <Icon
-          label={`Take out ${entry.name}`}
+          label={`Remove ${entry.name}`}
           onClick={() => {
             tools.set(withoutEntry(tools.session, place));
           }}

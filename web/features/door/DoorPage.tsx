@@ -252,7 +252,7 @@ function Questions({
         ...places.filter((each) => sore.includes(each.id)).map((each) => each.name),
       ].join(', ') || 'nothing said',
     ],
-    ['minutes', 'Really left', minutes === '' ? 'as planned' : `${minutes} min`],
+    ['minutes', 'Minutes today', minutes === '' ? 'as planned' : `${minutes} min`],
     ['kit', 'Kit at hand', kit === null ? 'as usual' : `${kit.length} pieces`],
   ];
   return (
@@ -321,7 +321,7 @@ function Questions({
               {part === 'minutes' && (
                 <>
                   <TextField
-                    label="Really left"
+                    label="Minutes today"
                     unit="min"
                     type="number"
                     className="w-44"

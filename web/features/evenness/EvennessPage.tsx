@@ -84,7 +84,7 @@ function Levels({ data }: { data: Evenness }) {
           <li key={each.code}>
             <span className="flex items-baseline gap-2">
               <Code code={each.code} /> <span className="flex-1">{each.name}</span>
-              {each.holds && <b className="text-warn">{each.held === null ? 'is ahead' : 'holds its rung'}</b>}
+              {each.holds && <b className="text-warn">{each.held === null ? 'is ahead' : 'stays on its rung'}</b>}
               <b className="text-xl">{each.level ?? '–'}</b>
             </span>
             {each.level === null ? (

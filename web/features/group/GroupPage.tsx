@@ -144,7 +144,7 @@ export function GroupPage() {
               />
               <Button
                 look="quiet"
-                aria-label={`Take out station ${i + 1}`}
+                aria-label={`Remove station ${i + 1}`}
                 onClick={() => {
                   setStations(stations.filter((_, k) => k !== i));
                 }}

@@ -106,8 +106,8 @@ function ForClinician({ client }: { client: string }) {
 
 function TakeOut({ client }: { client: string }) {
   return (
-    <section aria-label="Take out" className="space-y-2 rounded-lg border border-line bg-card p-4">
-      <h2 className="text-lg font-bold">Take out</h2>
+    <section aria-label="Everything as a file" className="space-y-2 rounded-lg border border-line bg-card p-4">
+      <h2 className="text-lg font-bold">Everything as a file</h2>
       <p className="text-faint">
         Everything about this client as one file: for the client, or for another studio, which reads it in without loss.
       </p>
@@ -116,7 +116,7 @@ function TakeOut({ client }: { client: string }) {
         download
         className="inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 font-semibold hover:border-ink"
       >
-        Take out this client
+        Save all of this client
       </a>
     </section>
   );

@@ -114,7 +114,7 @@ function Matches({ calendar, onChange, error }: Props & { error: Error | null })
           />
           <Button
             look="quiet"
-            aria-label={`Take out match ${i + 1}`}
+            aria-label={`Remove match ${i + 1}`}
             onClick={() => {
               onChange({ ...calendar, matches: matches.filter((_, k) => k !== i) });
             }}
@@ -174,7 +174,7 @@ function AwayWeeks({ calendar, onChange, error }: Props & { error: Error | null 
               ))}
             <Button
               look="quiet"
-              aria-label={`Take out week away ${i + 1}`}
+              aria-label={`Remove week away ${i + 1}`}
               onClick={() => {
                 onChange({ ...calendar, away: away.filter((_, k) => k !== i) });
               }}

@@ -195,7 +195,7 @@ function ReadBack({ name }: { name: string }) {
           onChange={setCode}
         />
         <Button type="submit" disabled={code.trim() === '' || read.isPending}>
-          Read it
+          Take it in
         </Button>
       </form>
       <FileIn

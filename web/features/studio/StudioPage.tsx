@@ -57,8 +57,8 @@ function Logs() {
 
 function TakeOut() {
   return (
-    <section aria-label="Take out" className="space-y-2 rounded-lg border border-line bg-card p-4">
-      <h2 className="text-lg font-bold">Take out the studio</h2>
+    <section aria-label="Everything as a file" className="space-y-2 rounded-lg border border-line bg-card p-4">
+      <h2 className="text-lg font-bold">The studio as a file</h2>
       <p className="text-faint">
         Clients, logs, own ladders, styles, words and templates as one file. Passwords stay behind. The nightly backup
         needs no hand; this is for moving, and for reading elsewhere.
@@ -68,7 +68,7 @@ function TakeOut() {
         download
         className="inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 font-semibold hover:border-ink"
       >
-        Take out everything
+        Save everything
       </a>
     </section>
   );

@@ -108,7 +108,7 @@ function Results({ days, names }: { days: Days; names: Map<string, string> }) {
                             .map(([percentile, value]) => `${percentile}th ${value} s`)
                             .join(', ')
                         : `${norm.mean_s} s ± ${norm.sd_s ?? 0} s`}{' '}
-                      <span className="text-faint">({norm.year}, from memory)</span>
+                      <span className="text-faint">({norm.year}, not checked against the print)</span>
                     </span>
                   ))}
                   {result.z !== null && <span className="block text-faint">{result.z} SD from the mean</span>}

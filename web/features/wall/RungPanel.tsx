@@ -1,4 +1,5 @@
 import { ArrowDown, ArrowUp, Signpost } from 'lucide-react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
@@ -6,6 +7,7 @@ import { Notice } from '../../ui/Notice';
 import { Still } from '../../ui/Figure';
 import { Why } from '../../ui/Why';
 import { useFigures } from '../../parts/rungs/useRungs';
+import { useNarrow } from './groups';
 import { useClientId, type BoardLadder, type BoardRung, type useLibrary } from '../../parts/board/useBoard';
 import { WhyNotDialog } from '../../parts/whynot/WhyNot';
 import { useMinutesOn } from './queries';
@@ -51,23 +53,40 @@ export function RungPanel({
   const standing = ladder.standing?.rung === rung.id;
   const figures = useFigures();
   const name = (id: string) => ladder.rungs.find((each) => each.id === id)?.name ?? id;
+  const narrow = useNarrow();
+  const [unfolded, setUnfolded] = useState(false);
   if (words === undefined) return null;
+  const folded = narrow && !unfolded;
 
   return (
     <aside
       aria-label="Rung"
-      className="sticky bottom-0 max-h-[30vh] self-start overflow-y-auto rounded-lg border border-line bg-card p-4 shadow-lg lg:top-[calc(var(--band)+0.75rem)] lg:bottom-auto lg:shadow-none lg:max-h-[calc(100vh-var(--band)-1.5rem)]"
+      className="sticky bottom-0 max-h-[60vh] self-start overflow-y-auto rounded-lg border border-line bg-card p-3 shadow-lg lg:p-4 lg:top-[calc(var(--band)+0.75rem)] lg:bottom-auto lg:shadow-none lg:max-h-[calc(100vh-var(--band)-1.5rem)]"
     >
-      <Still drawing={figures[rung.id]} className="float-right ml-2 h-20 w-22" />
+      {narrow && (
+        <Button
+          look="quiet"
+          className="float-right"
+          aria-expanded={!folded}
+          onClick={() => {
+            setUnfolded(folded);
+          }}
+        >
+          {folded ? 'Card' : 'Fold'}
+        </Button>
+      )}
+      {!narrow && <Still drawing={figures[rung.id]} className="float-right ml-2 h-20 w-22" />}
       <h2 className="text-xl leading-tight font-bold">
         <Link to={`/library/${rung.id}`} className="underline-offset-4 hover:underline">
           {rung.name}
         </Link>
       </h2>
-      <p className="mb-2 text-faint">
-        <Code code={ladder.category} /> level {rung.level}, {words.position.replace('-', ' ')}
-        {words.equipment.length > 0 && `, needs ${words.equipment.map((kit) => kitNames.get(kit) ?? kit).join(', ')}`}
-      </p>
+      {!folded && (
+        <p className="mb-2 text-faint">
+          <Code code={ladder.category} /> level {rung.level}, {words.position.replace('-', ' ')}
+          {words.equipment.length > 0 && `, needs ${words.equipment.map((kit) => kitNames.get(kit) ?? kit).join(', ')}`}
+        </p>
+      )}
 
       {rung.reasons.length > 0 && (
         <div className="mb-3">
@@ -111,7 +130,7 @@ export function RungPanel({
               <ArrowDown size={18} aria-hidden /> One down
             </Button>
           </div>
-          <p className="mt-1 text-sm text-faint">
+          <p className={folded ? 'sr-only' : 'mt-1 text-sm text-faint'}>
             {ladder.up === null ? 'Nothing allowed above.' : `Up: ${name(ladder.up)}.`}{' '}
             {ladder.down === null ? 'Nothing allowed below.' : `Down: ${name(ladder.down)}.`}
           </p>
@@ -155,86 +174,88 @@ export function RungPanel({
             <b>Care, {limit.name.toLowerCase()}:</b> {limit.caution}
           </p>
         ))}
-      {ladder.path.length > 0 && (
-        <p className="mb-2 text-[15px]">
-          <b>Planned:</b> {ladder.path.map((each) => `${name(each.rung)} from week ${each.week}`).join(', ')}.
-        </p>
-      )}
-      <label className="mb-2 block text-[15px]">
-        Why you move it <span className="text-faint">(kept with the move)</span>
-        <input
-          className="mt-0.5 block w-full rounded-md border border-wood bg-card px-2 py-1 text-base"
-          maxLength={500}
-          value={note}
-          onChange={(event) => {
-            onNote(event.target.value);
-          }}
-        />
-      </label>
       <p role="alert" className="font-semibold text-warn empty:hidden">
         {error}
       </p>
+      <div className={folded ? 'hidden' : undefined}>
+        {ladder.path.length > 0 && (
+          <p className="mb-2 text-[15px]">
+            <b>Planned:</b> {ladder.path.map((each) => `${name(each.rung)} from week ${each.week}`).join(', ')}.
+          </p>
+        )}
+        <label className="mb-2 block text-[15px]">
+          Why you move it <span className="text-faint">(kept with the move)</span>
+          <input
+            className="mt-0.5 block w-full rounded-md border border-wood bg-card px-2 py-1 text-base"
+            maxLength={500}
+            value={note}
+            onChange={(event) => {
+              onNote(event.target.value);
+            }}
+          />
+        </label>
 
-      <Minutes ladder={ladder} rung={rung} weekTotal={weekTotal} />
+        <Minutes ladder={ladder} rung={rung} weekTotal={weekTotal} />
 
-      <h3 className="font-bold">Dose, step by step</h3>
-      <ol className="mb-3 space-y-1">
-        {rung.steps.map((step, i) => {
-          const here = standing && ladder.standing?.step === i;
-          return (
-            <li key={step}>
-              <button
-                type="button"
-                disabled={!standing || busy || here}
-                aria-current={here ? 'step' : undefined}
-                onClick={() => {
-                  onMove(rung.id, i);
-                }}
-                className={`min-h-8 w-full rounded border px-2 text-left ${here ? 'border-stand bg-stand font-bold text-on-stand' : 'border-line enabled:hover:border-ink'}`}
-              >
-                {step}
-              </button>
-            </li>
-          );
-        })}
-      </ol>
+        <h3 className="font-bold">Dose, step by step</h3>
+        <ol className="mb-3 space-y-1">
+          {rung.steps.map((step, i) => {
+            const here = standing && ladder.standing?.step === i;
+            return (
+              <li key={step}>
+                <button
+                  type="button"
+                  disabled={!standing || busy || here}
+                  aria-current={here ? 'step' : undefined}
+                  onClick={() => {
+                    onMove(rung.id, i);
+                  }}
+                  className={`min-h-8 w-full rounded border px-2 text-left ${here ? 'border-stand bg-stand font-bold text-on-stand' : 'border-line enabled:hover:border-ink'}`}
+                >
+                  {step}
+                </button>
+              </li>
+            );
+          })}
+        </ol>
 
-      <h3 className="font-bold">Set up</h3>
-      <ol className="mb-3 list-decimal space-y-0.5 pl-5">
-        {words.setup.map((line) => (
-          <li key={line}>{line}</li>
-        ))}
-      </ol>
-      {said.length > 0 && (
-        <>
-          <h3 className="font-bold">In {style}</h3>
-          <ul className="mb-3 list-disc space-y-0.5 pl-5">
-            {said.map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-          </ul>
-        </>
-      )}
-      <p className="mb-3">
-        <b>More than below:</b> {words.adds}
-      </p>
-      <p className="mb-3">
-        <b>Look:</b> {words.watch}
-      </p>
+        <h3 className="font-bold">Set up</h3>
+        <ol className="mb-3 list-decimal space-y-0.5 pl-5">
+          {words.setup.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ol>
+        {said.length > 0 && (
+          <>
+            <h3 className="font-bold">In {style}</h3>
+            <ul className="mb-3 list-disc space-y-0.5 pl-5">
+              {said.map((line) => (
+                <li key={line}>{line}</li>
+              ))}
+            </ul>
+          </>
+        )}
+        <p className="mb-3">
+          <b>More than below:</b> {words.adds}
+        </p>
+        <p className="mb-3">
+          <b>Look:</b> {words.watch}
+        </p>
 
-      <h3 className="font-bold">If you see, say</h3>
-      <dl className="mb-3">
-        {words.cues.map((cue) => (
-          <div key={cue.fault} className="border-t border-line py-1">
-            <dt className="font-semibold">{faultNames.get(cue.fault) ?? cue.fault}</dt>
-            <dd>{cue.say}</dd>
-          </div>
-        ))}
-      </dl>
-      <p>
-        <b>Felt in</b> {words.felt_in.join(', ')}; <b>not in</b> {words.not_in.join(', ')}.
-      </p>
-      <p className="text-faint">Works {words.muscles.join(', ')}.</p>
+        <h3 className="font-bold">If you see, say</h3>
+        <dl className="mb-3">
+          {words.cues.map((cue) => (
+            <div key={cue.fault} className="border-t border-line py-1">
+              <dt className="font-semibold">{faultNames.get(cue.fault) ?? cue.fault}</dt>
+              <dd>{cue.say}</dd>
+            </div>
+          ))}
+        </dl>
+        <p>
+          <b>Felt in</b> {words.felt_in.join(', ')}; <b>not in</b> {words.not_in.join(', ')}.
+        </p>
+        <p className="text-faint">Works {words.muscles.join(', ')}.</p>
+      </div>
     </aside>
   );
 }

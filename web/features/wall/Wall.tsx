@@ -1,5 +1,5 @@
 import { Flag } from 'lucide-react';
-import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { shortName } from '../../lib/words';
 import { Code } from '../../ui/Code';
 import { Notice, Waiting } from '../../ui/Notice';
@@ -54,6 +54,15 @@ export function Wall() {
   const selectedId = selected ?? fallback?.standing?.rung ?? fallback?.rungs[0]?.id ?? null;
   const ladder = ladders.find((each) => each.rungs.some((rung) => rung.id === selectedId));
   const rung = ladder?.rungs.find((each) => each.id === selectedId);
+
+  const arrived = useRef(false);
+  useEffect(() => {
+    // where one scrolls, the rung that somebody stands on is in view on arrival
+    const stands = selectedId === null ? null : wall.current?.querySelector<HTMLElement>(`[data-rung="${selectedId}"]`);
+    if (arrived.current || !narrow || stands === null || stands === undefined) return;
+    arrived.current = true;
+    stands.scrollIntoView({ block: 'nearest', inline: 'center' });
+  });
 
   if (board.isPending || library.isPending) return <Waiting what="the wall" />;
   if (library.isError) return <Notice title={library.error.message} />;

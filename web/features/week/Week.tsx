@@ -257,13 +257,13 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
           />
           <Button
             look="quiet"
-            aria-label={`Take out the session of ${dayNames[session.day] ?? ''}`}
+            aria-label={`Remove the session of ${dayNames[session.day] ?? ''}`}
             disabled={command.isPending}
             onClick={() => {
               command.mutate(removeSession(week + 1, place + 1));
             }}
           >
-            Take out
+            Remove
           </Button>
         </span>
       </footer>

@@ -45,12 +45,13 @@ export function Findings({
           <span className="min-w-0 flex-1 basis-60 leading-tight">
             {finding.place !== undefined && finding.place !== '' && <b>{finding.place}: </b>}
             {finding.message}
-            <span className="block text-sm text-faint">
+            <details className="text-sm text-faint">
+              <summary className="inline-flex min-h-6 items-center">Why</summary>
               {finding.rule}
               {told(finding.evidence).map(([key, value]) => (
                 <span key={key}>, {shown(key, value)}</span>
               ))}
-            </span>
+            </details>
           </span>
           {finding.change === null && finding.fix !== null && <span className="max-w-72 text-sm">{finding.fix}</span>}
           {finding.change !== null && finding.fix !== null && (
