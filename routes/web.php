@@ -47,17 +47,17 @@ foreach (['aim', 'change', 'choice', 'clearance', 'session', 'template', 'week']
 
 // without a session: a calendar program keeps none
 Route::get('calendar/{token}.ics', [CalendarController::class, 'feed'])
-    ->middleware(['throttle:60,1', CalendarAddress::class, StudioWriting::class])
+    ->middleware(['throttle:60,1,calendar', CalendarAddress::class, StudioWriting::class])
     ->where('token', PrivateAddress::PATTERN);
 Route::get('own/{token}', [HomeController::class, 'page'])
-    ->middleware(['throttle:30,1', HomeAddress::class, StudioWriting::class])
+    ->middleware(['throttle:30,1,own', HomeAddress::class, StudioWriting::class])
     ->where('token', PrivateAddress::PATTERN);
 
 Route::middleware('web')->group(function (): void {
     Route::prefix('api')->group(function (): void {
         Route::get('health', [LibraryController::class, 'health']);
         Route::post('sign-in', [AccountController::class, 'signIn']);
-        Route::post('own/returns', [HomeController::class, 'bringBack'])->middleware('throttle:20,1');
+        Route::post('own/returns', [HomeController::class, 'bringBack'])->middleware('throttle:20,1,returns');
         Route::post('links/look', [LinkController::class, 'look']);
         Route::post('links/set-up', [LinkController::class, 'setUp']);
         Route::post('links/join', [LinkController::class, 'join']);
