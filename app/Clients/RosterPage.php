@@ -39,8 +39,8 @@ final class RosterPage
 
     /**
      * @param  Collection<int, Client>  $clients  of one studio
-     * @return array{day: string, clients: list<array<string, mixed>>, behind: int} rows by need, and among equals in the order given; how many are of an
-     *     earlier day or not there yet
+     * @return array{day: string, clients: list<array<string, mixed>>, behind: int} today; rows by need, and among equals in the order
+     *     given; how many are of an earlier day or not there yet
      */
     public function byNeed(string $studio, Collection $clients): array
     {

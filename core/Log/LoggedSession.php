@@ -106,7 +106,7 @@ final class LoggedSession
             || array_filter($this->sets, static fn (LoggedSet $set): bool => $set->isReported()) !== [];
     }
 
-    /** Whether it shows its rung done clean: watched, every set whole, without a fault, breathing, and with no more than acceptable pain. */
+    /** Whether it shows its rung done clean: watched, every set whole, without a fault, breathing, with no more than acceptable pain. */
     public function isClean(): bool
     {
         $unclean = array_filter($this->sets, static fn (LoggedSet $set): bool => $set->left

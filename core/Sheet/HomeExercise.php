@@ -17,7 +17,7 @@ final class HomeExercise
     /** The cue for its main fault, which stands first. */
     public readonly string $watch;
 
-    /** The nearest rung below that this client may do and that loads nothing more; null where there is none, and less range is what is left. */
+    /** The nearest rung below that this client may do and that loads nothing more; null where there is none, and less range is left. */
     public readonly ?Rung $easier;
 
     public function __construct(public readonly Rung $rung, Client $client, Library $library)

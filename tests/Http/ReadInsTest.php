@@ -104,7 +104,8 @@ final class ReadInsTest extends HttpTestCase
         self::assertEquals($client->document['tests'], $client->refresh()->document['tests']);
 
         $entries = ['[]', '7', '[7,{"resource":"x"}]'];
-        foreach (['{}', 'no JSON', ...array_map(static fn (string $of): string => '{"resourceType":"Bundle","entry":'.$of.'}', $entries)] as $text) {
+        $bundles = array_map(static fn (string $of): string => '{"resourceType":"Bundle","entry":'.$of.'}', $entries);
+        foreach (['{}', 'no JSON', ...$bundles] as $text) {
             $this->api('POST', $path.'/fhir/check', ['text' => $text])->assertStatus(422);
         }
     }

@@ -38,7 +38,7 @@ class Bits {
   private bits = '';
 
   put(value: number, bits: number) {
-    this.bits += value.toString(2).padStart(bits, '0').slice(-bits);
+    this.bits += (value + 2 ** bits).toString(2).slice(-bits);
   }
 
   bytes(): Uint8Array {
@@ -100,7 +100,7 @@ export function whole(back: Back, seal: Seal): string {
 export function typed(back: Back, seal: Seal): string {
   const what = payload(back, false);
   let bits = '';
-  for (const byte of joined(what, sealOf(what, seal).slice(0, 5))) bits += byte.toString(2).padStart(8, '0');
+  for (const byte of joined(what, sealOf(what, seal).slice(0, 5))) bits += (byte + 256).toString(2).slice(1);
   const letters = (bits.match(/.{1,5}/g) ?? []).map((five) => LETTERS[parseInt(five.padEnd(5, '0'), 2)]).join('');
   return (letters.match(/.{1,4}/g) ?? []).join('-');
 }
