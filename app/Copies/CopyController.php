@@ -45,9 +45,9 @@ final class CopyController extends Controller
 
     public function readIn(Request $request, ReadIn $readIn, ReadIns $kept): JsonResponse
     {
-        $own = ReadIn::own($this->trainer()->studio_id);
+        $own = ReadIns::own($this->trainer()->studio_id);
         $client = $readIn->client($this->trainer(), (string) $request->getContent());
-        [$ladders, $styles] = array_map(array_diff(...), ReadIn::own($this->trainer()->studio_id), $own);
+        [$ladders, $styles] = array_map(array_diff(...), ReadIns::own($this->trainer()->studio_id), $own);
         $kept->entered($this->trainer(), 'a take-out', [$client], array_values($ladders), array_values($styles));
         $this->happened->about($client->name);
 

@@ -74,8 +74,8 @@ final class FhirReadIn
     }
 
     /**
-     * @param  array<string, mixed>  $document  even-rungs/client
-     * @return array<string, mixed>
+     * @param  array<mixed>  $document  even-rungs/client
+     * @return array<mixed>
      */
     private static function merged(array $document, FhirFindings $found, bool $keepsOurs): array
     {
@@ -96,7 +96,7 @@ final class FhirReadIn
 
     /**
      * @param  array<mixed>  $limits
-     * @return array<string, mixed> by id
+     * @return array<string, string|array<mixed>> by id
      */
     public static function byId(array $limits): array
     {

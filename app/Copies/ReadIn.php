@@ -135,16 +135,6 @@ final class ReadIn
         }
     }
 
-    /** @return array{list<string>, list<string>} the ladders and the styles of a studio's own */
-    public static function own(string $studio): array
-    {
-        $of = static fn (string $table, string $key): array => array_values(
-            array_map(strval(...), DB::table($table)->where('studio_id', $studio)->orderBy('id')->pluck($key)->all()),
-        );
-
-        return [$of('own_ladders', 'ladder'), $of('own_styles', 'style')];
-    }
-
     /**
      * @param  array<string, mixed>  $document
      * @param  list<string>  $tables

@@ -57,7 +57,7 @@ final class ReadIns
     /**
      * A client whose entries a file changed.
      *
-     * @param  array<string, mixed>  $document  as it was before
+     * @param  array<mixed>  $document  as it was before
      * @param  list<string>|null  $aims  likewise
      */
     public function changed(Trainer $by, string $what, Client $client, array $document, ?array $aims): void
@@ -66,7 +66,7 @@ final class ReadIns
         $this->keep($by, $what, $client->name, ['changed' => $before]);
     }
 
-    /** @param  array<string, mixed>  $back */
+    /** @param  array<mixed>  $back */
     private function keep(Trainer $by, string $what, string $about, array $back): void
     {
         ReadInRow::query()->create([
@@ -144,5 +144,15 @@ final class ReadIns
             }
         }
         $this->tables->changed();
+    }
+
+    /** @return array{list<string>, list<string>} the ladders and the styles of a studio's own */
+    public static function own(string $studio): array
+    {
+        $of = static fn (string $table, string $key): array => array_values(
+            array_map(strval(...), DB::table($table)->where('studio_id', $studio)->orderBy('id')->pluck($key)->all()),
+        );
+
+        return [$of('own_ladders', 'ladder'), $of('own_styles', 'style')];
     }
 }

@@ -34,7 +34,7 @@ final class HomePages
     }
 
     /**
-     * @param  array<string, mixed>  $document  of HomePageDocument
+     * @param  array<mixed>  $document  of HomePageDocument
      * @param  string  $secret  of its link
      */
     public static function keep(Client $client, Trainer $trainer, array $document, string $secret): HomePage

@@ -96,7 +96,7 @@ final class ProgramsOfSeveral
         };
     }
 
-    /** @param  array<string, mixed>  $clients  who has a program already, by id */
+    /** @param  array<string, array{Client, Program}>  $clients  who has a program already, by id */
     private function against(Client $client, array $clients): ?string
     {
         return isset($clients[$client->id]) ? 'has two programs in it' : $this->planner->whyNot($client, $this->boards->person($client));

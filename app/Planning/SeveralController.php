@@ -39,7 +39,7 @@ final class SeveralController extends Controller
 
     /**
      * @param  array{Client, FittedProgram}  $seen
-     * @return array<string, mixed>
+     * @return array{client: string, name: string, weeks: int, sessions: int, exercises: int, changes: list<array<mixed>>}
      */
     private static function shown(array $seen): array
     {
