@@ -12,7 +12,7 @@ use EvenRungs\Core\Unreadable;
  * What a client's own page sends back of one session, or of something that hurts outside any, in as few bits as it takes, so that it can be
  * typed. It names no exercise: the page that it is of knows them.
  *
- * In order: version (3 bits), session (6), days since the page was made (9), why it ended early (3), minutes (9, 0 unknown), soreness,
+ * In order: version (3 bits), session (6), days since the page was made (9), why it ended early (3), seconds on the clock (15), soreness,
  * pain before, effort (4 each, 15 not said), kind of pain (3, 0 none); a bit for each warning sign of the page; whether signs were asked
  * and a bit for each of them; for each exercise in its order whether anything was said (1), then effort, pain (4 each) and kind (3); for
  * each set what became of it (2: nothing, as asked, another amount, left), and another amount in tenths (16); what the client writes, as
@@ -31,7 +31,7 @@ final class HomeReturn
 
     private const MOST_SAID = 10;
 
-    private const MOST_MINUTES = 300;
+    private const MOST_SECONDS = 32_767;
 
     private const ENDINGS = [null, 'time', 'tired', 'pain', 'client'];
 
@@ -47,7 +47,7 @@ final class HomeReturn
      * @param  int  $session  place among those of the page, from 0; OUTSIDE where it is of none
      * @param  int  $day  days since the page was made, 0 to 511
      * @param  ?string  $ended  why it ended early: time, tired, pain or client; null where it did not
-     * @param  ?int  $minutes  1 to 300
+     * @param  int  $ran  seconds that the clock ran, 0 to 32767
      * @param  ?int  $soreness  0 to 10
      * @param  ?int  $painBefore  0 to 10
      * @param  ?int  $effort  of the whole session, 0 to 10
@@ -62,7 +62,7 @@ final class HomeReturn
         public readonly int $session,
         public readonly int $day,
         public readonly ?string $ended = null,
-        public readonly ?int $minutes = null,
+        public readonly int $ran = 0,
         public readonly ?int $soreness = null,
         public readonly ?int $painBefore = null,
         public readonly ?int $effort = null,
@@ -93,7 +93,7 @@ final class HomeReturn
         );
         $day = $bits->take(9);
         $ended = self::ENDINGS[$bits->take(3)] ?? null;
-        $minutes = min(self::MOST_MINUTES, $bits->take(9));
+        $ran = $bits->take(15);
         [$soreness, $painBefore, $effort, $kind] = [self::said($bits), self::said($bits), self::said($bits), self::kind($bits)];
         $there = array_values(array_filter($warnings, static fn (): bool => $bits->take(1) === 1));
         $isAsked = $bits->take(1) === 1;
@@ -103,7 +103,7 @@ final class HomeReturn
             $session,
             $day,
             $ended,
-            $minutes === 0 ? null : $minutes,
+            $ran,
             $soreness,
             $painBefore,
             $effort,
@@ -124,7 +124,7 @@ final class HomeReturn
         $bits->put($this->session, 6);
         $bits->put($this->day, 9);
         $bits->put((int) array_search($this->ended, self::ENDINGS, true), 3);
-        $bits->put($this->minutes ?? 0, 9);
+        $bits->put(min(self::MOST_SECONDS, $this->ran), 15);
         foreach ([$this->soreness, $this->painBefore, $this->effort] as $said) {
             $bits->put($said ?? self::NOT_SAID, 4);
         }

@@ -64,6 +64,7 @@ final class HomeController extends Controller
     {
         $row = self::found($client, $page);
         abort_if($row->revoked_at !== null || $row->document === null, 404);
+        abort_if($this->documents->isHalted($client, HomePages::document($row)), 404);
         $row->update(['saved_at' => Carbon::now()]);
         Happened::write($client->studio_id, 'Saved the client’s own page as a file', $row->title, $client->id, $this->trainer()->id);
         $name = trim((string) preg_replace('/[^\pL\pN]+/u', '-', $client->name.' '.$row->title), '-');
@@ -97,12 +98,13 @@ final class HomeController extends Controller
     {
         $page = HomeAddress::opened($request);
         abort_unless($page instanceof HomePage && $page->until >= HomePages::today() && $page->document !== null, 404);
+        // a client whom the trainer sees no more is not shown here either
+        $client = Client::query()->seenBy($this->trainer())->archived(false)->whereKey($page->client_id)->firstOrFail();
         HomePages::looked($page);
-        $client = Client::query()->ofStudio($page->studio_id)->whereKey($page->client_id)->firstOrFail();
+        Happened::write($page->studio_id, 'The client’s own page was opened', $page->title, $page->client_id);
         if ($this->documents->isHalted($client, HomePages::document($page))) {
             return self::html($this->files->halted($client->studio_id));
         }
-        Happened::write($page->studio_id, 'The client’s own page was opened', $page->title, $page->client_id);
 
         return self::html($this->files->html($page, StudioAddresses::of($request)));
     }

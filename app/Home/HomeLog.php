@@ -26,7 +26,7 @@ final class HomeLog
             'soreness' => $return->soreness,
             'pain_before' => $return->painBefore,
             'effort' => $return->effort,
-            'minutes' => $return->minutes,
+            'ran_s' => $return->ran === 0 ? null : $return->ran,
             'pain_kind' => $return->painKind?->value,
             'ended' => $return->ended,
             'signs' => $return->signs === null ? null : array_column($return->signs, 'value'),

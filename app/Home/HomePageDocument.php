@@ -20,6 +20,7 @@ use EvenRungs\Core\Client\Flag;
 use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Client\Urgency;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Planning\Edit\Unwatched;
 use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\ExtraSet;
@@ -139,6 +140,8 @@ final class HomePageDocument
                 $words->say('care.pain'),
             ],
             'warnings' => $this->warnings($person),
+            'stop_over' => LoggedSession::STOP_OVER,
+            'easy_over' => LoggedSession::MOST_PAIN,
         ];
     }
 

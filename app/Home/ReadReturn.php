@@ -15,7 +15,7 @@ use App\Support\StudioDay;
 use App\Today\LogBook;
 use App\Today\Logs;
 use DateTimeImmutable;
-use EvenRungs\Core\Log\LoggedSession as Session;
+use EvenRungs\Core\Planning\Door\DoorAnswers;
 use EvenRungs\Core\Writing;
 use EvenRungs\Formats\HomeReturn;
 use EvenRungs\Formats\HomeSeal;
@@ -132,7 +132,7 @@ final class ReadReturn
 
     private static function stops(HomeReturn $return): bool
     {
-        return ($return->painBefore ?? 0) > Session::STOP_OVER || $return->painKind?->stops() === true;
+        return (new DoorAnswers(pain: $return->painBefore ?? 0, painKind: $return->painKind))->stop() !== null;
     }
 
     /** @return list<string> */

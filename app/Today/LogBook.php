@@ -9,6 +9,7 @@ use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
 use DateTimeImmutable;
 use EvenRungs\Core\Dose\Range;
+use EvenRungs\Core\Ladder\RangeScale;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Ladder\Sign;
 use EvenRungs\Core\Log\History;
@@ -122,7 +123,7 @@ final class LogBook
     {
         $clean = [];
         foreach (self::since($client, new DateTimeImmutable('1970-01-01'), $rungs) as [$rung, $session]) {
-            $clean[$rung->id] = ($clean[$rung->id] ?? false) || $session->isClean();
+            $clean[$rung->id] = ($clean[$rung->id] ?? false) || $session->isClean($rung->range ?? RangeScale::share());
         }
 
         return array_keys(array_filter($clean));

@@ -12,6 +12,7 @@ use App\Models\LoggedSet as SetRow;
 use DateTimeImmutable;
 use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Log\PainKind;
+use EvenRungs\Core\Planning\Door\DoorAnswers;
 
 /**
  * What pain in the logs says: the stops it gave, and the worst of a day.
@@ -84,8 +85,10 @@ final class LoggedPain
      */
     public static function ofLog(SessionRow $row): ?array
     {
-        $stops = static fn (?int $pain, ?string $kind): bool => (int) $pain > LoggedSession::STOP_OVER
-            || PainKind::tryFrom((string) $kind)?->stops() === true;
+        $stops = static fn (?int $pain, ?string $kind): bool => (new DoorAnswers(
+            pain: $pain ?? 0,
+            painKind: PainKind::tryFrom((string) $kind),
+        ))->stop() !== null;
         $sets = SetRow::query()->ofStudio($row->studio_id)->where('logged_session_id', $row->id)->get();
         $isWhole = $stops(max($row->pain_before, $row->pain_next_day), $row->pain_kind);
         $stopped = $sets->filter(static fn (SetRow $set): bool => $isWhole || $stops($set->pain, $set->pain_kind));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace EvenRungs\Core\Log;
 
 use DateTimeImmutable;
+use EvenRungs\Core\Ladder\RangeScale;
 use EvenRungs\Core\Ladder\Sign;
 
 /**
@@ -106,11 +107,15 @@ final class LoggedSession
             || array_filter($this->sets, static fn (LoggedSet $set): bool => $set->isReported()) !== [];
     }
 
-    /** Whether it shows its rung done clean: watched, every set whole, without a fault, breathing, with no more than acceptable pain. */
-    public function isClean(): bool
+    /**
+     * Whether it shows its rung done clean: watched, every set whole in amount and range, without a fault, breathing, with no more than
+     * acceptable pain.
+     */
+    public function isClean(RangeScale $scale): bool
     {
         $unclean = array_filter($this->sets, static fn (LoggedSet $set): bool => $set->left
             || $set->isShort()
+            || $set->isShortOfRange($scale)
             || $set->faults === null
             || $set->allFaults() !== []
             || $set->breathing !== true);

@@ -6,6 +6,7 @@ namespace Tests\Browser;
 
 use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\WebDriverBy;
+use Tests\Support\TestServer;
 
 /**
  * A client's own page on a phone: handed out, done where no server is, and brought back.
@@ -17,7 +18,7 @@ final class OwnPageTest extends BrowserTestCase
         $this->handOut('Maren Tidewell');
         $file = $this->saved('Maren Tidewell');
         $this->sized(390, 844);
-        $this->offline(true);
+        TestServer::kill();
         $this->browser->get('file://'.$file);
         $this->waitForText('this page works until');
         $this->css('li button')->click();
@@ -39,7 +40,7 @@ final class OwnPageTest extends BrowserTestCase
         $code = $this->css('[data-code]')->getText();
         $back = $this->brought();
 
-        $this->offline(false);
+        TestServer::start();
         $this->sized(1280, 800);
         $this->open('/clients');
         $this->open('/clients/'.$this->client('Maren Tidewell').'/sheet/phone');
@@ -126,15 +127,6 @@ final class OwnPageTest extends BrowserTestCase
         file_put_contents($file, $html);
 
         return $file;
-    }
-
-    private function offline(bool $is): void
-    {
-        $this->tools()->execute('Network.enable');
-        $this->tools()->execute(
-            'Network.emulateNetworkConditions',
-            ['offline' => $is, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1],
-        );
     }
 
     private function beforehand(): void

@@ -106,7 +106,7 @@ final class HomeReturnTest extends TestCase
             2,
             $chance->getInt(0, 511),
             [null, 'time', 'tired', 'pain', 'client'][$chance->getInt(0, 4)],
-            $maybe(1, 300),
+            $chance->getInt(0, 32_767),
             $maybe(0, 10),
             $maybe(0, 10),
             $maybe(0, 10),

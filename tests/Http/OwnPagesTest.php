@@ -137,6 +137,7 @@ final class OwnPagesTest extends HttpTestCase
 
         $logs = LoggedSession::query()->where('origin', LoggedSession::BY_CLIENT)->get();
         self::assertCount(1, $logs);
+        self::assertSame(18, $logs[0]->minutes, '17:48 on the clock');
         $newest = $this->api('GET', $this->path('/logs'))->json('sessions.0');
         self::assertSame([true, false, 'Went well', 2], [$newest['by_client'], $newest['checked'], $newest['word'], $newest['worst_pain']]);
         self::assertSame(1, Event::query()->where('act', 'Brought back from the client’s own page')->count());
@@ -244,7 +245,7 @@ final class OwnPagesTest extends HttpTestCase
             array_unique($rungs),
         );
         $whole = array_fill(0, count($rungs), true);
-        $return = new HomeReturn(0, 0, null, 18, 1, 0, 4, null, [], null, array_values($exercises), $whole, $word);
+        $return = new HomeReturn(0, 0, null, 1068, 1, 0, 4, null, [], null, array_values($exercises), $whole, $word);
 
         return $return->write($document->each('warnings', static fn (Node $each): string => $each->string('id')));
     }

@@ -29,7 +29,7 @@ export function Hurts({ session, onSlip }: { session: number | null; onSlip: () 
           label="How much does it hurt?"
           ends={['not at all', 'the most']}
           value={pain}
-          warnOver={5}
+          warnOver={own.stop_over}
           onChange={setPain}
         />
         <Kinds pain={pain ?? 0} value={kind} onChange={setKind} />

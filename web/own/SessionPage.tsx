@@ -115,7 +115,13 @@ function Before({ run, session, act }: { run: Run; session: number; act: Act }) 
     <section className="space-y-3">
       <p className="text-lg">Before you start:</p>
       <Scale label="How sore is your trunk?" ends={['not', 'very']} value={soreness} onChange={setSoreness} />
-      <Scale label="How much pain now?" ends={['none', 'the most']} value={pain} warnOver={5} onChange={setPain} />
+      <Scale
+        label="How much pain now?"
+        ends={['none', 'the most']}
+        value={pain}
+        warnOver={own.stop_over}
+        onChange={setPain}
+      />
       <Kinds pain={pain} value={kind} onChange={setKind} />
       <Button
         look="act"
@@ -282,7 +288,7 @@ function Exercises({ run, session, act }: { run: Run; session: number; act: Act 
                 label="Pain"
                 ends={['none', 'the most']}
                 value={said.pain}
-                warnOver={5}
+                warnOver={own.stop_over}
                 onChange={(pain) => {
                   if (stops(run.plan, { pain })) lock(session, pain ?? 0, said.pain_kind, []);
                   else say({ pain });
@@ -296,7 +302,7 @@ function Exercises({ run, session, act }: { run: Run; session: number; act: Act 
                   else say({ pain_kind: kind });
                 }}
               />
-              {(said.pain ?? 0) >= 3 && (
+              {(said.pain ?? 0) > own.easy_over && (
                 <p className="mt-1 font-semibold text-warn">Leave this one for today. Tell {own.studio}.</p>
               )}
             </details>

@@ -9,7 +9,8 @@ export interface Back {
   session: number;
   day: number;
   ended?: 'time' | 'tired' | 'pain' | 'client' | undefined;
-  minutes?: number | undefined;
+  /** seconds on the clock */
+  ran: number;
   soreness?: number | undefined;
   pain_before?: number | undefined;
   effort?: number | undefined;
@@ -58,7 +59,7 @@ export function payload(back: Back, withWord: boolean): Uint8Array {
   bits.put(back.session, 6);
   bits.put(back.day, 9);
   bits.put(endings.indexOf(back.ended), 3);
-  bits.put(Math.min(300, back.minutes ?? 0), 9);
+  bits.put(Math.min(32_767, back.ran), 15);
   for (const said of [back.soreness, back.pain_before, back.effort]) bits.put(said ?? NOT_SAID, 4);
   bits.put(kinds.indexOf(back.pain_kind), 3);
   for (const there of back.warnings) bits.put(there ? 1 : 0, 1);

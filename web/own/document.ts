@@ -11,6 +11,9 @@ export interface OwnDocument {
   until: string;
   care: string[];
   emergency: string[];
+  /** pain that stops, and pain with which an exercise is left for today, each where it is more, 0 to 10 */
+  stop_over: number;
+  easy_over: number;
   warnings: { id: string; name: string; text: string }[];
   sessions: { date: string; title: string; minutes: string; plan: FloorPlan }[];
   rungs: Record<string, FloorPlan['rungs'][string] & { below: string | null }>;

@@ -19,6 +19,7 @@ function nobody(session: number, on: string): Back {
   return {
     session,
     day: daysSinceMade(on),
+    ran: 0,
     warnings: own.warnings.map(() => false),
     exercises: [],
     sets: [],
@@ -28,11 +29,10 @@ function nobody(session: number, on: string): Back {
 
 function backOf(kept: Kept, run: Run, session: number): Back {
   const member = run.members[0];
-  const minutes = Math.round(run.ranMs / 60_000);
   return {
     ...nobody(session, run.on),
     ended: run.endedEarly,
-    minutes: run.ranMs > 0 ? Math.max(1, minutes) : undefined,
+    ran: Math.round(run.ranMs / 1000),
     soreness: member?.soreness,
     pain_before: member?.pain_before,
     pain_kind: member?.pain_kind,
