@@ -139,6 +139,7 @@ Route::middleware('web')->group(function (): void {
             Route::post('notes', [HappenedController::class, 'note']);
             Route::post('group', [GroupController::class, 'plan']);
             Route::post('group/floor', [GroupController::class, 'floor']);
+            Route::post('group/file', [GroupController::class, 'file']);
             Route::post('group/cards', [SheetController::class, 'stations']);
             Route::get('cuff', [CuffController::class, 'show']);
             Route::post('cuff', [CuffController::class, 'play']);
@@ -191,6 +192,7 @@ Route::middleware('web')->group(function (): void {
                 Route::get('audit', [AuditController::class, 'ofClient']);
                 Route::get('sessions/{week}/{session}', [SessionController::class, 'show']);
                 Route::post('door/floor', [DoorController::class, 'floor']);
+                Route::post('door/file', [DoorController::class, 'file']);
                 Route::post('door/check', [DoorController::class, 'check']);
                 Route::get('floor/{week}/{session}', [SessionController::class, 'floor']);
                 Route::post('sessions', [SessionController::class, 'save']);
@@ -249,6 +251,7 @@ Route::middleware('web')->group(function (): void {
                 Route::post('ladders', [BoardController::class, 'useLadders']);
                 Route::post('style', [BoardController::class, 'follow']);
                 Route::post('what-if', [BoardController::class, 'whatIf']);
+                Route::post('what-if/file', [BoardController::class, 'whatIfFile']);
                 Route::post('two-styles', [BoardController::class, 'twoStyles']);
                 Route::get('plan', [BoardController::class, 'planPreview']);
                 Route::post('plan', [BoardController::class, 'plan']);

@@ -19,6 +19,7 @@ use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 /**
  * The board of one client: the wall, the week and what can be undone. Every command answers with the board as it became.
@@ -177,6 +178,15 @@ final class BoardController extends Controller
     public function whatIf(Request $request, Client $client, WhatIf $whatIf): JsonResponse
     {
         return new JsonResponse($this->view->of($whatIf->of($client, Body::read($request, 'WhatIfRequest'))));
+    }
+
+    /** The program as it would be, as a file. */
+    public function whatIfFile(Request $request, Client $client, WhatIf $whatIf, ProgramFile $files): Response
+    {
+        $program = $whatIf->of($client, Body::read($request, 'WhatIfRequest'))->program
+            ?? throw UnusableInput::at('/', 'nothing is planned with these wishes');
+
+        return $files->of($program, ProgramFile::form($request), null, null);
     }
 
     public function plan(Request $request, Client $client, PlanAnew $plan): JsonResponse

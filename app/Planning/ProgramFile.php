@@ -6,11 +6,14 @@ namespace App\Planning;
 
 use EvenRungs\Core\Program\Gap;
 use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Program\Week;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\ProgramCsvWriter;
 use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
 /**
@@ -43,6 +46,32 @@ final class ProgramFile
             'Content-Type' => self::FORMS[$form],
             'Content-Disposition' => sprintf('attachment; filename="%s.%s"', $name, $form),
         ]);
+    }
+
+    /**
+     * A session alone, as a program that holds nothing else.
+     *
+     * @param  'json'|'csv'  $form
+     */
+    public function ofSession(Session $session, string $form): Response
+    {
+        return $this->of(new Program([new Week(1, [], [$session])]), $form, null, null);
+    }
+
+    /**
+     * The form that a request asks for.
+     *
+     * @return 'json'|'csv'
+     *
+     * @throws UnusableInput where it is neither
+     */
+    public static function form(Request $request): string
+    {
+        return match ($request->query('form')) {
+            'json' => 'json',
+            'csv' => 'csv',
+            default => throw UnusableInput::at('/form', 'must be json or csv'),
+        };
     }
 
     private static function part(Program $program, ?int $week, ?int $session): Program

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Today;
 
 use App\Http\Body;
+use App\Planning\ProgramFile;
 use App\Support\ClockField;
 use App\Support\Controller;
 use EvenRungs\Core\Dose\Shorthand;
@@ -15,6 +16,7 @@ use EvenRungs\Core\Planning\Group\GroupMember;
 use EvenRungs\Core\Planning\Group\GroupPlace;
 use EvenRungs\Core\Planning\Group\GroupTurns;
 use EvenRungs\Core\Program\Change;
+use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\SessionTime;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Formats\Node;
@@ -22,6 +24,7 @@ use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 /**
  * One clock for a small group, each on their own rung. Nothing is stored.
@@ -84,6 +87,20 @@ final class GroupController extends Controller
                 ...$this->short($turns, $this->groups->kit($studio, $body), $body->has('rotate') && $body->bool('rotate')),
             ],
         ]);
+    }
+
+    /** The circuit as a file, each station by the name of its ladder, which anybody's own rung stands for. */
+    public function file(Request $request, ProgramFile $files): Response
+    {
+        $body = Body::read($request, 'GroupRequest');
+        $names = array_map(static fn (Ladder $ladder): string => $ladder->name, $this->groups->stations($body));
+        $named = $this->groups->session($body, count($names))->mapEntries(
+            static function (Entry $entry) use (&$names): Entry {
+                return new Entry((string) array_shift($names), $entry->dose);
+            },
+        );
+
+        return $files->ofSession($named, ProgramFile::form($request));
     }
 
     /** Everything a device needs to run it. */

@@ -142,6 +142,28 @@ final class ReadInsTest extends HttpTestCase
         $this->api('POST', $maren.'/undo', ['version' => $this->clientNamed('Maren Tidewell')->version])->assertOk();
     }
 
+    public function test_what_the_door_a_group_and_a_wish_make_of_a_session_is_saved_as_files_that_read_alike(): void
+    {
+        $path = '/clients/'.$this->clientNamed('Maren Tidewell')->id;
+        $read = fn (string $file): array => $this->api('POST', '/audit', ['text' => $file])->assertOk()->json('weeks');
+        foreach ([
+            [$path.'/door/file', ['week' => 1, 'place' => 1, 'minutes' => 10]],
+            ['/group/file', $this->rotating('Maren Tidewell', 'Bea Thwart')],
+            [$path.'/what-if/file', ['days' => ['mon' => 10]]],
+        ] as [$of, $body]) {
+            $saved = [];
+            foreach (['json', 'csv'] as $form) {
+                $saved[] = $read((string) $this->api('POST', "{$of}?form={$form}", $body)->assertOk()->getContent());
+            }
+            self::assertSame($saved[0], $saved[1], $of);
+            self::assertNotSame([], $saved[0][0]['sessions'], $of);
+            $this->api('POST', $of.'?form=doc', $body)->assertStatus(422);
+        }
+        $door = $this->api('POST', $path.'/door/check', ['week' => 1, 'place' => 1, 'minutes' => 10])->json('new.total.text');
+        $file = (string) $this->api('POST', $path.'/door/file?form=csv', ['week' => 1, 'place' => 1, 'minutes' => 10])->getContent();
+        self::assertSame($door, $read($file)[0]['sessions'][0]['total']['text'], 'as long as the door says');
+    }
+
     public function test_a_program_from_anywhere_is_saved_as_json_and_csv_that_read_alike(): void
     {
         $text = "Monday, 20 min\nDead bug 2 x 8 alt 2-0-2-0 r30\nSide plank 2 x 15 s each side\n";

@@ -1,11 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { answer, api, ApiError } from '../../api/client';
+import { answer, api } from '../../api/client';
 import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { LinesField } from '../../ui/Field';
-import { Notice } from '../../ui/Notice';
+import { Problems } from '../../parts/problems/Problems';
 import { ReadInsLately } from '../../parts/readin/ReadInsLately';
 
 const example = 'name,born,mon,wed,fri,kit,limits\nWynn Capstan,1984,30,,30,Band; Wall,Sore shoulder: mild';
@@ -23,7 +23,6 @@ export function ClientTable() {
       await navigate('/clients');
     },
   });
-  const problem = check.error ?? enter.error;
   const found = check.data?.clients ?? [];
   return (
     <div className="mx-auto max-w-4xl space-y-4 p-4">
@@ -62,17 +61,7 @@ export function ClientTable() {
       >
         Look at it
       </Button>
-      {problem !== null && (
-        <Notice title={problem instanceof ApiError ? problem.problem.title : problem.message}>
-          <ul>
-            {(problem instanceof ApiError ? problem.problem.errors : []).map((each) => (
-              <li key={each.path + each.message}>
-                {each.path}: {each.message}
-              </li>
-            ))}
-          </ul>
-        </Notice>
-      )}
+      <Problems error={check.error ?? enter.error} />
       {found.length > 0 && (
         <>
           <table className="w-full text-left text-[15px]">

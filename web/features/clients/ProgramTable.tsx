@@ -1,11 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { answer, api, ApiError } from '../../api/client';
+import { answer, api } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { LinesField } from '../../ui/Field';
 import { FileIn } from '../../ui/FileIn';
-import { Notice } from '../../ui/Notice';
+import { Problems } from '../../parts/problems/Problems';
 import { Changes } from '../../parts/findings/Changes';
 
 const example = `client: Wynn Capstan
@@ -34,7 +34,6 @@ export function ProgramTable() {
     check.reset();
     take.reset();
   };
-  const problem = check.error ?? take.error;
   const found = check.data?.programs ?? [];
   return (
     <div className="mx-auto max-w-4xl space-y-4 p-4">
@@ -77,17 +76,7 @@ export function ProgramTable() {
       >
         Look at them
       </Button>
-      {problem !== null && (
-        <Notice title={problem instanceof ApiError ? problem.problem.title : problem.message}>
-          <ul>
-            {(problem instanceof ApiError ? problem.problem.errors : []).map((each) => (
-              <li key={each.path + each.message}>
-                {each.path}: {each.message}
-              </li>
-            ))}
-          </ul>
-        </Notice>
-      )}
+      <Problems error={check.error ?? take.error} />
       {found.map((each) => (
         <section key={each.client} aria-label={each.name} className="rounded-lg border border-line bg-card p-3">
           <h2 className="text-lg font-bold">{each.name}</h2>

@@ -18,6 +18,7 @@ import { Scale } from '../../parts/run/Scale';
 import { Kinds } from '../../parts/run/answers';
 import { dayOf, startFromDoor } from '../../parts/run/start';
 import { useLogChange } from '../../parts/log/useLogChange';
+import { SavedAs } from '../../parts/plan/ProgramFiles';
 import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { useWeek } from '../../parts/week/useWeek';
 import { ShareBar } from '../../parts/week/shares';
@@ -193,6 +194,22 @@ export function DoorPage() {
         {session === undefined && <p className="text-faint">No session is planned in this week.</p>}
         {check.isError && <Notice title={check.error.message} />}
         {door !== undefined && session !== undefined && <Result door={door} />}
+        {door?.new != null && (
+          <p className="mt-3">
+            <SavedAs
+              what="The session of today"
+              text={(form) =>
+                answer(
+                  api.POST('/clients/{client}/door/file', {
+                    params: { path: { client }, query: { form } },
+                    body,
+                    parseAs: 'text',
+                  }),
+                )
+              }
+            />
+          </p>
+        )}
       </div>
     </div>
   );

@@ -18,6 +18,7 @@ import { useKept } from '../../lib/useKept';
 import { SomethingIsWrong } from '../../parts/run/SomethingIsWrong';
 import { StopScreen } from '../../parts/run/StopScreen';
 import { runGroup, writeStop } from '../../parts/run/start';
+import { SavedAs } from '../../parts/plan/ProgramFiles';
 import { useLogChange } from '../../parts/log/useLogChange';
 import { useFigures } from '../../parts/rungs/useRungs';
 import { answered, Arrival, type Arrived } from './Arrival';
@@ -290,6 +291,10 @@ function Plan({
         >
           <FileDown size={18} aria-hidden /> {cards.isPending ? 'Making the cards …' : 'Cards as PDF'}
         </Button>
+        <SavedAs
+          what="The session"
+          text={(form) => answer(api.POST('/group/file', { params: { query: { form } }, body, parseAs: 'text' }))}
+        />
         <Button
           look="act"
           onClick={() => {

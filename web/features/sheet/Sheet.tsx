@@ -1,6 +1,7 @@
 import { FileDown, Printer } from 'lucide-react';
 import { useRef } from 'react';
 import { useBoard, useClientId } from '../../parts/board/useBoard';
+import { ProgramFiles } from '../../parts/plan/ProgramFiles';
 import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { useWeek } from '../../parts/week/useWeek';
 import { useMay } from '../../lib/session';
@@ -55,6 +56,7 @@ export function Sheet() {
           >
             <FileDown size={18} aria-hidden /> Save as PDF
           </a>
+          <ProgramFiles client={client} what={`Week ${at.number}`} week={at.number} />
           <ChooseWeek at={at} />
           <p role="status" className="text-faint">
             {pages === 1 ? 'One page' : `${pages} pages`} on paper

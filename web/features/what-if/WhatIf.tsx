@@ -1,11 +1,12 @@
 import { weekDays } from '../../lib/dates';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { isConflict, type Schemas } from '../../api/client';
+import { answer, api, isConflict, type Schemas } from '../../api/client';
 import { dayNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { SelectField, Tick } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
+import { SavedAs } from '../../parts/plan/ProgramFiles';
 import { StyleInShort } from '../../parts/styles/StyleInShort';
 import { useBoard, useBoardChange, useClientId, useLibrary } from '../../parts/board/useBoard';
 import { useStyles } from '../../parts/styles/useStyles';
@@ -120,12 +121,26 @@ export function WhatIf() {
         <div className="grid gap-4 xl:grid-cols-2">
           <WeekInShort title="The week now" under={board.data.style.name} week={board.data.week} other={null} />
           {asked && then.data !== undefined && !then.isError ? (
-            <WeekInShort
-              title="The week then"
-              under={then.data.style.name}
-              week={then.data.week}
-              other={board.data.week}
-            />
+            <div className="space-y-2">
+              <WeekInShort
+                title="The week then"
+                under={then.data.style.name}
+                week={then.data.week}
+                other={board.data.week}
+              />
+              <SavedAs
+                what="The program then"
+                text={(form) =>
+                  answer(
+                    api.POST('/clients/{client}/what-if/file', {
+                      params: { path: { client }, query: { form } },
+                      body: wishes,
+                      parseAs: 'text',
+                    }),
+                  )
+                }
+              />
+            </div>
           ) : (
             <p className="rounded-lg border border-dashed border-line p-4 text-faint">
               Change the style, the minutes or a limit, and the week as it would be stands here.

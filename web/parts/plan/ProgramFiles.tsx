@@ -28,18 +28,13 @@ export function ProgramFiles({ client, what, week }: { client: string; what: str
   );
 }
 
-/** A program that is looked at or built, and kept nowhere yet, as the same files. */
-export function ProgramAsFile({
-  program,
-  what,
-}: {
-  program: NonNullable<Schemas['ProgramFileRequest']['program']>;
-  what: string;
-}) {
+export type Form = 'json' | 'csv';
+
+/** What is looked at and kept nowhere yet, as the same files. */
+export function SavedAs({ what, text }: { what: string; text: (form: Form) => Promise<unknown> }) {
   const save = useMutation({
-    mutationFn: async (form: 'json' | 'csv') => {
-      const text = await answer(api.POST('/audit/file', { body: { form, program }, parseAs: 'text' }));
-      saveFile(text, form === 'csv' ? 'text/csv' : 'application/json', `program.${form}`);
+    mutationFn: async (form: Form) => {
+      saveFile((await text(form)) as string, form === 'csv' ? 'text/csv' : 'application/json', `program.${form}`);
     },
   });
   return (
@@ -61,5 +56,21 @@ export function ProgramAsFile({
         {save.error?.message}
       </span>
     </span>
+  );
+}
+
+/** A program that is looked at or built. */
+export function ProgramAsFile({
+  program,
+  what,
+}: {
+  program: NonNullable<Schemas['ProgramFileRequest']['program']>;
+  what: string;
+}) {
+  return (
+    <SavedAs
+      what={what}
+      text={(form) => answer(api.POST('/audit/file', { body: { form, program }, parseAs: 'text' }))}
+    />
   );
 }
