@@ -23,6 +23,7 @@ trap 'stop_services >/dev/null 2>&1 || true' EXIT
 start_services 8631 8731
 artisan migrate:fresh --force --no-interaction >"$var/log/migrate.log" 2>&1
 artisan demo:seed
+EVEN_RUNGS_TAKE_OUTS=${EVEN_RUNGS_TAKE_OUTS:-2000} vendor/bin/phpunit tests/Http/RandomTakeOutsTest.php
 EVEN_RUNGS_FUZZ=${EVEN_RUNGS_FUZZ:-100000} vendor/bin/phpunit tests/Http/FuzzTest.php
 EVEN_RUNGS_KILLS=${EVEN_RUNGS_KILLS:-200} vendor/bin/phpunit tests/Browser/KillsTest.php
 EVEN_RUNGS_BROWSER_KILLS=${EVEN_RUNGS_BROWSER_KILLS:-20} vendor/bin/phpunit --filter test_a_browser_that_is_killed tests/Browser/FloorLossesTest.php

@@ -32,6 +32,7 @@ final class HomeController extends Controller
         private readonly HomePageDocument $documents,
         private readonly HomePageView $view,
         private readonly HomePageFile $files,
+        private readonly Halt $halt,
         private readonly ReadReturn $returns,
     ) {
     }
@@ -64,7 +65,7 @@ final class HomeController extends Controller
     {
         $row = self::found($client, $page);
         abort_if($row->revoked_at !== null || $row->document === null, 404);
-        abort_if($this->documents->isHalted($client, HomePages::document($row)), 404);
+        abort_if($this->halt->against($client, HomePages::document($row)), 404);
         $row->update(['saved_at' => Carbon::now()]);
         Happened::write($client->studio_id, 'Saved the client’s own page as a file', $row->title, $client->id, $this->trainer()->id);
         $name = trim((string) preg_replace('/[^\pL\pN]+/u', '-', $client->name.' '.$row->title), '-');
@@ -102,7 +103,7 @@ final class HomeController extends Controller
         $client = Client::query()->seenBy($this->trainer())->archived(false)->whereKey($page->client_id)->firstOrFail();
         HomePages::looked($page);
         Happened::write($page->studio_id, 'The client’s own page was opened', $page->title, $page->client_id);
-        if ($this->documents->isHalted($client, HomePages::document($page))) {
+        if ($this->halt->against($client, HomePages::document($page))) {
             return self::html($this->files->halted($client->studio_id));
         }
 

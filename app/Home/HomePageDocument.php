@@ -7,7 +7,6 @@ namespace App\Home;
 use App\Models\Client;
 use App\Models\Studio;
 use App\Planning\BoardLoader;
-use App\Planning\ClientPlanner;
 use App\Planning\PresentWeek;
 use App\Sheets\SheetDates;
 use App\Support\ClockField;
@@ -32,7 +31,6 @@ use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Sheet\DoseText;
 use EvenRungs\Core\Sheet\HomeExercise;
 use EvenRungs\Core\Sheet\Words;
-use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 use EvenRungs\Storage\WordFiles;
@@ -56,7 +54,6 @@ final class HomePageDocument
         private readonly BoardLoader $boards,
         private readonly FloorPlanPage $plans,
         private readonly WordFiles $words,
-        private readonly ClientPlanner $planner,
     ) {
     }
 
@@ -101,23 +98,6 @@ final class HomePageDocument
             [...$this->page($client, $person, $words, $of), ...$this->pooled($sessions, $person, $words), 'until' => $until],
             array_values(array_unique($left)),
         ];
-    }
-
-    /** Whether a stop, a flag or a limit stands against what a page holds. */
-    public function isHalted(Client $client, Node $document): bool
-    {
-        $person = $this->boards->person($client);
-        $ladders = array_merge([], ...$document->each('sessions', static fn (Node $session): array => $session->child('plan')->each(
-            'sets',
-            static fn (Node $set): string => $set->string('ladder'),
-        )));
-        foreach (array_unique($ladders) as $ladder) {
-            if (($person->standings[$ladder] ?? null)?->stopped !== null) {
-                return true;
-            }
-        }
-
-        return $this->planner->whyNot($client, $person) !== null;
     }
 
     /** @return array<string, mixed> */
