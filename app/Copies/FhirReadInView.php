@@ -27,8 +27,10 @@ final class FhirReadInView
         $here = FhirReadIn::byId($client->document['limits'] ?? []);
         $lines = [];
         foreach (FhirReadIn::byId($found->limits) as $id => $limit) {
-            $name = $library->limits[$id]->name ?? $id;
-            $lines[] = self::line($name, isset($here[$id]) ? self::severity($here[$id]) : null, self::severity($limit));
+            $rule = $library->limits[$id] ?? null;
+            // a medical limit is there or not
+            $told = static fn (mixed $said): string => $rule?->medical === true ? 'there' : self::severity($said);
+            $lines[] = self::line($rule->name ?? $id, isset($here[$id]) ? $told($here[$id]) : null, $told($limit));
         }
         foreach ($found->seconds as $test => $value) {
             $ours = $tests[$test] ?? null;

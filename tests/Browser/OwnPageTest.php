@@ -74,8 +74,8 @@ final class OwnPageTest extends BrowserTestCase
 
     public function test_a_link_sends_back_by_itself_and_is_gone_when_it_is_withdrawn(): void
     {
+        // as a trainer tries it on their own device
         $link = $this->handOut('Maren Tidewell');
-        $this->endSessions();
         $this->sized(390, 844);
         $this->browser->get($link);
         $this->waitForText('this page works until');
@@ -91,7 +91,7 @@ final class OwnPageTest extends BrowserTestCase
         $this->waitForText('The studio has it.');
 
         $this->sized(1280, 800);
-        $this->signIn();
+        $this->open('/clients');
         $this->open('/clients/'.$this->client('Maren Tidewell').'/log');
         $this->waitForText('Easier than last time');
         $this->open('/clients/'.$this->client('Maren Tidewell').'/sheet/phone');

@@ -73,7 +73,8 @@ function Choices({ onDone }: { onDone: () => void }) {
             kind: 'exercise' as const,
           }));
     const scored = known.flatMap((each) => {
-      const score = matching(typed, `${each.name} ${each.also ?? ''}`);
+      // what answers by its name goes before what only its place makes answer; among equals the order of the places
+      const score = matching(typed, each.name) ?? matching(typed, `${each.name} ${each.also ?? ''}`);
       return score === null ? [] : [{ each, score }];
     });
     scored.sort((a, b) => b.score - a.score);

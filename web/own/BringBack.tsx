@@ -21,6 +21,8 @@ export function BringBack({ done, session }: { done: Kept['done'][number]; sessi
     try {
       const response = await fetch('/api/own/returns', {
         method: 'POST',
+        // it is known by its seal, whoever is signed in on this device
+        credentials: 'omit',
         headers: { 'Content-Type': 'application/json', Accept: 'application/json' },
         body: JSON.stringify({ code }),
       });

@@ -361,7 +361,7 @@ function RungBar({
       onClick={onSelect}
       onFocus={onSelect}
       onKeyDown={onKey}
-      className={`absolute inset-x-0 flex flex-col justify-center overflow-hidden rounded-md border px-1.5 text-left text-[12.5px] leading-[1.08] ${look} ${standing ? 'pr-2.5' : ''} ${selected ? 'outline-2 outline-offset-1 outline-act' : ''}`}
+      className={`absolute inset-x-0 flex scroll-mb-60 lg:scroll-mb-0 flex-col justify-center overflow-hidden rounded-md border px-1.5 text-left text-[12.5px] leading-[1.08] ${look} ${standing ? 'pr-2.5' : ''} ${selected ? 'outline-2 outline-offset-1 outline-act' : ''}`}
       style={{ top, height: rowHeight - 6 }}
     >
       {!folded && (
