@@ -6,6 +6,7 @@ import { answer, api } from '../api/client';
 import { Boundary } from '../ui/Boundary';
 import { Button } from '../ui/Button';
 import { Mark } from '../ui/Mark';
+import { Waiting } from '../ui/Notice';
 import { pages } from '../lib/pages';
 import { useMay, useMe } from '../lib/session';
 import { useTheme } from '../lib/theme';
@@ -111,7 +112,9 @@ export function Shell() {
       </p>
       <main id="main" tabIndex={-1} className="flex-1 outline-none">
         <Boundary of={address}>
-          <Outlet />
+          <Suspense fallback={<Waiting what="the page" />}>
+            <Outlet />
+          </Suspense>
         </Boundary>
       </main>
       <footer className="border-t border-line px-4 py-2 text-sm text-faint print:hidden">

@@ -1,4 +1,5 @@
 import { Redo2, Undo2 } from 'lucide-react';
+import { Suspense } from 'react';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { longDate } from '../../lib/dates';
 import { trainingNames, urgencyNames, dayNames } from '../../lib/words';
@@ -66,7 +67,9 @@ export function BoardLayout() {
       {isTrainer && <PlanQuestion board={board.data} />}
       <Conflict />
       <div data-page tabIndex={-1} className="outline-none">
-        <Outlet />
+        <Suspense fallback={<Waiting what="the page" />}>
+          <Outlet />
+        </Suspense>
       </div>
     </div>
   );
