@@ -9,36 +9,7 @@ use Facebook\WebDriver\WebDriverKeys as Keys;
 
 final class EverydayTest extends BrowserTestCase
 {
-    private function focused(string $attribute): ?string
-    {
-        return $this->browser->switchTo()->activeElement()->getAttribute($attribute);
-    }
-
-    private function focusedText(): string
-    {
-        $element = $this->browser->switchTo()->activeElement();
-
-        return $element->getTagName() === 'body' ? '' : $element->getText();
-    }
-
-    private function press(string ...$keys): void
-    {
-        foreach ($keys as $key) {
-            $this->browser->getKeyboard()->sendKeys($key);
-        }
-    }
-
-    /** Tabs until the focus is where it should be, as somebody without a mouse would. */
-    private function tabTo(callable $found, string $what): void
-    {
-        for ($i = 0; $i < 120; $i++) {
-            if ($found()) {
-                return;
-            }
-            $this->press(Keys::TAB);
-        }
-        self::fail('The focus never came to '.$what);
-    }
+    use ByKeyboard;
 
     public function test_the_keyboard_alone_goes_from_sign_in_to_print(): void
     {
@@ -107,8 +78,7 @@ final class EverydayTest extends BrowserTestCase
             $this->waitForText('Anker Stave');
             $check('clients '.$theme);
             $this->open('/clients/new');
-            $this->waitForText('I asked about all of these');
-            $this->browser->findElement(WebDriverBy::cssSelector('input[type=checkbox]'))->click();
+            $this->answerScreen();
             $check('form '.$theme);
             $this->open('/archive');
             $this->waitForText('Nobody is put away');
@@ -135,6 +105,7 @@ final class EverydayTest extends BrowserTestCase
         $this->signIn();
         $this->link('Add a client')->click();
         $this->typeInto('Name', 'Wynn Capstan');
+        $this->css('summary')->click();
         $this->typeInto('Born', 'soon');
         $this->button('Save')->click();
         $this->waitForText('must be a whole number, not "soon"');
@@ -149,7 +120,7 @@ final class EverydayTest extends BrowserTestCase
 
         $this->typeInto('Born', '1988');
         $this->typeInto('Monday', '20');
-        $this->tick('I asked about all of these');
+        $this->answerScreen();
         $this->endSessions();
         $this->button('Save')->click();
         $this->waitForText('Your session has ended. What you typed is kept.');
@@ -159,8 +130,11 @@ final class EverydayTest extends BrowserTestCase
         $this->button('Sign in')->click();
         $this->waitForText('Unsaved entries are kept on this device');
         $this->button('Save')->click();
+        $this->waitForText('Where does Wynn Capstan stand?');
+        $this->button('Start low')->click();
+        $this->waitForText('Wynn Capstan’s first week');
+        $this->link('Change it first')->click();
         $this->waitForText('20:00 min');
-        $this->waitForText('Wynn Capstan');
 
         $this->go('Details');
         $this->tick('Fever or feeling ill');

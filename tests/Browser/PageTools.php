@@ -186,6 +186,20 @@ trait PageTools
         $this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//input', $label)))->sendKeys($text);
     }
 
+    /** Answers what is open of the screen that is shown: no sign, nothing sore. */
+    protected function answerScreen(): void
+    {
+        $this->element(WebDriverBy::cssSelector('button[data-answer]'));
+        foreach ($this->browser->findElements(WebDriverBy::cssSelector('button[data-answer]')) as $answer) {
+            $isOpen = $answer->getAttribute('aria-pressed') === 'false';
+            $yes = $answer->findElements(WebDriverBy::xpath('./preceding-sibling::button[@aria-pressed="true"]'));
+            if ($isOpen && $yes === [] && $answer->getText() !== 'Yes') {
+                $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$answer]);
+                $answer->click();
+            }
+        }
+    }
+
     /** Types a day into a date field, as a browser of the United States takes it. */
     protected function fillDay(string $label, string $iso): void
     {

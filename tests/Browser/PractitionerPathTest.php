@@ -27,9 +27,9 @@ final class PractitionerPathTest extends BrowserTestCase
         $this->link('Bea Thwart')->click();
         $this->go('Screen');
         $this->waitForText('Ask today');
-        $this->tick('Numbness between the legs');
+        $this->element(WebDriverBy::xpath('//*[starts-with(@aria-label, "Numbness between the legs")]//button[.="Yes"]'))->click();
         $this->fillDay('Asked on', '-2 days');
-        $this->tick('I asked about every sign above');
+        $this->answerScreen();
         $this->button('Save the answers')->click();
         $this->waitForText('Planning stops here until a clinician has seen the client.');
         $this->waitForText('Emergency, now');

@@ -54,12 +54,10 @@ final class SafeFirstTest extends BrowserTestCase
         $this->type('Their role', 'Family doctor');
         $this->button('Record the clearance')->click();
         $this->waitForText('The harbour practice, Family doctor');
-        $this->tick('I asked about every sign above');
+        $this->answerScreen();
         $this->button('Save the answers')->click();
         $this->waitUntil(
-            fn (): bool => ! $this->browser
-                ->findElement(WebDriverBy::xpath('//label[contains(., "I asked about every sign")]/input'))
-                ->isSelected(),
+            fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector('button[data-answer][aria-pressed=true]')) === [],
             'the answers are saved, and the form is as new',
         );
 

@@ -38,6 +38,7 @@ const Account = lazy(async () => ({ default: (await import('../features/account/
 const Archive = lazy(async () => ({ default: (await import('../features/clients/Archive')).Archive }));
 const ClientTable = lazy(async () => ({ default: (await import('../features/clients/ClientTable')).ClientTable }));
 const ProgramTable = lazy(async () => ({ default: (await import('../features/clients/ProgramTable')).ProgramTable }));
+const StartPage = lazy(async () => ({ default: (await import('../features/path/StartPage')).StartPage }));
 const TodayPage = lazy(async () => ({ default: (await import('../features/today/TodayPage')).TodayPage }));
 const HelpPage = lazy(async () => ({ default: (await import('../features/help/HelpPage')).HelpPage }));
 const SheetPile = lazy(async () => ({ default: (await import('../features/sheet/SheetPile')).SheetPile }));
@@ -81,6 +82,7 @@ function SignedIn() {
         <Route path="clients/new" element={<ClientForm />} />
         <Route path="clients/table" element={<ClientTable />} />
         <Route path="clients/programs" element={<ProgramTable />} />
+        <Route path="clients/:client/start" element={<StartPage />} />
         <Route path="clients/:client/edit" element={<ClientForm />} />
         <Route path="archive" element={<Archive />} />
         <Route path="sheets" element={<SheetPile />} />

@@ -67,6 +67,7 @@ export const pages: readonly { to: string; name: string; readers?: true; owners?
 
 /** What the page at an address is called; of a client's pages without whose it is. */
 export function pageName(path: string): string {
+  if (/^\/clients\/[^/]+\/start$/.test(path)) return 'First week';
   const of = /^\/clients\/[^/]+\/([a-z-]+)/.exec(path);
   const client = places.flatMap((place) => place.pages).find((page) => page.to === of?.[1]);
   if (client !== undefined) return client.name;

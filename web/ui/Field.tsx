@@ -10,6 +10,7 @@ export function TextField({
   error,
   unit,
   list,
+  hint,
   ...rest
 }: {
   label: string;
@@ -17,6 +18,8 @@ export function TextField({
   onChange: (value: string) => void;
   error?: string | undefined;
   unit?: string;
+  /** what the entry changes */
+  hint?: string;
   type?: 'text' | 'number' | 'password' | 'date' | 'email';
   name?: string;
   autoComplete?: string;
@@ -50,8 +53,16 @@ export function TextField({
           ))}
         </datalist>
       )}
+      <Hint>{hint}</Hint>
       <FieldError id={id} error={error} />
     </label>
+  );
+}
+
+/** What an entry changes, beneath its field. */
+export function Hint({ children }: { children: string | undefined }) {
+  return children === undefined ? null : (
+    <span className="block text-sm leading-snug font-normal text-faint">{children}</span>
   );
 }
 
@@ -94,13 +105,18 @@ export function SelectField({
   onChange,
   options,
   error,
+  hint,
+  name,
   className = '',
 }: {
   label: ReactNode;
+  name?: string;
   value: string;
   onChange: (value: string) => void;
   options: readonly (readonly [string, string])[];
   error?: string | undefined;
+  /** what the choice changes */
+  hint?: string;
   className?: string;
 }) {
   const id = useId();
@@ -108,6 +124,7 @@ export function SelectField({
     <label className={`block font-semibold ${className}`}>
       {label}
       <select
+        name={name}
         className={box}
         value={value}
         aria-invalid={error !== undefined}
@@ -122,6 +139,7 @@ export function SelectField({
           </option>
         ))}
       </select>
+      <Hint>{hint}</Hint>
       <FieldError id={id} error={error} />
     </label>
   );

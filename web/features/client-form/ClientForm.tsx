@@ -1,11 +1,13 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api, ApiError, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useLibrary } from '../../parts/board/useBoard';
-import type { ClientDocument, SentDocument } from '../../parts/client/document';
+import { limitOf, withField, type ClientDocument, type SentDocument } from '../../parts/client/document';
+import { PathLine } from '../../parts/client/PathLine';
+import { asked, missing, missingWords, unasked, type Safety } from '../../parts/screen/safety';
 import { Sections } from './Sections';
 import { useDraft } from './useDraft';
 import { ReadIn } from '../../parts/readin/ReadIn';
@@ -64,7 +66,7 @@ function Form({
     onSuccess: async (record) => {
       draft.drop();
       refresh(record.id);
-      await navigate(`/clients/${record.id}/wall`);
+      await navigate(`/clients/${record.id}/${client === undefined ? 'start' : 'wall'}`);
     },
     onError: () => {
       top.current?.scrollIntoView();
@@ -86,8 +88,30 @@ function Form({
     },
   });
 
+  const { document } = draft;
+  const limits = (document.limits ?? []).map(limitOf);
+  const known = document.screen?.flags;
+  const safety = draft.safety ?? (known === undefined ? { ...unasked, limits } : asked(library.flags, known, limits));
+  const left = missing(library.flags, safety);
+  const isHalf = left > 0 && (safety.no.length > 0 || safety.flags.length > 0 || safety.seen.length > 0);
+  const [half, setHalf] = useState(false);
+  const answerSafety = (next: Safety) => {
+    setHalf(false);
+    const screen = withField(document.screen ?? {}, 'flags', undefined);
+    const whole = missing(library.flags, next) === 0;
+    draft.change(
+      {
+        ...withField(document, 'screen', whole ? { ...screen, flags: [...next.flags] } : screen),
+        limits: [...next.limits],
+      },
+      next,
+    );
+  };
+
   const problem = save.error instanceof ApiError ? save.error.problem : null;
-  const errors = problem?.errors ?? [];
+  const errors = half
+    ? [{ path: '/document/screen', message: `${missingWords(left)} Nothing is saved of half a screen.` }]
+    : (problem?.errors ?? []);
   const newer = problem?.status === 409 ? (problem.current as Saved) : null;
   const ended = problem !== null && (problem.status === 401 || problem.status === 419);
 
@@ -97,15 +121,15 @@ function Form({
       className="mx-auto max-w-5xl p-4"
       onSubmit={(event) => {
         event.preventDefault();
-        save.mutate();
+        if (isHalf) setHalf(true);
+        else save.mutate();
       }}
     >
       <div ref={top} tabIndex={-1} className="space-y-3 outline-none">
+        {client === undefined && <PathLine at="who" />}
         <h1 className="text-2xl font-bold">
           {client === undefined ? 'Add a client' : `Edit ${saved?.document.name ?? ''}`}
         </h1>
-        {client === undefined && <ReadIn />}
-        {client === undefined && <ReadInsLately />}
         {draft.isChanged && (
           <p role="status" className="text-faint">
             Unsaved entries are kept on this device.{' '}
@@ -148,10 +172,23 @@ function Form({
           </Notice>
         )}
       </div>
-      <Sections document={draft.document} onChange={draft.change} library={library} errors={errors} />
+      <Sections
+        document={document}
+        onChange={draft.change}
+        safety={safety}
+        onSafety={answerSafety}
+        library={library}
+        errors={errors}
+        open={client !== undefined}
+      />
+      {half && (
+        <p role="alert" className="mt-3 font-semibold text-warn">
+          {missingWords(left)} Nothing is saved of half a screen.
+        </p>
+      )}
       <div className="sticky bottom-0 flex gap-2 border-t border-line bg-paper py-3">
         <Button look="act" type="submit" disabled={save.isPending}>
-          {save.isPending ? 'Saving …' : 'Save'}
+          {save.isPending ? 'Saving …' : client === undefined ? 'Save and go on' : 'Save'}
         </Button>
         <Button
           onClick={() => {
@@ -174,6 +211,12 @@ function Form({
         )}
         {archive.isError && <p className="self-center text-warn">{archive.error.message}</p>}
       </div>
+      {client === undefined && (
+        <div className="mt-4 space-y-3 border-t border-line pt-3">
+          <ReadIn />
+          <ReadInsLately />
+        </div>
+      )}
     </form>
   );
 }

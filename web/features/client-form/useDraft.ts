@@ -1,10 +1,13 @@
 import { useState } from 'react';
 import { draftKey } from '../../lib/device';
 import { emptyDocument, type ClientDocument } from '../../parts/client/document';
+import type { Safety } from '../../parts/screen/safety';
 
 interface Draft {
   version: number;
   document: ClientDocument;
+  /** the screen while it is being asked */
+  safety?: Safety;
 }
 
 function read(key: string): Draft | null {
@@ -31,13 +34,14 @@ export function useDraft(client: string | undefined, saved: Draft | undefined) {
   return {
     document: current.document,
     version: current.version,
+    safety: current.safety,
     isChanged: draft !== null,
-    change: (document: ClientDocument) => {
-      keep({ version: current.version, document });
+    change: (document: ClientDocument, safety: Safety | undefined = current.safety) => {
+      keep({ ...current, document, ...(safety === undefined ? {} : { safety }) });
     },
     /** Puts my entries on top of a newer version. */
     rebase: (version: number) => {
-      keep({ version, document: current.document });
+      keep({ ...current, version });
     },
     drop: () => {
       setDraft(null);

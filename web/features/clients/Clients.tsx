@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
 import { dayNames } from '../../lib/words';
@@ -13,6 +13,8 @@ import { TwoTaps } from '../../ui/TwoTaps';
 import { needWords } from '../../parts/client/needs';
 import { useClients } from '../../parts/client/useClients';
 import { filters, orders, useList } from './useList';
+
+const ClientForm = lazy(async () => ({ default: (await import('../client-form/ClientForm')).ClientForm }));
 
 const directions = ['AE', 'AF', 'AL', 'AR'] as const;
 
@@ -86,8 +88,11 @@ export function Clients() {
           }}
         />
       )}
-      {all.length === 0 && (
-        <p>{isTrainer ? 'No clients yet. Add the first one.' : 'No client is shared with you yet.'}</p>
+      {all.length === 0 && !isTrainer && <p>No client is shared with you yet.</p>}
+      {all.length === 0 && isTrainer && clients.data.behind === 0 && (
+        <Suspense fallback={<Waiting what="the form" />}>
+          <ClientForm />
+        </Suspense>
       )}
       {all.length > 0 && list.shown.length === 0 && <p>Nobody here answers to that.</p>}
       <ul className="space-y-2">

@@ -9,8 +9,8 @@ import { SelectField, TextField, Tick, toggled } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useClientId, useInTurn, useLibrary } from '../../parts/board/useBoard';
 import { limitOf } from '../../parts/client/document';
-import { FlagTicks } from '../../parts/screen/FlagTicks';
-import { LimitTicks } from '../../parts/screen/LimitTicks';
+import { missing, missingWords, unasked, type Safety } from '../../parts/screen/safety';
+import { SafetyFields } from '../../parts/screen/SafetyFields';
 import { Empty } from '../../ui/Empty';
 import { useScreen, useClientDocument } from './queries';
 
@@ -113,21 +113,24 @@ function Ask({
   due: Page['due'];
 }) {
   const client = useClientId();
-  const known = {
+  const known: { on: string; safety: Safety } = {
     on: today(),
-    asked: false,
-    flags: record.document.screen?.flags ?? [],
-    limits: (record.document.limits ?? []).map(limitOf),
+    // what is sore is known until it is said to be over; signs are asked anew
+    safety: { ...unasked, limits: (record.document.limits ?? []).map(limitOf) },
   };
-  const [answers, keep, drop] = useKept<typeof known>(`screen:${client}`, known, `${today()} ${record.version}`);
-  const { on, asked, flags, limits } = answers;
+  const [answers, keep, drop] = useKept(`screen:${client}`, known, `${today()} ${record.version}`);
+  const { on, safety } = answers;
   const put = (part: Partial<typeof known>) => {
     keep((before) => ({ ...before, ...part }));
   };
+  const left = missing(library.flags, safety);
   const save = useScreenCommand(
     (_: null, version) =>
       answer(
-        api.POST('/clients/{client}/screen', { params: { path: { client } }, body: { version, on, flags, limits } }),
+        api.POST('/clients/{client}/screen', {
+          params: { path: { client } },
+          body: { version, on, flags: [...safety.flags], limits: [...safety.limits] },
+        }),
       ),
     drop,
   );
@@ -146,26 +149,16 @@ function Ask({
             ? `Due since ${longDate(due.on)}: ${due.why}`
             : `Next due on ${longDate(due.on)}: ${due.why}`}
       </p>
-      <fieldset className="rounded-lg border border-line bg-card p-4">
-        <legend className="px-1 text-lg font-bold">Signs that need a clinician first</legend>
-        <FlagTicks
-          all={library.flags}
-          flags={flags}
+      <div className="rounded-lg border border-line bg-card p-4">
+        <SafetyFields
+          library={library}
+          safety={safety}
+          before={record.document.screen?.flags ?? []}
           onChange={(next) => {
-            put({ flags: next });
+            put({ safety: next });
           }}
         />
-      </fieldset>
-      <fieldset className="mt-4 rounded-lg border border-line bg-card p-4">
-        <legend className="px-1 text-lg font-bold">What is sore or must not be loaded</legend>
-        <LimitTicks
-          rules={library.library.limits}
-          limits={limits}
-          onChange={(next) => {
-            put({ limits: next });
-          }}
-        />
-      </fieldset>
+      </div>
       <div className="mt-4 flex flex-wrap items-end gap-4">
         <TextField
           label="Asked on"
@@ -176,17 +169,11 @@ function Ask({
           }}
           className="w-44"
         />
-        <Tick
-          label={<b>I asked about every sign above</b>}
-          checked={asked}
-          onChange={(is) => {
-            put({ asked: is });
-          }}
-        />
-        <Button look="act" type="submit" disabled={!asked || save.isPending}>
+        <Button look="act" type="submit" disabled={left > 0 || save.isPending}>
           {save.isPending ? 'Saving …' : 'Save the answers'}
         </Button>
       </div>
+      {left > 0 && <p className="mt-1 font-semibold text-warn">{missingWords(left)}</p>}
       <p className="mt-1 text-sm text-faint">
         Unasked is not “no”. Saving plans the program anew, and stops it where a clinician comes first.
       </p>

@@ -7,6 +7,7 @@ import { isKept, useKept } from '../../lib/useKept';
 import { SelectField, TextField } from '../../ui/Field';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useClientId, useLibrary } from '../../parts/board/useBoard';
+import { PathLine } from '../../parts/client/PathLine';
 import { SomethingIsWrong } from '../../parts/run/SomethingIsWrong';
 import { Climb, type Climbed } from './Climb';
 import { CuffTrace, type Trace } from './CuffTrace';
@@ -27,10 +28,12 @@ export function TestsPage() {
   const [measuring, setMeasuring] = useState(() => isKept(draftOf(client)));
   if (days.isPending) return <Waiting what="the tests" />;
   if (days.isError) return <Notice title={days.error.message} />;
+  const onPath = new URLSearchParams(location.search).has('path');
   const names = new Map(days.data.protocol.tests.map((test) => [test.test as string, test.name]));
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_28rem]">
       <div>
+        {onPath && <PathLine at="stand" client={client} />}
         {measuring ? (
           <>
             <NewDay
