@@ -27,9 +27,13 @@ final class Writing
     /**
      * @param  bool  $imperial  pounds, inches and feet
      * @param  string  $day  how a day is written, in the letters of PHP's date
+     * @param  bool  $words  doses in whole words; otherwise in shorthand, as the documents write them
      */
-    public function __construct(private readonly bool $imperial = false, private readonly string $day = 'Y-m-d')
-    {
+    public function __construct(
+        private readonly bool $imperial = false,
+        private readonly string $day = 'Y-m-d',
+        private readonly bool $words = false,
+    ) {
     }
 
     /**
@@ -72,6 +76,11 @@ final class Writing
     public static function day(DateTimeInterface $day): string
     {
         return $day->format(self::now()->day);
+    }
+
+    public static function inWords(): bool
+    {
+        return self::now()->words;
     }
 
     private static function now(): self

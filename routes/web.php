@@ -65,6 +65,7 @@ Route::middleware('web')->group(function (): void {
 
         Route::middleware(['auth', 'may:reader', InPieces::class, StudioWriting::class, Recorded::class])->group(function (): void {
             Route::get('me', [AccountController::class, 'me']);
+            Route::post('me/doses', [AccountController::class, 'doses']);
             Route::post('sign-out', [AccountController::class, 'signOut']);
             Route::post('sign-out-everywhere', [AccountController::class, 'signOutEverywhere']);
             Route::post('password', [AccountController::class, 'changePassword']);

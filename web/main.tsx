@@ -6,11 +6,14 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { App } from './app/App';
 import { ApiError } from './api/client';
+import { applyReadings } from './lib/reading';
 
 // the lock on scrolling behind a dialog is a style element of its own, which must carry the page's nonce
 Object.assign(globalThis, {
   __webpack_nonce__: document.querySelector<HTMLMetaElement>('meta[name="style-nonce"]')?.content,
 });
+
+applyReadings();
 
 const queries = new QueryClient({
   defaultOptions: {

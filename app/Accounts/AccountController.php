@@ -109,6 +109,7 @@ final class AccountController extends Controller
             'role' => $trainer->role->value,
             'second_factor' => $trainer->asksForCode(),
             'recovery_codes_left' => count($trainer->recovery_codes ?? []),
+            'doses' => $trainer->doses,
             'studio' => $studio->name,
             'studio_id' => $studio->id,
             'settings' => $studio->only(Studio::SETTINGS),
@@ -121,6 +122,14 @@ final class AccountController extends Controller
             'kit' => (object) ($studio->kit ?? []),
             'device_key' => base64_encode(hash_hmac('sha256', 'device '.$trainer->id, (string) config('app.key'), true)),
         ]);
+    }
+
+    /** How doses are shown to whoever is signed in. */
+    public function doses(Request $request): JsonResponse
+    {
+        $this->trainer()->update(['doses' => Body::read($request, 'DosesRequest')->string('doses')]);
+
+        return $this->me();
     }
 
     /** Writes the studio's own emergency steps; none at all goes back to the usual ones. */

@@ -11,7 +11,7 @@ use EvenRungs\Core\Audit\AuditedProgram;
 use EvenRungs\Core\Audit\AuditedWeek;
 use EvenRungs\Core\Audit\Finding;
 use EvenRungs\Core\Client\Client as Person;
-use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Program\Program;
@@ -85,7 +85,7 @@ final class AuditView
                 'lines' => array_map(static fn (AuditedEntry $each): array => [
                     'exercise' => $each->entry->exercise,
                     'means' => $each->rung?->name,
-                    'dose' => Shorthand::write($each->entry->dose),
+                    'dose' => Wording::shown($each->entry->dose),
                     'note' => $each->entry->note,
                 ], $session->entries),
             ], $week->sessions),

@@ -102,8 +102,8 @@ final class RungPage
             'id' => $intent->id,
             'name' => $intent->name,
             'text' => $intent->text,
-            'from' => $doses === null ? null : Shorthand::write($doses[0]),
-            'to' => $doses === null ? null : Shorthand::write($doses[1]),
+            'from' => $doses === null ? null : Wording::shown($doses[0]),
+            'to' => $doses === null ? null : Wording::shown($doses[1]),
         ];
     }
 

@@ -22,6 +22,7 @@ use Illuminate\Support\Carbon;
  * @property ?string $code_secret  of the second factor, encrypted
  * @property ?Carbon $code_confirmed_at  null while no second factor is asked for
  * @property int $code_step  the last time step a code was used for
+ * @property 'words'|'shorthand' $doses  how they are shown to this trainer
  * @property ?list<string> $recovery_codes  SHA-256 of each that is left
  * @property Studio $studio
  */
@@ -43,11 +44,12 @@ final class Trainer extends User
         'code_confirmed_at',
         'code_step',
         'recovery_codes',
+        'doses',
     ];
 
     protected $hidden = ['password', 'code_secret', 'recovery_codes'];
 
-    protected $attributes = ['role' => Role::Trainer->value, 'code_step' => 0];
+    protected $attributes = ['role' => Role::Trainer->value, 'code_step' => 0, 'doses' => 'words'];
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -9,7 +9,7 @@ use App\Support\ClockField;
 use App\Today\LastLoads;
 use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Client\OtherTraining;
-use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Obstacles;
@@ -151,7 +151,7 @@ final class BoardView
                 'rung' => $rung->id,
                 'step' => $placement->step,
                 'basis' => $placement->basis->value,
-                'dose' => Shorthand::write($board->steps()->dose($rung, $placement->step, $placement->range)),
+                'dose' => Wording::shown($board->steps()->dose($rung, $placement->step, $placement->range)),
                 'range' => $placement->range?->toShort(),
                 'last_load' => LastLoads::words($board->loads[$rung->id] ?? null),
             ],
@@ -169,7 +169,7 @@ final class BoardView
                 'state' => $this->state($obstacles[$each->id] ?? null),
                 'reasons' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->sentences($this->data->library()) : [],
                 'labels' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->labels($this->data->library()) : [],
-                'steps' => array_map(Shorthand::write(...), $board->steps()->of($each)),
+                'steps' => array_map(Wording::shown(...), $board->steps()->of($each)),
                 'cautions' => array_map(static fn (Limit $limit): string => $limit->rule->id, $board->client->cautions($each)),
             ], $placement->ladder->rungs),
         ];

@@ -10,7 +10,7 @@ use EvenRungs\Core\Audit\Audit;
 use EvenRungs\Core\Client\Client as Person;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Rounds;
-use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Ladder\DoseRange;
 use EvenRungs\Core\Ladder\Rung;
@@ -134,9 +134,9 @@ final class BuilderView
             'rung' => $rung?->id,
             'category' => $rung?->category->value,
             'position' => $rung?->position->value,
-            'dose' => $dose = Shorthand::write($entry->dose),
-            'amount' => $amount = Shorthand::write($entry->dose->amount()),
-            'kept' => trim(substr($dose, strlen($amount))),
+            'dose' => $dose = Wording::shown($entry->dose),
+            'amount' => $amount = Wording::shown($entry->dose->amount()),
+            'kept' => trim(substr($dose, strlen($amount)), ' ,'),
             'note' => $entry->note,
             'total' => $total,
             'suggestions' => $rung !== null ? [] : array_map(

@@ -9,6 +9,7 @@ use App\Models\Trainer;
 use App\Support\Ledger;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\DoseRange;
 use EvenRungs\Core\Program\CircuitBlock;
@@ -49,7 +50,7 @@ final class ChangeDose
             } catch (InvalidValue $e) {
                 throw UnusableInput::of('/dose', $e);
             }
-            $this->ledger->recordProgram($locked, $trainer, sprintf('Dose %s', Shorthand::write($dose)), $program, $edited);
+            $this->ledger->recordProgram($locked, $trainer, sprintf('Dose %s', Wording::shown($dose)), $program, $edited);
             $this->ledger->store($locked, $edited);
         });
     }

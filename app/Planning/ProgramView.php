@@ -6,7 +6,7 @@ namespace App\Planning;
 
 use App\Models\Program as ProgramRow;
 use App\Support\ClockField;
-use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Ladder\Role;
 use EvenRungs\Core\Planning\Week\Calendar;
 use EvenRungs\Core\Program\CircuitBlock;
@@ -145,7 +145,7 @@ final class ProgramView
                             'rung' => $rung->id,
                             'name' => $rung->name,
                             'level' => $rung->level->value,
-                            'dose' => Shorthand::write($dose),
+                            'dose' => Wording::shown($dose),
                             'why' => $entry->planned->why ?? [],
                         ];
                     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Progress\ForecastView;
-use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
@@ -36,7 +35,7 @@ final class RoadView
                 'rung' => $road->next->id,
                 'name' => $road->next->name,
                 'step' => $road->nextStep,
-                'dose' => Shorthand::write($board->steps()->dose($road->next, $road->nextStep)),
+                'dose' => Wording::shown($board->steps()->dose($road->next, $road->nextStep)),
                 'words' => Wording::of($board->steps()->dose($road->next, $road->nextStep)),
             ],
             'stretches' => array_map(static fn (RoadStretch $stretch): array => [

@@ -6,7 +6,7 @@ namespace App\Planning;
 
 use App\Models\Client;
 use EvenRungs\Core\Client\Client as Person;
-use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Planning\Week\WeekPlanner;
 use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\Entry;
@@ -119,7 +119,7 @@ final class TwoStylesView
             foreach ($session->blocks as $block) {
                 foreach ($block->entries() as $entry) {
                     $dose = $block instanceof CircuitBlock ? $entry->dose->withSets($block->rounds) : $entry->dose;
-                    $lines[] = sprintf('%s: %s %s', $session->day->label(), $this->name($entry), Shorthand::write($dose));
+                    $lines[] = sprintf('%s: %s %s', $session->day->label(), $this->name($entry), Wording::shown($dose));
                 }
             }
         }

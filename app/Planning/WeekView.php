@@ -10,8 +10,8 @@ use App\Support\PreparationView;
 use App\Today\FloorPlanView;
 use App\Today\LastLoads;
 use EvenRungs\Core\Dose\Dose;
-use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Unit;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\RunSheet;
 use EvenRungs\Core\Ladder\Category;
@@ -230,7 +230,7 @@ final class WeekView
             'ladder' => $rung?->ladder,
             'category' => $rung?->category->value,
             'level' => $rung?->level->value,
-            'dose' => Shorthand::write($entry->dose),
+            'dose' => Wording::shown($entry->dose),
             'words' => Told::dose($entry, $board->style->plan->bothSidesOneRep),
             'extra' => ExtraSet::side($entry),
             'unusual' => $range === null ? null : ['far' => $range->isFar, 'text' => $range->text],

@@ -31,6 +31,7 @@ final class Happened
         'POST emergency' => 'Changed the emergency steps',
         'POST bands' => 'Changed the list of bands',
         'POST kit' => 'Counted the kit',
+        'POST me/doses' => 'Changed how doses are shown to them',
         'POST password' => 'Changed their password',
         'POST second-factor' => null,
         'POST second-factor/confirm' => 'Turned their second factor on',

@@ -9,7 +9,6 @@ use DateTimeImmutable;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Hold;
 use EvenRungs\Core\Dose\Reps;
-use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Figure\Drawing;
@@ -189,7 +188,7 @@ final class FloorPlanView
                 Seconds::ofMs(
                     array_sum(array_map(static fn (FloorSpan $span): int => $span->toMs - $span->fromMs, $set->spans)),
                 )->toClock(),
-            ) : Shorthand::write($dose->withSets(1)->withRest(null)),
+            ) : Wording::oneSet($dose),
             'load_kg' => $dose->loadKg,
             'asked' => (object) (
                 $set->timed ? [

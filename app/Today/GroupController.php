@@ -8,7 +8,6 @@ use App\Http\Body;
 use App\Planning\ProgramFile;
 use App\Support\ClockField;
 use App\Support\Controller;
-use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Log\LoggedSession;
@@ -58,7 +57,7 @@ final class GroupController extends Controller
                     'rung' => $place->rung?->id,
                     'exercise' => $place->rung?->name,
                     'setup' => $place->rung === null ? [] : $place->rung->coaching()->setup,
-                    'dose' => $place->dose === null ? null : Shorthand::write($place->dose->withSets(1)->withRest(null)),
+                    'dose' => $place->dose === null ? null : Wording::shown($place->dose->withSets(1)->withRest(null)),
                     'words' => $place->dose === null ? null : Wording::of($place->dose->withSets(1)->withRest(null)),
                     'swapped' => $place->swapped,
                     'why' => $place->why,

@@ -9,8 +9,7 @@ use App\Models\LoggedSet as SetRow;
 use App\Models\Studio;
 use App\Planning\BoardLoader;
 use App\Planning\MoveRung;
-use EvenRungs\Core\Dose\Dose;
-use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Log\Bands;
 use EvenRungs\Core\Log\TwoForTwo;
@@ -52,9 +51,9 @@ final class VerdictsView
                 'from' => $history->rung->name,
                 'from_rung' => $history->rung->id,
                 'from_step' => $history->step,
-                'from_dose' => self::oneSet($history->dose()),
+                'from_dose' => Wording::oneSet($history->dose()),
                 'to' => $verdict->to?->rung->name,
-                'dose' => $verdict->dose === null ? null : self::oneSet($verdict->dose),
+                'dose' => $verdict->dose === null ? null : Wording::oneSet($verdict->dose),
                 'reasons' => $verdict->reasons,
                 'would_change' => $verdict->wouldChange,
                 'refer' => $verdict->refer,
@@ -74,12 +73,6 @@ final class VerdictsView
         }
 
         return $verdicts;
-    }
-
-    /** One set as it is written: sets and rest follow the goal and the minutes of each day. */
-    private static function oneSet(Dose $dose): string
-    {
-        return (string) preg_replace('/^1 × /u', '', Shorthand::write($dose->withSets(1)->withRest(null)));
     }
 
     /**

@@ -6,8 +6,8 @@ namespace EvenRungs\Core\Audit;
 
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Dose\Dose;
-use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Side;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Ladder;
@@ -62,7 +62,7 @@ final class Repairs
 
     public function dose(AuditedEntry $at, Dose $dose): Fix
     {
-        return $this->entry(sprintf('Write %s.', Shorthand::write($dose)), $at, static fn (Entry $entry): Entry => $entry->withDose($dose));
+        return $this->entry(sprintf('Write %s.', Wording::shown($dose)), $at, static fn (Entry $entry): Entry => $entry->withDose($dose));
     }
 
     /** Puts another rung in the place of an entry; a work time stays, other doses start anew with as many sets. */
@@ -177,7 +177,7 @@ final class Repairs
             return $program;
         };
 
-        return new Fix(sprintf('Add %s, %s, to %s.', lcfirst($rung->name), Shorthand::write($dose), $days), $everywhere);
+        return new Fix(sprintf('Add %s, %s, to %s.', lcfirst($rung->name), Wording::shown($dose), $days), $everywhere);
     }
 
     private function easyWithoutKit(Ladder $ladder): ?Rung

@@ -9,10 +9,22 @@ use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Core\Writing;
 
 /**
- * A dose in whole words, for the client's sheet.
+ * A dose in whole words. They read back to the same dose where left and right are not counted together.
  */
 final class Wording
 {
+    /** As whoever is told likes to read it: in words or in shorthand. */
+    public static function shown(Dose $dose): string
+    {
+        return Writing::inWords() ? self::of($dose) : Shorthand::write($dose);
+    }
+
+    /** One set as whoever is told likes to read it: how many sets and how long the rest is, others say. */
+    public static function oneSet(Dose $dose): string
+    {
+        return (string) preg_replace('/^1 (?:×|set of) /u', '', self::shown($dose->withSets(1)->withRest(null)));
+    }
+
     /** @param  bool  $bothSidesOneRep  the writer counts left and right together as one repetition */
     public static function of(Dose $dose, bool $bothSidesOneRep = false): string
     {
@@ -29,8 +41,8 @@ final class Wording
         if ($dose->range !== null) {
             $parts[] = $dose->range->toWords();
         }
-        if ($dose->rest !== null && ! $dose->rest->isZero()) {
-            $parts[] = 'rest '.$dose->rest->toClock();
+        if ($dose->rest !== null) {
+            $parts[] = $dose->rest->isZero() ? 'no rest' : 'rest '.$dose->rest->toClock();
         }
 
         return implode(', ', $parts);
@@ -59,7 +71,8 @@ final class Wording
                 self::seconds($measure->break),
             ),
             $measure instanceof Work => self::seconds($measure->time).' of work',
-            $measure instanceof Distance => Writing::distance($measure->metres),
+            $measure instanceof Distance => Writing::distance($measure->metres)
+                .($measure->pace === null ? '' : ' at '.Writing::number($measure->pace).' m/s'),
             default => throw Contradiction::because('a measure that has no wording'),
         };
     }

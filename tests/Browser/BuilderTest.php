@@ -129,9 +129,9 @@ final class BuilderTest extends BrowserTestCase
         $this->waitUntil(fn (): bool => ! str_contains($this->css('body')->getText(), 'not in the library'));
 
         $this->css('button[aria-label^="Dose of Dead bug"]')->click();
-        $this->waitForText('2-1-2-0 r0:30');
+        $this->waitForText('tempo 2-1-2-0, rest 0:30');
         $this->fill('input[aria-label^="Dose of Dead bug"]', '3x10/alt'.WebDriverKeys::ENTER);
-        $this->waitForText('3 × 10 /alt 2-1-2-0 r0:30');
+        $this->waitForText('3 sets of 10 reps on each side, alternating, tempo 2-1-2-0, rest 0:30');
         $this->css('button[aria-label^="Dose of Dead bug"]')->click();
         $this->fill('input[aria-label^="Dose of Dead bug"]', WebDriverKeys::CONTROL.WebDriverKeys::BACKSPACE);
         $this->css('input[aria-label^="Dose of Dead bug"]')->sendKeys(WebDriverKeys::ENTER);

@@ -41,7 +41,7 @@ final class EverydayTest extends BrowserTestCase
         $this->press(Keys::ENTER);
         $this->css('form input')->sendKeys([Keys::CONTROL, 'a']);
         $this->press('1 × 6 /alt 2-0-2-0 r0:20', Keys::ENTER);
-        $this->waitForText('1 × 6 /alt 2-0-2-0 r0:20');
+        $this->waitForText('1 set of 6 reps on each side, alternating, tempo 2-0-2-0, rest 0:20');
 
         $this->browser->executeScript('window.scrollTo(0, 0); document.activeElement.blur();');
         $this->tabTo(fn (): bool => $this->focusedText() === 'The person', 'the place');

@@ -43,9 +43,9 @@ final class LogTest extends BrowserTestCase
         $this->openLog();
         $this->acceptAfterTwoCleanLogs('step-up');
         $this->go('Week');
-        $this->waitForText('2 × 10 /alt 2-1-2-0 r0:30');
+        $this->waitForText('2 sets of 10 reps on each side, alternating, tempo 2-1-2-0, rest 0:30');
         $this->button('Undo')->click();
-        $this->waitForText('2 × 8 /alt 2-1-2-0 r0:30');
+        $this->waitForText('2 sets of 8 reps on each side, alternating, tempo 2-1-2-0, rest 0:30');
     }
 
     public function test_a_progress_verdict_that_is_accepted_moves_wall_week_and_sheet(): void

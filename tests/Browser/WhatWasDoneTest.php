@@ -91,6 +91,7 @@ final class WhatWasDoneTest extends BrowserTestCase
         $client = $this->client('Maren Tidewell');
         $this->open("/clients/{$client}/log?week=1&session=1");
         $this->button('The whole session as planned')->click();
+        $this->css('button[aria-label^="Sets and more of"]')->click();
         $this->css('[aria-label^="Ticks to move up"] button[aria-pressed="true"]');
         $this->button('Save the log')->click();
         $this->waitForText('One more clean session');
@@ -106,6 +107,7 @@ final class WhatWasDoneTest extends BrowserTestCase
             $this->element(WebDriverBy::xpath('(//input[starts-with(@aria-label, "Pain, ")])[1]'))->getDomProperty('value'),
             'what was typed is still there',
         );
+        $this->css('button[aria-label^="Sets and more of"]')->click();
         (
             new WebDriverSelect($this->element(WebDriverBy::xpath('(//select[starts-with(@aria-label, "Felt, ")])[1]')))
         )->selectByValue('low-back');

@@ -54,7 +54,7 @@ final class WholePathTest extends BrowserTestCase
         $input->sendKeys([WebDriverKeys::CONTROL, 'a']);
         $input->sendKeys('1 × 5 /alt 2-0-2-0 r0:30');
         $this->button('Save')->click();
-        $this->waitForText('1 × 5 /alt 2-0-2-0 r0:30');
+        $this->waitForText('1 set of 5 reps on each side, alternating, tempo 2-0-2-0, rest 0:30');
         self::assertNotSame($friday, $this->changed('[data-session-total="fri"]', $friday));
         self::assertNotSame($week, $this->css(self::WEEK)->getText());
 

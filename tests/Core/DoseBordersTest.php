@@ -132,7 +132,8 @@ final class DoseBordersTest extends TestCase
         yield ['2 × 8 3-1-3-1', '2 sets of 8 reps, tempo 3-1-3-1'];
         yield ['2 × 30 s', '2 sets of 30 s'];
         yield ['2 × 12.5 s r0:45', '2 sets of 12.5 s, rest 0:45'];
-        yield ['2 × 30 s r0:00', '2 sets of 30 s'];
+        yield ['2 × 30 s r0:00', '2 sets of 30 s, no rest'];
+        yield ['2 × 20 m at 0.8 m/s', '2 sets of 20 m at 0.8 m/s'];
         yield ['1 × (1 × 10 s / 5 s)', '1 set of 1 hold of 10 s with 5 s between'];
         yield ['1 × (4 × 10 s / 5 s)', '1 set of 4 holds of 10 s with 5 s between'];
         yield ['2 × 40 s work', '2 sets of 40 s of work'];

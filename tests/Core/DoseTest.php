@@ -15,6 +15,7 @@ use EvenRungs\Core\Dose\Reps;
 use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Side;
 use EvenRungs\Core\Dose\Tempo;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Time\Seconds;
@@ -170,12 +171,14 @@ final class DoseTest extends TestCase
         $this->limitTo(300)->forAll(
             $measure,
             Generators::choose(1, 50),
-            Generators::elements(null, Side::Each),
+            Generators::elements(null, Side::Each, Side::Alternate),
             Generators::elements(null, 0, 45, 3600),
             Generators::elements(null, 0, 12.5, 500),
             Generators::elements(null, 0.25, 0.5, 0.75, 1, '15', '45', '300'),
         )
             ->then(function ($measure, int $sets, ?Side $side, ?int $rest, int|float|null $load, int|float|string|null $range): void {
+                $turns = $measure instanceof Reps || $measure instanceof Work;
+                $side = $side === Side::Alternate && ! $turns ? Side::Each : $side;
                 $dose = new Dose($measure, $sets, $side, $rest === null ? null : Seconds::of($rest), $load, match (true) {
                     $range === null => null,
                     is_string($range) => Range::cm((int) $range),
@@ -183,6 +186,7 @@ final class DoseTest extends TestCase
                 });
 
                 self::assertEquals($dose, Shorthand::parse(Shorthand::write($dose)), Shorthand::write($dose));
+                self::assertEquals($dose, Shorthand::parse(Wording::of($dose)), Wording::of($dose));
             });
     }
 

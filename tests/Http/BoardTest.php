@@ -106,14 +106,20 @@ final class BoardTest extends HttpTestCase
         $place = ['version' => $board['version'], 'week' => 0, 'session' => 0, 'block' => 1, 'entry' => 0];
         $this->api('POST', $this->path('/doses'), [...$place, 'dose' => '1 x 5 /alt 2-0-2-0 @17.5 lb r0:30'])->assertOk();
         $entry = fn (): array => $this->board()['week']['sessions'][0]['blocks'][1]['entries'][0];
-        self::assertSame('1 × 5 /alt 2-0-2-0 @17.5 lb r0:30', $entry()['dose']);
+        self::assertSame('1 set of 5 reps on each side, alternating, tempo 2-0-2-0, 17.5 lb, rest 0:30', $entry()['dose']);
         self::assertStringContainsString(', 17.5 lb,', $entry()['words']);
         self::assertStringContainsString(
             '"load_kg":7.9',
             (string) $this->api('GET', $this->path('/floor/1/1'))->baseResponse->getContent(),
         );
         $studio->update(['units' => 'metric']);
+        $this->api('POST', '/me/doses', ['doses' => 'shorthand'])->assertOk()->assertJsonPath('doses', 'shorthand');
         self::assertSame('1 × 5 /alt 2-0-2-0 @7.9 kg r0:30', $entry()['dose']);
+        $this->api('POST', '/me/doses', ['doses' => 'runes'])->assertStatus(422)->assertJsonPath('errors.0.path', '/doses');
+        $again = ['version' => $this->board()['version'], 'week' => 0, 'session' => 0, 'block' => 1, 'entry' => 0];
+        $this->api('POST', '/me/doses', ['doses' => 'words'])->assertOk();
+        $this->api('POST', $this->path('/doses'), [...$again, 'dose' => $entry()['dose']])->assertOk();
+        self::assertStringContainsString('7.9 kg', $entry()['dose'], 'what is shown reads back to the same dose');
     }
 
     public function test_a_dose_typed_in_place_moves_the_minutes(): void
@@ -124,7 +130,7 @@ final class BoardTest extends HttpTestCase
         $after = $this->api('POST', $this->path('/doses'), [...$place, 'dose' => '1 x 5 /alt 2-0-2-0 r0:30'])->assertOk()->json();
         $entry = $after['week']['sessions'][1]['blocks'][1]['entries'][0];
 
-        self::assertSame(['1 × 5 /alt 2-0-2-0 r0:30', []], [$entry['dose'], $entry['missing']]);
+        self::assertSame(['1 set of 5 reps on each side, alternating, tempo 2-0-2-0, rest 0:30', []], [$entry['dose'], $entry['missing']]);
         self::assertLessThan($board['week']['total']['seconds'], $after['week']['total']['seconds']);
 
         $bare = $this->api(

@@ -29,15 +29,15 @@ final class BuilderChangesTest extends HttpTestCase
         };
 
         self::assertSame(
-            ['3 × 10 /alt 2-1-2-0 @2 kg r0:30', '3 × 10 /alt', '2-1-2-0 @2 kg r0:30', '10-12'],
+            ['3 sets of 10 reps on each side, alternating, tempo 2-1-2-0, 2 kg, rest 0:30', '3 sets of 10 reps on each side, alternating', 'tempo 2-1-2-0, 2 kg, rest 0:30', '10-12'],
             $retyped(['text' => '3 x 10-12']),
         );
         self::assertSame(
-            ['3 × 10 /s 3-0-3-0 @2 kg r1:00', '3 × 10 /s', '3-0-3-0 @2 kg r1:00', null],
+            ['3 sets of 10 reps on each side, tempo 3-0-3-0, 2 kg, rest 1:00', '3 sets of 10 reps on each side', 'tempo 3-0-3-0, 2 kg, rest 1:00', null],
             $retyped(['text' => '3x10/s 3030 r60']),
         );
-        self::assertSame(['3 × 20 s /s @2 kg r0:30', '3 × 20 s /s', '@2 kg r0:30', null], $retyped(['text' => '3 x 20 s']));
-        self::assertSame(['3 × 10', '3 × 10', '', null], $retyped(['text' => '3x10', 'fresh' => true]));
+        self::assertSame(['3 sets of 20 s on each side, 2 kg, rest 0:30', '3 sets of 20 s on each side', '2 kg, rest 0:30', null], $retyped(['text' => '3 x 20 s']));
+        self::assertSame(['3 sets of 10 reps', '3 sets of 10 reps', '', null], $retyped(['text' => '3x10', 'fresh' => true]));
     }
 
     public function test_lines_are_pasted_into_a_session_and_an_unknown_name_is_taught(): void

@@ -130,7 +130,7 @@ final class ProgramsTest extends HttpTestCase
         $this->api('POST', $this->path('/doses'), [...$edit, 'sure' => true])->assertOk();
         $entry = $this->api('GET', $this->path('/programs/current/weeks/3'))->json('sessions.0.blocks.0.entries.0');
 
-        self::assertSame('9 × 30 r0:10', $entry['dose']);
+        self::assertSame('9 sets of 30 reps, rest 0:10', $entry['dose']);
         self::assertTrue($entry['unusual']['far'], 'nine sets are far from usual, and are said to be');
         $this->api(
             'POST',

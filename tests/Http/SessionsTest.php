@@ -91,7 +91,7 @@ final class SessionsTest extends HttpTestCase
             ],
         ];
         $built = $this->change($session, ['do' => 'dose', 'block' => 0, 'entry' => 0, 'text' => '3 sets of 30 sec, rest 45']);
-        self::assertSame('3 × 30 s r0:45', $built['blocks'][0]['entries'][0]['dose']);
+        self::assertSame('3 sets of 30 s, rest 0:45', $built['blocks'][0]['entries'][0]['dose']);
         self::assertLessThan($built['blocks'][0]['order']['cost'], $built['blocks'][0]['order']['best_cost']);
         $best = $this->change($built['session'], ['do' => 'order', 'block' => 0]);
 

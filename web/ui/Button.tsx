@@ -16,7 +16,7 @@ export function Button({
     <button
       type="button"
       {...rest}
-      className={`inline-flex min-h-10 items-center justify-center gap-2 rounded-md border px-3 text-[15px] font-semibold transition-colors disabled:cursor-default disabled:opacity-45 ${looks[look]} ${className}`}
+      className={`inline-flex min-h-10 items-center justify-center gap-2 rounded-md border px-3 text-[0.9375rem] font-semibold transition-colors disabled:cursor-default disabled:opacity-45 ${looks[look]} ${className}`}
     />
   );
 }

@@ -1,6 +1,7 @@
 import { Pause, Play } from 'lucide-react';
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
+import { usePrefersCalm } from '../lib/reading';
 import { Button } from './Button';
 
 export type Drawing = Schemas['Drawing'];
@@ -116,20 +117,6 @@ function at(drawing: Drawing, seconds: number): Picture | undefined {
     from = beat.picture;
   }
   return drawing.pictures[from];
-}
-
-const calm = window.matchMedia('(prefers-reduced-motion: reduce)');
-
-function usePrefersCalm(): boolean {
-  return useSyncExternalStore(
-    (changed) => {
-      calm.addEventListener('change', changed);
-      return () => {
-        calm.removeEventListener('change', changed);
-      };
-    },
-    () => calm.matches,
-  );
 }
 
 /** As high as somebody who stands. */

@@ -18,7 +18,7 @@ export function Tabs<Id extends string>({ label, tabs, shown, onShow }: Props<Id
           onClick={() => {
             onShow(id);
           }}
-          className={`min-h-9 border-b-3 px-2 text-[15px] ${shown === id ? 'border-act font-bold' : 'border-transparent hover:border-line'}`}
+          className={`min-h-9 border-b-3 px-2 text-[0.9375rem] ${shown === id ? 'border-act font-bold' : 'border-transparent hover:border-line'}`}
         >
           {name}
         </button>

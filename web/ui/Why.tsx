@@ -20,7 +20,7 @@ export function Why({ about, reasons, children }: { about: string; reasons: stri
       <Popover.Portal>
         <Popover.Content
           collisionPadding={12}
-          className="z-20 max-w-80 rounded-md border border-line bg-card p-4 text-[15px] shadow-lg"
+          className="z-20 max-w-80 rounded-md border border-line bg-card p-4 text-[0.9375rem] shadow-lg"
         >
           <p className="mb-1 font-bold">Why</p>
           <ul className="list-disc space-y-1 pl-4">

@@ -11,6 +11,7 @@ use EvenRungs\Core\Audit\Fix;
 use EvenRungs\Core\Audit\Rule;
 use EvenRungs\Core\Audit\Severity;
 use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Program\Entry;
 use EvenRungs\Core\Program\Program;
@@ -70,7 +71,7 @@ final class StuckRung implements Rule
 
                 return new Fix(sprintf(
                     'Write %s from this week on.',
-                    Shorthand::write($next),
+                    Wording::shown($next),
                 ), static fn (Program $program): Program => $program->mapSessions(
                     static fn (Session $session, Week $each): Session => $each->number < $week ? $session : $session->mapEntries(
                         static fn (Entry $entry): Entry => $entry->exercise === $at->entry->exercise

@@ -6,7 +6,7 @@ namespace EvenRungs\Core\Planning\Door;
 
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Client\Limit;
-use EvenRungs\Core\Dose\Shorthand;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\LimitRule;
 use EvenRungs\Core\Ladder\Rung;
@@ -147,7 +147,7 @@ final class Door
             }
             $used[$to->id] = true;
             $eased = $this->edit->onRung($entry, $to, 0, null, ['At the door: '.$why]);
-            $changes[] = new DoorChange('eased', $rung->name, $to === $rung ? Shorthand::write($eased->dose) : $to->name, $why);
+            $changes[] = new DoorChange('eased', $rung->name, $to === $rung ? Wording::shown($eased->dose) : $to->name, $why);
 
             return $eased;
         });

@@ -6,8 +6,8 @@ namespace EvenRungs\Core\Planning\Edit;
 
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Range;
-use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Side;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
@@ -190,7 +190,7 @@ final class ProgramEdit
             $onBothSides = $dose->side === null && $this->library->find($old->exercise)?->side === Side::Both;
 
             return $old->withDose($onBothSides ? $dose->withSide(Side::Both) : $dose)->because(
-                sprintf('%s, in place of %s.', self::TYPED, Shorthand::write($old->dose)),
+                sprintf('%s, in place of %s.', self::TYPED, Wording::shown($old->dose)),
             );
         });
     }

@@ -8,8 +8,8 @@ use EvenRungs\Core\Client\Age;
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Dose\Dose;
 use EvenRungs\Core\Dose\Range;
-use EvenRungs\Core\Dose\Shorthand;
 use EvenRungs\Core\Dose\Side;
+use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Rung;
@@ -133,8 +133,8 @@ final class EntryFit
             : $this->dose($rung, $step, $range, $kind)->withRest($this->rest($entry->dose, $rung));
         $sets = $circuit ? 1 : min($entry->dose->sets, $kind === Kind::Activation ? 1 : $this->goal->mostSets);
         $dose = $dose->withSets($sets);
-        $from = sprintf('%s, %s', $this->library->find($entry->exercise)->name ?? $entry->exercise, Shorthand::write($entry->dose));
-        $to = sprintf('%s, %s', $rung->name, Shorthand::write($dose));
+        $from = sprintf('%s, %s', $this->library->find($entry->exercise)->name ?? $entry->exercise, Wording::shown($entry->dose));
+        $to = sprintf('%s, %s', $rung->name, Wording::shown($dose));
         if ($from !== $to) {
             $fewer = ! $circuit && $sets < $entry->dose->sets && $kind !== Kind::Activation ? [$this->mostSets()] : [];
             $this->notes->changed($where, $from, $to, ...$why, ...$fewer);

@@ -6,8 +6,9 @@ import { useMe } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { SecondFactor } from './SecondFactor';
+import { Shown } from './Shown';
 
-/** The trainer's own account: password, and signing out everywhere. */
+/** The trainer's own account: how things are shown to them, password, and signing out everywhere. */
 export function Account() {
   const me = useMe();
   const [current, setCurrent] = useState('');
@@ -85,6 +86,7 @@ export function Account() {
           Sign out everywhere
         </Button>
       </section>
+      {me.data !== undefined && <Shown me={me.data} />}
       {me.data !== undefined && <SecondFactor me={me.data} />}
     </div>
   );

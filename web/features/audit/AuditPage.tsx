@@ -109,7 +109,7 @@ export function AuditPage() {
           <input
             type="file"
             accept=".csv,.json,.txt,text/csv,application/json,text/plain"
-            className="mt-0.5 block w-full text-[15px] font-normal"
+            className="mt-0.5 block w-full text-[0.9375rem] font-normal"
             onChange={(event) => {
               void event.target.files?.[0]?.text().then(setText);
             }}
@@ -151,7 +151,7 @@ export function AuditPage() {
                 ? read.error.message
                 : `${problems.length} ${problems.length === 1 ? 'place' : 'places'} cannot be read. Nothing was taken over.`}
             </p>
-            <ul className="max-h-72 overflow-y-auto text-[15px]">
+            <ul className="max-h-72 overflow-y-auto text-[0.9375rem]">
               {problems.map((each) => (
                 <li key={each.path + each.message}>
                   <b>{each.path}:</b> {each.message}
@@ -318,7 +318,7 @@ function Weeks({ page }: { page: Page }) {
               </span>
             ))}
           </p>
-          <ul className="flex flex-wrap gap-x-5 text-[15px]">
+          <ul className="flex flex-wrap gap-x-5 text-[0.9375rem]">
             {week.sessions.map((session, i) => (
               <li key={i}>
                 {dayNames[session.day]}, {kindNames[session.kind]?.toLowerCase()}: <b>{session.total.text}</b>
@@ -340,12 +340,12 @@ function AsRead({ sessions }: { sessions: Page['weeks'][number]['sessions'] }) {
   const unread = sessions.flatMap((session) => session.lines).filter((line) => line.note !== null).length;
   return (
     <details open={unread > 0}>
-      <summary className="min-h-8 cursor-pointer text-[15px] underline underline-offset-4">
+      <summary className="min-h-8 cursor-pointer text-[0.9375rem] underline underline-offset-4">
         Line by line, as it was read
         {unread > 0 && `: ${unread} ${unread === 1 ? 'line keeps' : 'lines keep'} something only as a note`}
       </summary>
       {sessions.map((session, i) => (
-        <ul key={i} className="pb-1 pl-3 text-[15px]">
+        <ul key={i} className="pb-1 pl-3 text-[0.9375rem]">
           {session.lines.map((line, l) => (
             <li key={l}>
               {dayNames[session.day]?.slice(0, 3)}: <b>{line.means ?? line.exercise}</b>{' '}

@@ -136,7 +136,7 @@ export function FitGroup({ program }: { program: Sent }) {
             </p>
             {each.page !== undefined && (
               <>
-                <p className="text-[15px] text-faint">
+                <p className="text-[0.9375rem] text-faint">
                   {each.page.changes?.length === 0 ? 'Fitted as it was.' : `${each.page.changes?.length ?? 0} changes`}
                 </p>
                 <Changes changes={each.page.changes ?? []} />

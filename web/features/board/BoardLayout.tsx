@@ -144,7 +144,7 @@ function Head({ board }: { board: Board }) {
     <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2 print:hidden">
       <div className="min-w-0 flex-1 basis-64">
         <h1 className="text-2xl leading-tight font-bold">{client.name}</h1>
-        <p className="text-[15px] text-faint">
+        <p className="text-[0.9375rem] text-faint">
           {client.goal_name}
           {client.limits.map((limit) => (
             <span

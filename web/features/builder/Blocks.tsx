@@ -408,7 +408,7 @@ function Order({ block, place, tools }: { block: BenchBlock; place: number; tool
     );
   }
   return (
-    <div className="flex flex-wrap items-center gap-x-3 border-t border-line px-3 py-1.5 text-[15px]">
+    <div className="flex flex-wrap items-center gap-x-3 border-t border-line px-3 py-1.5 text-[0.9375rem]">
       <span className="min-w-0 flex-1 basis-72">
         This order costs {order.cost}: {order.why.join(', ')}. The best costs {order.best_cost}
         {order.best_why.length === 0 ? '' : `: ${order.best_why.join(', ')}`}.

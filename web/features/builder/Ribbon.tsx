@@ -55,7 +55,7 @@ export function Ribbon({ built }: { built: BuiltSession }) {
       ].map((row, i) => (
         <div
           key={i}
-          className={`flex h-5 w-full overflow-hidden text-[11px] leading-5 ${i === 0 ? 'font-bold' : 'text-faint'}`}
+          className={`flex h-5 w-full overflow-hidden text-[0.6875rem] leading-5 ${i === 0 ? 'font-bold' : 'text-faint'}`}
           aria-hidden
         >
           {row.map((run) => (
@@ -69,7 +69,7 @@ export function Ribbon({ built }: { built: BuiltSession }) {
           ))}
         </div>
       ))}
-      <div className="relative h-4 text-[11px] text-faint" aria-hidden>
+      <div className="relative h-4 text-[0.6875rem] text-faint" aria-hidden>
         {Array.from({ length: Math.floor(minutes / every) }, (_, i) => (i + 1) * every).map((mark) => (
           <span key={mark} className="absolute -translate-x-1/2" style={{ left: width(mark * minute) }}>
             {mark} min

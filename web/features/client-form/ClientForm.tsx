@@ -238,7 +238,7 @@ function Newer({
   const shown = (value: unknown) => (value === undefined ? 'not given' : JSON.stringify(value).replaceAll('"', ''));
   return (
     <Notice title="Somebody changed this client in the meantime. Nothing is lost: choose what counts.">
-      <table className="my-2 w-full text-left text-[15px]">
+      <table className="my-2 w-full text-left text-[0.9375rem]">
         <thead>
           <tr>
             <th className="pr-3">Where they differ</th>

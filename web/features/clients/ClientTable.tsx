@@ -64,7 +64,7 @@ export function ClientTable() {
       <Problems error={check.error ?? enter.error} />
       {found.length > 0 && (
         <>
-          <table className="w-full text-left text-[15px]">
+          <table className="w-full text-left text-[0.9375rem]">
             <thead>
               <tr className="border-b border-line">
                 <th>Name</th>

@@ -201,7 +201,7 @@ function ClientRow({
           <span className="text-sm text-faint">{client.goal.replace('-', ' ')}</span>
         </span>
         <Levels client={client} />
-        <span className="text-[15px]">
+        <span className="text-[0.9375rem]">
           {client.limits.length > 0 && <span className="font-semibold">{client.limits.join(', ')}</span>}
           {client.needs.map((need) => (
             <span key={need.kind} data-need={need.kind} className="block font-bold text-warn">
@@ -212,7 +212,7 @@ function ClientRow({
             <span className="block text-warn">Short this week: {client.gaps.join(', ')}</span>
           )}
         </span>
-        <span className="text-[15px] md:text-right">
+        <span className="text-[0.9375rem] md:text-right">
           <span className="block">
             {days.map(([day, min]) => `${(dayNames[day] ?? day).slice(0, 2)} ${min}`).join(' · ')} min
           </span>

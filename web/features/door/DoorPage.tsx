@@ -433,7 +433,7 @@ function Result({ door }: { door: Door }) {
                       <b>{change.to}</b>
                     </>
                   )}
-                  <span className="block text-[15px] text-faint">{change.why}</span>
+                  <span className="block text-[0.9375rem] text-faint">{change.why}</span>
                 </li>
               ))}
             </ul>

@@ -56,7 +56,7 @@ function Card({ title, under, children }: { title: string; under: string; childr
   return (
     <section aria-label={title} className="rounded-lg border border-line bg-card p-4 print:break-inside-avoid">
       <h2 className="text-xl font-bold">{title}</h2>
-      <p className="mb-2 text-[15px] text-faint">{under}</p>
+      <p className="mb-2 text-[0.9375rem] text-faint">{under}</p>
       {children}
     </section>
   );
@@ -113,7 +113,7 @@ function Done({ data }: { data: Evenness }) {
     ...data.done.flatMap((each) => [each.planned.work.seconds, each.week.work.seconds, each.month.work.seconds / 4]),
   );
   const line = (label: string, seconds: number, text: string, className: string) => (
-    <div className="grid grid-cols-[6rem_1fr_11rem] items-center gap-2 text-[15px]">
+    <div className="grid grid-cols-[6rem_1fr_11rem] items-center gap-2 text-[0.9375rem]">
       <span>{label}</span>
       <Bar share={seconds / most} className={className} />
       <span>{text}</span>
@@ -130,7 +130,7 @@ function Done({ data }: { data: Evenness }) {
             <p className="flex items-baseline gap-2">
               <Code code={each.code} /> {each.name}
               <span
-                className={`ml-auto text-[15px] ${each.week.sessions < each.target_sessions ? 'font-semibold text-warn' : 'text-faint'}`}
+                className={`ml-auto text-[0.9375rem] ${each.week.sessions < each.target_sessions ? 'font-semibold text-warn' : 'text-faint'}`}
               >
                 {sessionsOutOf(each.week.sessions, each.target_sessions)} in seven days
               </span>
@@ -294,7 +294,7 @@ function Ladders({ data }: { data: Evenness }) {
       <div className="overflow-x-auto">
         <table className="w-full text-left">
           <thead>
-            <tr className="border-b-2 border-line text-[15px]">
+            <tr className="border-b-2 border-line text-[0.9375rem]">
               <th className="py-1 pr-3">Ladder</th>
               <th className="pr-3">Stands on</th>
               <th className="pr-3 text-right">On it for</th>

@@ -145,7 +145,11 @@ export function FloorPage() {
 
 function Connection({ link, unkept }: { link: LinkState; unkept: boolean }) {
   return (
-    <p role="status" data-link={link} className={`text-[15px] ${link === 'sent' ? 'text-faint' : 'font-semibold'}`}>
+    <p
+      role="status"
+      data-link={link}
+      className={`text-[0.9375rem] ${link === 'sent' ? 'text-faint' : 'font-semibold'}`}
+    >
       {unkept && <b className="text-warn">This browser keeps nothing on the device: do not close the page. </b>}
       {
         {
@@ -192,14 +196,14 @@ function Settings({ awake }: { awake: boolean | null }) {
             }}
           />
         ))}
-        <p className="mt-2 text-[15px]">
+        <p className="mt-2 text-[0.9375rem]">
           {awake === null
             ? 'This browser cannot keep the screen awake here: set the device not to sleep, or open the page over https.'
             : awake
               ? 'The screen is kept awake.'
               : 'The screen is kept awake while a clock runs.'}
         </p>
-        <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-3 text-[15px]">
+        <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-3 text-[0.9375rem]">
           {[
             ['Space', 'go, stand'],
             ['→', 'skip'],

@@ -339,7 +339,9 @@ function Plan({
                         </span>
                       )}
                     </span>
-                    {place.words !== null && <span className="block text-[15px] text-faint">Aim: {place.words}</span>}
+                    {place.words !== null && (
+                      <span className="block text-[0.9375rem] text-faint">Aim: {place.words}</span>
+                    )}
                     <span className="hidden text-base print:block">{place.setup.join(' ')}</span>
                   </span>
                   <span className="print:hidden">

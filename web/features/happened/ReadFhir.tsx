@@ -42,7 +42,7 @@ export function ReadFhir() {
       />
       {found !== null && (
         <section aria-label="What the bundle holds" className="space-y-2 rounded-md border border-line bg-paper p-3">
-          <table className="w-full text-left text-[15px]">
+          <table className="w-full text-left text-[0.9375rem]">
             <thead>
               <tr className="border-b border-line">
                 <th />

@@ -77,7 +77,7 @@ function WhoseClient({ client }: { client: string }) {
 /** What a physiotherapist or a doctor is told. */
 function ForClinician({ client }: { client: string }) {
   const look =
-    'inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 text-[15px] font-semibold hover:border-ink';
+    'inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 text-[0.9375rem] font-semibold hover:border-ink';
   return (
     <section aria-label="For a clinician" className="space-y-2 rounded-lg border border-line bg-card p-4">
       <h2 className="text-lg font-bold">For a clinician</h2>

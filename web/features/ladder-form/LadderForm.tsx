@@ -237,7 +237,7 @@ function Form({
               <a
                 href={`/api/ladders/${id}/export`}
                 download
-                className="inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-card px-3 text-[15px] font-semibold hover:border-ink"
+                className="inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-card px-3 text-[0.9375rem] font-semibold hover:border-ink"
               >
                 <FileDown size={18} aria-hidden /> Write to a file
               </a>
@@ -466,7 +466,7 @@ function History({ record }: { record: LadderRecord | null }) {
   return (
     <section aria-label="History">
       <h2 className="font-bold">History</h2>
-      <ul className="text-[15px]">
+      <ul className="text-[0.9375rem]">
         {record.history.map((each) => (
           <li
             key={each.on + each.label}

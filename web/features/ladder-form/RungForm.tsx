@@ -191,7 +191,7 @@ export function RungForm({
               />
             ))}
         </div>
-        <p className="mt-2 text-[15px]">
+        <p className="mt-2 text-[0.9375rem]">
           What does it load? Every one is answered, “none” too, before it is planned for anybody with a limit.
         </p>
         <div className="mt-1 grid grid-cols-2 gap-2 sm:grid-cols-4 xl:grid-cols-6">
@@ -374,7 +374,7 @@ function LinesField({
       {label}
       <textarea
         rows={rows}
-        className="mt-0.5 block w-full rounded-md border border-wood bg-card px-2 py-1.5 text-[15px] font-normal"
+        className="mt-0.5 block w-full rounded-md border border-wood bg-card px-2 py-1.5 text-[0.9375rem] font-normal"
         value={text}
         aria-invalid={error !== undefined}
         aria-describedby={error === undefined ? undefined : id}

@@ -84,14 +84,14 @@ export function LibraryPage() {
               onClick={() => {
                 want('direction', on ? '' : category.code);
               }}
-              className={`flex min-h-9 items-center gap-1 rounded-md border px-2 text-[14px] ${on ? 'border-ink bg-card font-bold' : 'border-line hover:border-ink'}`}
+              className={`flex min-h-9 items-center gap-1 rounded-md border px-2 text-[0.875rem] ${on ? 'border-ink bg-card font-bold' : 'border-line hover:border-ink'}`}
             >
               <Code code={category.code} /> <span className="hidden sm:inline">{category.name}</span>
             </button>
           );
         })}
       </div>
-      <div className="mb-3 flex flex-wrap items-end gap-2 text-[15px]">
+      <div className="mb-3 flex flex-wrap items-end gap-2 text-[0.9375rem]">
         <Choice
           label="From level"
           value={wanted.least}
@@ -333,7 +333,7 @@ function ReadFile() {
   const problem = check.error ?? save.error;
   return (
     <>
-      <label className="inline-flex min-h-10 cursor-pointer items-center gap-2 rounded-md border border-line bg-card px-3 text-[15px] font-semibold focus-within:outline-3 hover:border-ink">
+      <label className="inline-flex min-h-10 cursor-pointer items-center gap-2 rounded-md border border-line bg-card px-3 text-[0.9375rem] font-semibold focus-within:outline-3 hover:border-ink">
         <FileUp size={18} aria-hidden /> Read a ladder
         <input
           type="file"

@@ -14,8 +14,8 @@ export function RungCard({ rung, drawing, note }: { rung: RungBrief; drawing: Dr
       <span className="mt-1 flex items-center gap-1 text-sm whitespace-nowrap text-faint">
         <Code code={rung.category} /> level {rung.level}
       </span>
-      <span className="text-[14px] leading-tight font-semibold">{rung.name}</span>
-      {note !== undefined && <span className="text-[13px] leading-tight text-faint">{note}</span>}
+      <span className="text-[0.875rem] leading-tight font-semibold">{rung.name}</span>
+      {note !== undefined && <span className="text-[0.8125rem] leading-tight text-faint">{note}</span>}
     </Link>
   );
 }

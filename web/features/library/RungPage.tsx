@@ -35,7 +35,7 @@ export function RungPage() {
     <article className="mx-auto max-w-[90rem] px-4 py-3">
       <header className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2">
         <div>
-          <p className="text-[15px]">
+          <p className="text-[0.9375rem]">
             <Link to="/library" className="underline underline-offset-4">
               Library
             </Link>{' '}
@@ -141,7 +141,7 @@ export function RungPage() {
                     <dt>
                       <b>{caution.name}</b> <span className="text-sm text-faint">({caution.by.join('; ')})</span>
                     </dt>
-                    <dd className="text-[15px]">{caution.caution}</dd>
+                    <dd className="text-[0.9375rem]">{caution.caution}</dd>
                   </div>
                 ))}
               </dl>
@@ -172,7 +172,7 @@ function Intents({ page }: { page: Page }) {
         {fit.map((intent) => (
           <div key={intent.id} className="border-t border-line py-1" title={intent.text}>
             <dt className="font-semibold">{intent.name}</dt>
-            <dd className="text-[15px]">
+            <dd className="text-[0.9375rem]">
               {intent.from === intent.to ? intent.from : `${intent.from ?? ''} to ${intent.to ?? ''}`}
             </dd>
           </div>
@@ -206,7 +206,7 @@ function Around({ page }: { page: Page }) {
             <li key={spare.limit} className="border-t border-line py-1">
               <b>{spared[spare.limit] ?? spare.name}</b>{' '}
               {!spare.barred && <span className="text-sm text-faint">(this one does already)</span>}
-              <span className="block text-[15px]">
+              <span className="block text-[0.9375rem]">
                 {spare.swaps.length === 0
                   ? 'nothing in this direction'
                   : spare.swaps.map((swap, i) => (
@@ -297,10 +297,10 @@ function Actions({ page }: { page: Page }) {
   const clients = useClients();
   return (
     <div className="ml-auto flex flex-wrap items-end gap-3">
-      <div className="w-56 text-[15px]">
+      <div className="w-56 text-[0.9375rem]">
         <RungPicker label="Compare with" onPick={(other) => void navigate(`/library/compare/${page.id}/${other.id}`)} />
       </div>
-      <div className="w-52 text-[15px]">
+      <div className="w-52 text-[0.9375rem]">
         <SelectField
           label="The road, or why not, for"
           value=""
@@ -315,7 +315,7 @@ function Actions({ page }: { page: Page }) {
       </div>
       <Link
         to={`/library/ladders/${page.ladder}`}
-        className="inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-card px-3 text-[15px] font-semibold hover:border-ink"
+        className="inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-card px-3 text-[0.9375rem] font-semibold hover:border-ink"
       >
         <Pencil size={16} aria-hidden /> Change its ladder
       </Link>

@@ -48,6 +48,7 @@ export function Answers({
   told,
   differs,
   faults,
+  part = 'all',
   onChange,
 }: {
   /** what the fields are labelled with */
@@ -59,8 +60,10 @@ export function Answers({
   lastBand: string | null;
   banded: boolean;
   told: Told;
-  differs?: ReadonlySet<keyof Told>;
+  differs?: ReadonlySet<keyof Told> | undefined;
   faults: readonly (readonly [string, string])[];
+  /** what is said of every exercise, or what is seldom said */
+  part?: 'all' | 'first' | 'more';
   onChange: (part: Partial<Told>) => void;
 }) {
   const none = (part: keyof Told) => (differs?.has(part) === true ? 'differs' : 'not recorded');
@@ -81,112 +84,120 @@ export function Answers({
     </Labelled>
   );
   return (
-    <div className="flex flex-wrap items-end gap-2 text-[15px]">
-      <Labelled label="Done">
-        <AmountInput
-          unit={unit}
-          aria-label={`Done, ${of}`}
-          className="w-20"
-          asked={asked}
-          value={told.done === '' ? undefined : Number(told.done)}
-          onChange={(done) => {
-            onChange({ done: `${done ?? ''}` });
-          }}
-        />
-      </Labelled>
-      <Labelled label="Fault">
-        <select
-          aria-label={`Fault, ${of}`}
-          className={`w-36 ${box}`}
-          value={told.fault}
-          onChange={(event) => {
-            onChange({ fault: event.target.value });
-          }}
-        >
-          <option value="">{none('fault')}</option>
-          <option value="none">none</option>
-          {faults.map(([id, name]) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </Labelled>
-      {scale('pain', 'Pain')}
-      {told.pain !== '' && (
-        <Labelled label="Kind">
-          <select
-            aria-label={`Kind of pain, ${of}`}
-            className={`w-28 ${box}`}
-            value={told.kind}
-            onChange={(event) => {
-              onChange({ kind: painKinds.find(([kind]) => kind === event.target.value)?.[0] ?? '' });
-            }}
-          >
-            <option value="">{none('kind')}</option>
-            {painKinds
-              .filter(([kind]) => told.pain !== '0' || painless.includes(kind))
-              .map(([kind, label]) => (
-                <option key={kind} value={kind}>
+    <div className="flex flex-wrap items-end gap-2 text-[0.9375rem]">
+      {part !== 'more' && (
+        <>
+          <Labelled label="Done">
+            <AmountInput
+              unit={unit}
+              aria-label={`Done, ${of}`}
+              className="w-20"
+              asked={asked}
+              value={told.done === '' ? undefined : Number(told.done)}
+              onChange={(done) => {
+                onChange({ done: `${done ?? ''}` });
+              }}
+            />
+          </Labelled>
+          {scale('pain', 'Pain')}
+          {told.pain !== '' && (
+            <Labelled label="Kind">
+              <select
+                aria-label={`Kind of pain, ${of}`}
+                className={`w-28 ${box}`}
+                value={told.kind}
+                onChange={(event) => {
+                  onChange({ kind: painKinds.find(([kind]) => kind === event.target.value)?.[0] ?? '' });
+                }}
+              >
+                <option value="">{none('kind')}</option>
+                {painKinds
+                  .filter(([kind]) => told.pain !== '0' || painless.includes(kind))
+                  .map(([kind, label]) => (
+                    <option key={kind} value={kind}>
+                      {label}
+                    </option>
+                  ))}
+              </select>
+            </Labelled>
+          )}
+          {scale('effort', 'Effort')}
+        </>
+      )}
+      {part !== 'first' && (
+        <>
+          <Labelled label="Fault">
+            <select
+              aria-label={`Fault, ${of}`}
+              className={`w-36 ${box}`}
+              value={told.fault}
+              onChange={(event) => {
+                onChange({ fault: event.target.value });
+              }}
+            >
+              <option value="">{none('fault')}</option>
+              <option value="none">none</option>
+              {faults.map(([id, name]) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </Labelled>
+          <Labelled label="Breathing">
+            <select
+              aria-label={`Breathing, ${of}`}
+              className={`w-34 ${box}`}
+              value={told.breathing}
+              onChange={(event) => {
+                onChange({ breathing: event.target.value });
+              }}
+            >
+              <option value="">{none('breathing')}</option>
+              <option value="yes">free</option>
+              <option value="no">held</option>
+            </select>
+          </Labelled>
+          <Labelled label="Felt">
+            <select
+              aria-label={`Felt, ${of}`}
+              className={`w-34 ${box}`}
+              value={told.felt}
+              onChange={(event) => {
+                onChange({ felt: event.target.value });
+              }}
+            >
+              <option value="">{none('felt')}</option>
+              {places.map(([place, label]) => (
+                <option key={place} value={place}>
                   {label}
                 </option>
               ))}
-          </select>
-        </Labelled>
-      )}
-      {scale('effort', 'Effort')}
-      <Labelled label="Breathing">
-        <select
-          aria-label={`Breathing, ${of}`}
-          className={`w-34 ${box}`}
-          value={told.breathing}
-          onChange={(event) => {
-            onChange({ breathing: event.target.value });
-          }}
-        >
-          <option value="">{none('breathing')}</option>
-          <option value="yes">free</option>
-          <option value="no">held</option>
-        </select>
-      </Labelled>
-      <Labelled label="Felt">
-        <select
-          aria-label={`Felt, ${of}`}
-          className={`w-34 ${box}`}
-          value={told.felt}
-          onChange={(event) => {
-            onChange({ felt: event.target.value });
-          }}
-        >
-          <option value="">{none('felt')}</option>
-          {places.map(([place, label]) => (
-            <option key={place} value={place}>
-              {label}
-            </option>
-          ))}
-        </select>
-      </Labelled>
-      <Labelled label={`Load, ${unitOf('kg')}`}>
-        <AmountInput
-          unit="kg"
-          aria-label={`Load, ${of}`}
-          className="w-20"
-          most={500}
-          value={told.load === '' ? undefined : Number(told.load)}
-          onChange={(load) => {
-            onChange({ load: `${load ?? ''}` });
-          }}
-        />
-      </Labelled>
-      {banded && <ChooseBand of={of} value={told.band} last={lastBand} onChange={onChange} />}
-      {lastLoad !== null && told.load === '' && (
-        <Button
-          onClick={() => {
-            onChange({ load: String(lastLoad) });
-          }}
-        >
-          As last time: {amount('kg', lastLoad)}
-        </Button>
+            </select>
+          </Labelled>
+          <Labelled label={`Load, ${unitOf('kg')}`}>
+            <AmountInput
+              unit="kg"
+              aria-label={`Load, ${of}`}
+              className="w-20"
+              most={500}
+              value={told.load === '' ? undefined : Number(told.load)}
+              onChange={(load) => {
+                onChange({ load: `${load ?? ''}` });
+              }}
+            />
+          </Labelled>
+          {banded && <ChooseBand of={of} value={told.band} last={lastBand} onChange={onChange} />}
+          {lastLoad !== null && told.load === '' && (
+            <Button
+              onClick={() => {
+                onChange({ load: String(lastLoad) });
+              }}
+            >
+              As last time: {amount('kg', lastLoad)}
+            </Button>
+          )}
+        </>
       )}
     </div>
   );

@@ -73,7 +73,7 @@ export function EditLog({
       {one.data.changes.length > 0 && (
         <section aria-label="Changes" className="mt-4">
           <h3 className="font-bold">Who changed it</h3>
-          <ul className="text-[15px]">
+          <ul className="text-[0.9375rem]">
             {one.data.changes.map((change) => (
               <li key={change.id}>
                 {moment(change.at)}: {whats[change.what]} by {change.by ?? 'somebody'}

@@ -1,12 +1,10 @@
 import { useMutation } from '@tanstack/react-query';
 import { ApiError, type Schemas } from '../../api/client';
-import { amount, unitOf } from '../../lib/units';
-import { AmountInput } from '../../ui/AmountInput';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { useKept } from '../../lib/useKept';
 import { useLibrary } from '../../parts/board/useBoard';
-import { alike, Answers } from './Answers';
+import { Exercise } from './Exercise';
 import { bodyOf, well, type Group, type LogBody, type Row, type Start } from './rows';
 import { useLogChange } from '../../parts/log/useLogChange';
 
@@ -19,59 +17,6 @@ function ownFirst<T>(own: readonly T[], all: readonly T[]): T[] {
 function differencesOf(error: Error | null): string[] | null {
   const current = error instanceof ApiError ? error.problem.current : undefined;
   return current !== undefined && 'differences' in current ? (current.differences ?? null) : null;
-}
-
-type TickId = Schemas['Tick']['id'];
-
-/** What must all be so to move up; where nobody touches it, it was not asked for. */
-function Ticks({
-  of,
-  asks,
-  ticked,
-  onChange,
-}: {
-  of: string;
-  asks: readonly Schemas['Tick'][];
-  ticked: readonly TickId[] | undefined;
-  onChange: (ticked: TickId[]) => void;
-}) {
-  return (
-    <div
-      role="group"
-      aria-label={`Ticks to move up, ${of}`}
-      className="mt-2 flex flex-wrap items-center gap-2 text-[15px]"
-    >
-      <span className="text-faint">To move up</span>
-      {asks.map(({ id, name }) => {
-        const on = ticked?.includes(id) === true;
-        return (
-          <button
-            key={id}
-            type="button"
-            aria-pressed={on}
-            className={`min-h-9 rounded border px-2 font-semibold ${on ? 'border-stand bg-stand text-on-stand' : 'border-line'}`}
-            onClick={() => {
-              onChange(asks.flatMap((each) => ((each.id === id ? !on : ticked?.includes(each.id)) ? [each.id] : [])));
-            }}
-          >
-            {on && '✓ '}
-            {name}
-          </button>
-        );
-      })}
-      <Button
-        aria-label={`All five, ${of}`}
-        onClick={() => {
-          onChange(asks.map(({ id }) => id));
-        }}
-      >
-        All five
-      </Button>
-      <span className="text-sm text-faint">
-        {ticked === undefined ? 'not asked' : ticked.length < asks.length && 'what is not ticked keeps the rung'}
-      </span>
-    </div>
-  );
 }
 
 /** A session as it stood on paper: one row a set and side, filled by keyboard. What stays empty was not recorded. */
@@ -178,115 +123,57 @@ export function Grid({
             setGrid({ ...grid, on });
           }}
         />
-        {wide('soreness', 'Soreness', '0–10', 'w-32')}
-        {wide('pain_before', 'Pain before', '0–10', 'w-36')}
-        {wide('pain_next_day', 'Pain the day after', '0–10', 'w-48')}
         {wide('effort', 'Session effort', '0–10', 'w-40')}
         {wide('minutes', 'Lasted', 'min', 'w-32')}
+        {groups.length > 1 && (
+          <Button
+            look="act"
+            className="min-h-11 self-end"
+            title="As planned, clean, breathing, easy, no pain"
+            onClick={() => {
+              fill();
+            }}
+          >
+            The whole session as planned
+          </Button>
+        )}
       </div>
-      {groups.length > 1 && (
-        <Button
-          className="mb-3 min-h-11"
-          onClick={() => {
-            fill();
-          }}
-        >
-          The whole session as planned, clean, breathing, easy, no pain
-        </Button>
-      )}
+      <details
+        className="mb-3"
+        open={[grid.soreness, grid.pain_before, grid.pain_next_day].some((each) => each !== '')}
+      >
+        <summary className="min-h-8 cursor-pointer text-faint">How they came, and the day after</summary>
+        <div className="flex flex-wrap gap-3">
+          {wide('soreness', 'Soreness', '0–10', 'w-32')}
+          {wide('pain_before', 'Pain before', '0–10', 'w-36')}
+          {wide('pain_next_day', 'Pain the day after', '0–10', 'w-48')}
+        </div>
+      </details>
       {groups.map((group, g) => {
-        const { told, differs } = alike(group.rows);
-        const unit = group.unit ?? 'reps';
-        const range = group.range === 'cm' ? 'cm' : '%';
         const first = group.rows[0];
         const faults = ownFirst(rungs.get(first?.rung ?? '')?.faults ?? [], [...faultNames.keys()]).map(
           (fault) => [fault, faultNames.get(fault) ?? fault] as const,
         );
         return (
-          <section key={g} aria-label={group.name} className="mb-3 rounded-lg border border-line bg-card p-3">
-            <div className="mb-1 flex flex-wrap items-center gap-3">
-              <h3 className="font-bold">{group.name}</h3>
-              <span className="text-faint">{group.dose}</span>
-              <Button
-                className="ml-auto"
-                aria-label={`All as planned: ${group.name}`}
-                onClick={() => {
-                  fill(g);
-                }}
-              >
-                As planned, clean, easy
-              </Button>
-            </div>
-            <Answers
-              of={group.name}
-              unit={unit}
-              asked={first?.target ?? 0}
-              lastLoad={group.lastLoad}
-              lastBand={group.lastBand}
-              banded={group.banded}
-              told={told}
-              differs={differs}
-              faults={faults}
-              onChange={(part) => {
-                changeAll(g, part);
-              }}
-            />
-            {isLast(g) && (
-              <Ticks
-                of={group.name}
-                asks={asks}
-                ticked={grid.ticks[group.ladder]}
-                onChange={(ticked) => {
-                  setGrid({ ...grid, ticks: { ...grid.ticks, [group.ladder]: ticked } });
-                }}
-              />
-            )}
-            <details className="mt-1">
-              <summary className="min-h-8 cursor-pointer text-[15px] text-faint">
-                {group.rows.length} {group.rows.length === 1 ? 'set' : 'sets'} of {amount(unit, first?.target ?? 0)}
-                {differs.size > 0 && ', they differ'}
-              </summary>
-              {group.rows.map((row, r) => (
-                <div key={r} className="mt-1 flex flex-wrap items-end gap-2 border-t border-line pt-1">
-                  <span className="w-20 text-[15px]">
-                    {row.side === 'both' ? r + 1 : `${Math.floor(r / 2) + 1}, ${row.side ?? ''}`}
-                    <span className="block text-sm text-faint">{amount(unit, row.target)}</span>
-                  </span>
-                  {group.range !== null && (
-                    <span>
-                      <span aria-hidden className="block text-sm text-faint">
-                        Range, {unitOf(range)}
-                      </span>
-                      <AmountInput
-                        unit={range}
-                        aria-label={`Range, ${group.name}, set ${r + 1}`}
-                        className="w-18"
-                        most={group.range === 'cm' ? 300 : 100}
-                        asked={row.asked.target_range_cm}
-                        value={row.range === '' ? undefined : Number(row.range)}
-                        onChange={(went) => {
-                          change(g, r, { range: `${went ?? ''}` });
-                        }}
-                      />
-                    </span>
-                  )}
-                  <Answers
-                    of={`${group.name}, set ${r + 1}`}
-                    unit={unit}
-                    asked={row.target}
-                    lastLoad={null}
-                    lastBand={group.lastBand}
-                    banded={group.banded}
-                    told={row}
-                    faults={faults}
-                    onChange={(part) => {
-                      change(g, r, part);
-                    }}
-                  />
-                </div>
-              ))}
-            </details>
-          </section>
+          <Exercise
+            key={g}
+            group={group}
+            faults={faults}
+            asks={isLast(g) ? asks : null}
+            ticked={grid.ticks[group.ladder]}
+            onTicks={(ticked) => {
+              setGrid({ ...grid, ticks: { ...grid.ticks, [group.ladder]: ticked } });
+            }}
+            onAll={(part) => {
+              changeAll(g, part);
+            }}
+            onSet={(r, part) => {
+              change(g, r, part);
+            }}
+            onPlanned={() => {
+              fill(g);
+            }}
+          />
         );
       })}
       {differences === null ? (

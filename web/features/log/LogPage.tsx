@@ -14,8 +14,7 @@ import { EditLog } from './EditLog';
 import { Grid } from './Grid';
 import { Logged } from './Logged';
 import { startOf } from './rows';
-import { VerdictCard } from './VerdictCard';
-import { Empty } from '../../ui/Empty';
+import { Verdicts } from './Verdicts';
 import { useLogs } from './queries';
 
 type Page = Schemas['LogPage'];
@@ -37,8 +36,8 @@ export function LogPage() {
   const sessions = at.week?.sessions ?? [];
   const session = sessions.find((each) => String(each.number) === picked) ?? nextToWrite(sessions);
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_28rem]">
-      <div>
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_26rem] xl:grid-rows-[auto_1fr]">
+      <div className="order-2 xl:order-none xl:col-start-1 xl:row-span-2 xl:row-start-1">
         {editing !== null ? (
           <EditLog
             key={editing}
@@ -89,7 +88,7 @@ export function LogPage() {
           </>
         )}
       </div>
-      <div className="space-y-6">
+      <div className="order-1 space-y-4 xl:order-none xl:col-start-2 xl:row-start-1">
         {logs.data.stop !== null && (
           <Notice title={`Everything is stopped since ${longDate(logs.data.stop.on)}: ${logs.data.stop.kind}`}>
             <p>
@@ -98,17 +97,9 @@ export function LogPage() {
             </p>
           </Notice>
         )}
-        <section aria-label="Verdicts">
-          <h2 className="text-xl font-bold">Verdicts</h2>
-          {logs.data.verdicts.length === 0 && <Empty>Nothing was logged on the rungs where the client stands.</Empty>}
-          {logs.data.verdicts.map((verdict) => (
-            <VerdictCard
-              key={verdict.ladder}
-              verdict={verdict}
-              held={verdict.verdict === 'progress' ? (logs.data.holds[verdict.category] ?? null) : null}
-            />
-          ))}
-        </section>
+        <Verdicts page={logs.data} />
+      </div>
+      <div className="order-3 space-y-6 xl:order-none xl:col-start-2 xl:row-start-2">
         {logs.data.load !== null && <WeekLoad load={logs.data.load} />}
         <Logged page={logs.data} onEdit={setEditing} />
       </div>
@@ -141,13 +132,13 @@ function WeekLoad({ load }: { load: NonNullable<Page['load']> }) {
         </p>
       )}
       {load.unknown.length > 0 && (
-        <p className="text-[15px] text-warn">
+        <p className="text-[0.9375rem] text-warn">
           Monotony is not computable: effort, minutes or the whole log is missing on{' '}
           {load.unknown.map(longDate).join('; ')}.
         </p>
       )}
       {load.monotony === null && load.unknown.length === 0 && (
-        <p className="text-[15px]">Monotony is not computable: all seven days are alike.</p>
+        <p className="text-[0.9375rem]">Monotony is not computable: all seven days are alike.</p>
       )}
       <p className="text-sm text-faint">
         Effort of each session times its minutes. Monotony is the mean day over the sample SD of the seven days: the

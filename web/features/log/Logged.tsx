@@ -88,7 +88,10 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
       {page.sessions.length > 0 && sessions.length === 0 && !ofMonth.isPending && <p>None of that kind.</p>}
       <ul>
         {sessions.map((session) => (
-          <li key={session.id} className="flex flex-wrap items-start gap-1 border-t border-line py-1.5 text-[15px]">
+          <li
+            key={session.id}
+            className="flex flex-wrap items-start gap-1 border-t border-line py-1.5 text-[0.9375rem]"
+          >
             <span className="min-w-0 flex-1">
               <b>{longDate(session.on)}</b>, {session.sets} sets
               {session.short > 0 && `, ${session.short} short`}
@@ -157,7 +160,10 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
           </li>
         ))}
         {page.removed.map((each) => (
-          <li key={each.change} className="flex items-center gap-1 border-t border-line py-1.5 text-[15px] text-faint">
+          <li
+            key={each.change}
+            className="flex items-center gap-1 border-t border-line py-1.5 text-[0.9375rem] text-faint"
+          >
             <span className="flex-1">
               {longDate(each.on)}, {each.sets} sets, taken back
             </span>

@@ -10,7 +10,7 @@ import { useLogChange } from '../../parts/log/useLogChange';
 type Verdict = Schemas['LogPage']['verdicts'][number];
 type Answer = Omit<Schemas['VerdictAnswerRequest'], 'version' | 'ladder'>;
 
-const words: Record<Verdict['verdict'], string> = {
+export const verdictNames: Record<Verdict['verdict'], string> = {
   progress: 'Progress',
   'step-up': 'A step up',
   stay: 'Stay',
@@ -62,7 +62,7 @@ export function VerdictCard({ verdict, held }: { verdict: Verdict; held: string 
     >
       <h3 className="flex items-baseline gap-2 text-lg font-bold">
         <Code code={verdict.category} /> {verdict.name}
-        <span className={`ml-auto ${bad ? 'text-warn' : ''}`}>{words[verdict.verdict]}</span>
+        <span className={`ml-auto ${bad ? 'text-warn' : ''}`}>{verdictNames[verdict.verdict]}</span>
       </h3>
       <p>
         {verdict.from}, {verdict.from_dose}
@@ -73,7 +73,7 @@ export function VerdictCard({ verdict, held }: { verdict: Verdict; held: string 
           </>
         )}
       </p>
-      <ul className="text-[15px]">
+      <ul className="text-[0.9375rem]">
         {verdict.reasons.map((reason) => (
           <li key={reason}>{reason}</li>
         ))}
@@ -96,7 +96,10 @@ export function VerdictCard({ verdict, held }: { verdict: Verdict; held: string 
       )}
       {verdict.moved_here && <p className="font-semibold">Accepted: the client was moved here.</p>}
       {held !== null && <p className="font-semibold text-warn">{held}</p>}
-      <p className="text-sm text-faint">Rule: {verdict.sentence}</p>
+      <details className="text-sm text-faint">
+        <summary className="min-h-6 cursor-pointer">Why</summary>
+        {verdict.sentence}
+      </details>
       {verdict.verdict === 'stay' ? null : verdict.answered === null ? (
         <div className="mt-2 flex gap-2">
           {(verdict.moves || takesOut) && (
@@ -162,7 +165,7 @@ export function VerdictCard({ verdict, held }: { verdict: Verdict; held: string 
 /** What the minutes of the weeks ahead lose by it; the first lines at once, all of them on a tap. */
 function GivesWay({ lines }: { lines: readonly string[] }) {
   const list = (some: readonly string[]) => (
-    <ul className="list-disc pl-5 text-[15px]">
+    <ul className="list-disc pl-5 text-[0.9375rem]">
       {some.map((line) => (
         <li key={line}>{line}</li>
       ))}
@@ -174,7 +177,9 @@ function GivesWay({ lines }: { lines: readonly string[] }) {
       {list(lines.slice(0, 2))}
       {lines.length > 2 && (
         <details>
-          <summary className="min-h-8 cursor-pointer text-[15px] font-semibold">and {lines.length - 2} more</summary>
+          <summary className="min-h-8 cursor-pointer text-[0.9375rem] font-semibold">
+            and {lines.length - 2} more
+          </summary>
           {list(lines.slice(2))}
         </details>
       )}

@@ -10,7 +10,8 @@ import { WeekInShort } from '../../parts/week/WeekInShort';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 
-const big = 'inline-flex min-h-12 items-center justify-center gap-2 rounded-md border px-4 text-[17px] font-semibold';
+const big =
+  'inline-flex min-h-12 items-center justify-center gap-2 rounded-md border px-4 text-[1.0625rem] font-semibold';
 
 /** The second and the third step to a first week: where the client stands, and the week to paper or floor. */
 export function StartPage() {

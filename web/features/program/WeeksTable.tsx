@@ -42,7 +42,7 @@ export function WeeksTable({ program }: { program: Page }) {
         </thead>
         <tbody>
           <tr className="border-t border-line align-top">
-            <th scope="row" className="pr-3 text-[15px] font-semibold">
+            <th scope="row" className="pr-3 text-[0.9375rem] font-semibold">
               Time
             </th>
             {program.weeks.map((week) => (
@@ -52,7 +52,7 @@ export function WeeksTable({ program }: { program: Page }) {
             ))}
           </tr>
           <tr className="border-t border-line align-top">
-            <th scope="row" className="pr-3 text-[15px] font-semibold">
+            <th scope="row" className="pr-3 text-[0.9375rem] font-semibold">
               Directions
             </th>
             {program.weeks.map((week) => (
@@ -70,7 +70,7 @@ export function WeeksTable({ program }: { program: Page }) {
           </tr>
           {program.shows_roles && (
             <tr className="border-t border-line align-top">
-              <th scope="row" className="pr-3 text-[15px] font-semibold">
+              <th scope="row" className="pr-3 text-[0.9375rem] font-semibold">
                 Roles
                 {program.weeks[0]?.roles.some((role) => role.target !== null) === true && ', meant in brackets'}
               </th>
@@ -87,13 +87,13 @@ export function WeeksTable({ program }: { program: Page }) {
           )}
           {program.paths.map((path) => (
             <tr key={path.ladder} className="border-t border-line align-top">
-              <th scope="row" className="py-1.5 pr-3 text-[15px] leading-tight">
+              <th scope="row" className="py-1.5 pr-3 text-[0.9375rem] leading-tight">
                 <Code code={path.category} /> {path.name}
               </th>
               {path.weeks.map((step, i) => {
                 const before = path.weeks[i - 1] ?? null;
                 return (
-                  <td key={i} className="px-2 py-1.5 text-[15px] leading-tight">
+                  <td key={i} className="px-2 py-1.5 text-[0.9375rem] leading-tight">
                     {step === null ? (
                       <span className="text-faint">–</span>
                     ) : (
@@ -111,7 +111,7 @@ export function WeeksTable({ program }: { program: Page }) {
             </tr>
           ))}
           <tr className="border-t border-line align-top">
-            <th scope="row" className="pr-3 text-[15px] font-semibold">
+            <th scope="row" className="pr-3 text-[0.9375rem] font-semibold">
               Notes
             </th>
             {program.weeks.map((week) => (

@@ -125,7 +125,7 @@ function TheRoad({ rung }: { rung: string }) {
       {it.next !== null && it.answer !== 'here' && (
         <p className="mb-4 rounded-md border-l-4 border-act bg-card px-4 py-2">
           <b>This week’s next step:</b> {it.next.name}, {it.next.dose}
-          <span className="block text-[15px] text-faint">{it.next.words}</span>
+          <span className="block text-[0.9375rem] text-faint">{it.next.words}</span>
         </p>
       )}
       {it.next === null && it.answer !== 'here' && (
@@ -179,7 +179,7 @@ function Stretch({
       <ol className="flex flex-wrap items-stretch gap-y-2 border-y-4 border-wood/50 py-2">
         {stretch.from !== null && (
           <li className="flex w-36 flex-col justify-between rounded-md border border-stand bg-stand p-2 text-on-stand">
-            <span className="text-[14px] leading-tight font-semibold">{stretch.from.name}</span>
+            <span className="text-[0.875rem] leading-tight font-semibold">{stretch.from.name}</span>
             <span className="text-sm">
               stands here, level {stretch.from.level}, dose {stretch.from.step + 1} of {stretch.from.steps}
             </span>
@@ -193,7 +193,7 @@ function Stretch({
               className={`flex h-full w-36 flex-col rounded-md border bg-card p-2 hover:border-ink ${looks[rung.mark]}`}
             >
               <Still drawing={figures[rung.id]} className="h-20 w-full" />
-              <span className="text-[14px] leading-tight font-semibold">{rung.name}</span>
+              <span className="text-[0.875rem] leading-tight font-semibold">{rung.name}</span>
               <span className="text-sm text-faint">
                 level {rung.level}
                 {rung.id === next && <b className="text-act">, next</b>}
@@ -205,7 +205,7 @@ function Stretch({
                 </span>
               )}
               {rung.reasons.map((reason) => (
-                <span key={reason} className="text-[13px] leading-tight text-warn">
+                <span key={reason} className="text-[0.8125rem] leading-tight text-warn">
                   {reason}
                 </span>
               ))}
@@ -215,7 +215,7 @@ function Stretch({
         {stretch.rungs.length === 0 && <li className="self-center px-3 text-faint">reached already</li>}
       </ol>
       {stretch.rungs.length > 0 && (
-        <p className="flex items-center gap-1 text-[15px]">
+        <p className="flex items-center gap-1 text-[0.9375rem]">
           <span>
             {stretch.forecast.enough ? 'Likely at its end in ' : 'When: '}
             <b>{weeksText(stretch.forecast.weeks)}</b>

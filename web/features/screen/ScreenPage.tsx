@@ -222,7 +222,7 @@ function Clearances({ page }: { page: Page }) {
               {each.until !== null && <>, until {longDate(each.until)}</>}
               {each.max_level !== null && <>, up to level {each.max_level}</>}
             </span>
-            {each.note !== null && <span className="block text-[15px] text-faint">{each.note}</span>}
+            {each.note !== null && <span className="block text-[0.9375rem] text-faint">{each.note}</span>}
             {each.withdrawn ? (
               <span className="block text-sm text-faint">withdrawn</span>
             ) : (
@@ -328,7 +328,7 @@ function Answers({ page }: { page: Page }) {
     <Card title="Answers so far">
       <ul>
         {page.answers.map((each, i) => (
-          <li key={i} className="border-t border-line py-1.5 text-[15px]">
+          <li key={i} className="border-t border-line py-1.5 text-[0.9375rem]">
             <b>{longDate(each.on)}</b>
             {each.by !== null && (
               <span className="text-faint">

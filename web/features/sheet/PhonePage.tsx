@@ -129,11 +129,11 @@ function HandOut({
           <a
             href={`/api/clients/${client}/own-pages/${handed.page}/file.html`}
             download
-            className="inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-card px-3 text-[15px] font-semibold hover:border-ink"
+            className="inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-card px-3 text-[0.9375rem] font-semibold hover:border-ink"
           >
             <FileDown size={18} aria-hidden /> Save the file ({Math.round(handed.bytes / 1000)} kB)
           </a>
-          <p className="text-[15px]">Send it by any means that {name} has; it opens in the browser of a phone.</p>
+          <p className="text-[0.9375rem]">Send it by any means that {name} has; it opens in the browser of a phone.</p>
           {handed.addresses.length > 1 && (
             <SelectField
               label="Address of this machine"
@@ -240,7 +240,10 @@ function Pages({ pages }: { pages: Schemas['OwnPages']['pages'] }) {
       <h2 className="text-xl font-bold">Handed out</h2>
       <ul>
         {pages.map((page) => (
-          <li key={page.id} className="flex flex-wrap items-center gap-x-3 border-t border-line py-1.5 text-[15px]">
+          <li
+            key={page.id}
+            className="flex flex-wrap items-center gap-x-3 border-t border-line py-1.5 text-[0.9375rem]"
+          >
             <span className="min-w-0 flex-1 basis-60">
               <b>{page.title}</b>, made {longDate(page.made)},{' '}
               {page.ended ? `ended ${longDate(page.until)}` : `works until ${longDate(page.until)}`}

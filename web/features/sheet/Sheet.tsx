@@ -52,7 +52,7 @@ export function Sheet() {
           <a
             href={`/api/clients/${client}/sheet.pdf?${wanted}`}
             download
-            className="inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-card px-3 text-[15px] font-semibold hover:border-ink"
+            className="inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-card px-3 text-[0.9375rem] font-semibold hover:border-ink"
           >
             <FileDown size={18} aria-hidden /> Save as PDF
           </a>

@@ -47,7 +47,7 @@ function Logs() {
       <a
         href="/api/logs.zip"
         download
-        className="inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 text-[15px] font-semibold hover:border-ink"
+        className="inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 text-[0.9375rem] font-semibold hover:border-ink"
       >
         Save the logs
       </a>

@@ -40,7 +40,7 @@ export function StylesPage() {
             </li>
           ))}
         </ul>
-        <p className="mt-3 text-[15px] text-faint">
+        <p className="mt-3 text-[0.9375rem] text-faint">
           Where practitioners disagree, a house style says which side it takes and why. A client follows one; it is
           chosen under “What if …”.
         </p>
@@ -128,7 +128,7 @@ function Answers({
           </Button>
         )}
         {style.followers.length > 0 && (
-          <p className="w-full text-[15px]">
+          <p className="w-full text-[0.9375rem]">
             <b>
               {style.followers.length === 1 ? 'One client follows it' : `${style.followers.length} clients follow it`}:
             </b>{' '}
@@ -163,7 +163,7 @@ function Answers({
                 />
                 <span>
                   <span className={side === each.id ? 'font-semibold' : ''}>{each.answer}</span>
-                  <span className="block text-[15px] text-faint">
+                  <span className="block text-[0.9375rem] text-faint">
                     {each.reason} ({each.ground}
                     {each.changes_plan ? '; changes plan or verdicts' : ''})
                   </span>

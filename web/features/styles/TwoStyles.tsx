@@ -65,7 +65,7 @@ function Both({ both }: { both: Schemas['TwoStyles'] }) {
             <dt>
               <b>{each.question}:</b> {each.other} <span className="text-faint">instead of</span> {each.one}
             </dt>
-            <dd className="text-[15px]">
+            <dd className="text-[0.9375rem]">
               {each.changes.length === 0 && each.words.length === 0 && (
                 <span className="text-faint">
                   Nothing in this week; it bears on verdicts, later weeks or other clients.
@@ -79,7 +79,7 @@ function Both({ both }: { both: Schemas['TwoStyles'] }) {
         {both.together.length > 0 && (
           <div className="border-t border-line py-2">
             <dt className="font-bold">Several answers together, and what the style sets itself</dt>
-            <dd className="text-[15px]">
+            <dd className="text-[0.9375rem]">
               <Lines lines={both.together} />
             </dd>
           </div>

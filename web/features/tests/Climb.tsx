@@ -25,7 +25,7 @@ export function Climb({ climbed, onChange }: { climbed: Climbed; onChange: (clim
   return (
     <section aria-label="Ladders" className="rounded-lg border border-line bg-card p-3">
       <h3 className="font-bold">Ladders, rung by rung</h3>
-      <p className="text-[15px]">
+      <p className="text-[0.9375rem]">
         Go up to the first rung that cannot be done with every tick. One weak link is enough to stop: a set is as good
         as its worst moment.
       </p>
@@ -130,7 +130,7 @@ function Rungs({
         <Still drawing={figures[rung.id]} className="h-24 w-26 shrink-0" />
         <div>
           <p className="text-lg leading-tight font-bold">{rung.name}</p>
-          <p className="text-[15px]">
+          <p className="text-[0.9375rem]">
             Level {rung.level}, {rung.steps[0]}. Look: {words.watch}
           </p>
         </div>
@@ -150,7 +150,7 @@ function Rungs({
                 onClick={() => {
                   setOn({ ...on, [`${side} ${tick}`]: on[`${side} ${tick}`] !== true });
                 }}
-                className={`min-h-10 rounded-md border px-3 text-[15px] ${on[`${side} ${tick}`] === true ? 'border-stand bg-stand font-bold text-on-stand' : 'border-line hover:border-ink'}`}
+                className={`min-h-10 rounded-md border px-3 text-[0.9375rem] ${on[`${side} ${tick}`] === true ? 'border-stand bg-stand font-bold text-on-stand' : 'border-line hover:border-ink'}`}
               >
                 {tick}
               </button>
@@ -161,7 +161,7 @@ function Rungs({
               onClick={() => {
                 setOn({ ...on, ...Object.fromEntries(ticks.map((tick) => [`${side} ${tick}`, true])) });
               }}
-              className="min-h-10 px-2 text-[15px] underline"
+              className="min-h-10 px-2 text-[0.9375rem] underline"
             >
               all
             </button>
@@ -170,7 +170,9 @@ function Rungs({
       ))}
       {!checks.every(isClean) && (
         <fieldset className="mt-2">
-          <legend className="text-[15px] text-faint">What was seen; say the cue once before you call it a miss</legend>
+          <legend className="text-[0.9375rem] text-faint">
+            What was seen; say the cue once before you call it a miss
+          </legend>
           <div className="flex flex-wrap gap-1">
             {words.faults.map((id) => (
               <button
@@ -180,7 +182,7 @@ function Rungs({
                 onClick={() => {
                   setFault(id);
                 }}
-                className={`min-h-9 rounded-md border px-2 text-[15px] ${fault === id ? 'border-act bg-act text-on-act' : 'border-line hover:border-ink'}`}
+                className={`min-h-9 rounded-md border px-2 text-[0.9375rem] ${fault === id ? 'border-act bg-act text-on-act' : 'border-line hover:border-ink'}`}
               >
                 {faultNames.get(id) ?? id}
               </button>

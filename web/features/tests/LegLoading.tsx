@@ -28,7 +28,7 @@ export function LegLoading({
   return (
     <section aria-label={protocol.name} className="rounded-lg border border-line bg-card p-3">
       <h3 className="font-bold">{protocol.name}</h3>
-      <p className="text-[15px]">
+      <p className="text-[0.9375rem]">
         {protocol.how} <span className="text-faint">{protocol.source}</span>
       </p>
       {method === null ? (
@@ -137,7 +137,7 @@ function WithCuff({ level, onDone }: { level: number; onDone: (level: Level) => 
           {reading.toFixed(1)} <span className="text-base font-normal">mmHg</span>
         </span>
         <CuffTrace trace={shown} target={data.target} reach={data.reach} />
-        <span className="text-[15px] text-faint">
+        <span className="text-[0.9375rem] text-faint">
           {data.name}: {data.target} ± {data.reach} mmHg
         </span>
       </div>
@@ -165,12 +165,12 @@ function WithCuff({ level, onDone }: { level: number; onDone: (level: Level) => 
             Done, both legs
           </Button>
         )}
-        <span className="ml-4 text-[15px] text-faint">Simulated client:</span>
+        <span className="ml-4 text-[0.9375rem] text-faint">Simulated client:</span>
         {plays.map(([id, name]) => (
           <button
             key={id}
             type="button"
-            className="min-h-8 rounded border border-line px-2 text-[15px] hover:border-ink"
+            className="min-h-8 rounded border border-line px-2 text-[0.9375rem] hover:border-ink"
             onClick={() => {
               play.mutate(id);
             }}

@@ -100,7 +100,7 @@ export function Stopwatch({
                 onFault(id);
                 stop();
               }}
-              className={`min-h-10 rounded-md border px-3 text-[15px] ${ended === id ? 'border-act bg-act font-bold text-on-act' : 'border-line hover:border-ink'}`}
+              className={`min-h-10 rounded-md border px-3 text-[0.9375rem] ${ended === id ? 'border-act bg-act font-bold text-on-act' : 'border-line hover:border-ink'}`}
             >
               {name}
             </button>

@@ -102,7 +102,7 @@ function Results({ days, names }: { days: Days; names: Map<string, string> }) {
                 </th>
                 <td className="pr-3 text-lg font-bold whitespace-nowrap">{result.value_s} s</td>
                 <td className="pr-3">{result.change === undefined ? '–' : <Change change={result.change} />}</td>
-                <td className="text-[15px]">
+                <td className="text-[0.9375rem]">
                   {result.norms.map((norm) => (
                     <span key={norm.group} className="block" title={norm.source}>
                       {norm.group}:{' '}
@@ -180,7 +180,7 @@ function Ratios({ days }: { days: Days }) {
             {ratio.flag && (
               <span className="rounded-sm bg-warn-soft px-1 text-sm font-semibold text-warn">worth a re-test</span>
             )}
-            <span className="block text-[15px]" title={ratio.source}>
+            <span className="block text-[0.9375rem]" title={ratio.source}>
               {ratio.meaning}
             </span>
           </li>
@@ -188,7 +188,7 @@ function Ratios({ days }: { days: Days }) {
         {asymmetry.map((each) => (
           <li key={each.test} className="border-t border-line py-1.5">
             <b>Symmetry of the side holds</b> <span className="text-lg font-bold">{each.index_percent} %</span>
-            <span className="block text-[15px]">
+            <span className="block text-[0.9375rem]">
               Weaker over stronger side.{' '}
               {each.worse === null
                 ? 'Both sides alike.'
@@ -212,7 +212,7 @@ function Earlier({ days, names }: { days: Days; names: Map<string, string> }) {
         {days.days.map((day, i) => (
           <li key={i} className="border-t border-line py-1.5">
             <b>{longDate(day.on)}</b>
-            <ul className="text-[15px]">
+            <ul className="text-[0.9375rem]">
               {Object.entries(day.tests).map(([key, seconds]) => {
                 const test = key.replace(/_s$/, '');
                 const fault = day.ended_by[test];
@@ -401,7 +401,7 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
             <h3 className="font-bold">
               {i + 1}. {test.name}
             </h3>
-            <p className="text-[15px]">
+            <p className="text-[0.9375rem]">
               {test.how} <span className="text-faint">Ends when: {test.ends}</span>
             </p>
             <div className="mt-2 flex flex-wrap items-end gap-3">
@@ -428,7 +428,7 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
                 }}
               />
               {(takes[test.test]?.length ?? 0) > 1 && (
-                <p className="text-[15px] text-faint">Takes: {takes[test.test]?.join(' s, ')} s</p>
+                <p className="text-[0.9375rem] text-faint">Takes: {takes[test.test]?.join(' s, ')} s</p>
               )}
               <SelectField
                 label="Feet"

@@ -68,7 +68,7 @@ function Choose({ onChosen }: { onChosen: () => void }) {
         </Button>
       }
     >
-      <p className="mb-2 text-[15px] text-faint">
+      <p className="mb-2 text-[0.9375rem] text-faint">
         The wall shows the ticked ones together, and the next plan of the week draws only on them.
       </p>
       <div className="gap-x-6 sm:columns-2 lg:columns-3">

@@ -31,7 +31,7 @@ export function Keys() {
         <dd>where the client stands</dd>
       </div>
       <div className="flex gap-1.5">
-        <dt className="self-center rounded-xs bg-stand px-0.5 text-[11px] font-bold text-on-stand">w3</dt>
+        <dt className="self-center rounded-xs bg-stand px-0.5 text-[0.6875rem] font-bold text-on-stand">w3</dt>
         <dd>planned from week 3</dd>
       </div>
     </dl>

@@ -101,7 +101,7 @@ export function RungPanel({
       )}
 
       {standing && ladder.standing?.last_load != null && (
-        <p className="text-[15px]" data-last-load>
+        <p className="text-[0.9375rem]" data-last-load>
           Load: {ladder.standing.last_load}
         </p>
       )}
@@ -170,7 +170,7 @@ export function RungPanel({
       {limits
         .filter((limit) => (rung.cautions as string[]).includes(limit.id))
         .map((limit) => (
-          <p key={limit.id} className="mb-2 rounded-md border-l-4 border-wood bg-paper px-3 py-1 text-[15px]">
+          <p key={limit.id} className="mb-2 rounded-md border-l-4 border-wood bg-paper px-3 py-1 text-[0.9375rem]">
             <b>Care, {limit.name.toLowerCase()}:</b> {limit.caution}
           </p>
         ))}
@@ -179,11 +179,11 @@ export function RungPanel({
       </p>
       <div className={folded ? 'hidden' : undefined}>
         {ladder.path.length > 0 && (
-          <p className="mb-2 text-[15px]">
+          <p className="mb-2 text-[0.9375rem]">
             <b>Planned:</b> {ladder.path.map((each) => `${name(each.rung)} from week ${each.week}`).join(', ')}.
           </p>
         )}
-        <label className="mb-2 block text-[15px]">
+        <label className="mb-2 block text-[0.9375rem]">
           Why you move it <span className="text-faint">(kept with the move)</span>
           <input
             className="mt-0.5 block w-full rounded-md border border-wood bg-card px-2 py-1 text-base"

@@ -273,11 +273,11 @@ function LadderHead({
         className="min-h-8 w-full rounded-md hover:bg-card"
       >
         <Code code={ladder.category} {...(category === undefined ? {} : { title: category.name })} />
-        <span className={folded ? 'block truncate text-[11px]' : 'block text-[14px] leading-tight font-bold'}>
+        <span className={folded ? 'block truncate text-[0.6875rem]' : 'block text-[0.875rem] leading-tight font-bold'}>
           {ladder.name}
         </span>
       </button>
-      <p className={folded ? 'sr-only' : 'text-[13px] leading-tight text-faint'}>
+      <p className={folded ? 'sr-only' : 'text-[0.8125rem] leading-tight text-faint'}>
         {ladder.standing === null ? (
           <span className="font-semibold text-warn">
             nothing allowed{swap === undefined ? '' : `; try ${swap.name.toLowerCase()}`}
@@ -361,7 +361,7 @@ function RungBar({
       onClick={onSelect}
       onFocus={onSelect}
       onKeyDown={onKey}
-      className={`absolute inset-x-0 flex scroll-mb-60 lg:scroll-mb-0 flex-col justify-center overflow-hidden rounded-md border px-1.5 text-left text-[12.5px] leading-[1.08] ${look} ${standing ? 'pr-2.5' : ''} ${selected ? 'outline-2 outline-offset-1 outline-act' : ''}`}
+      className={`absolute inset-x-0 flex scroll-mb-60 lg:scroll-mb-0 flex-col justify-center overflow-hidden rounded-md border px-1.5 text-left text-[0.7812rem] leading-[1.08] ${look} ${standing ? 'pr-2.5' : ''} ${selected ? 'outline-2 outline-offset-1 outline-act' : ''}`}
       style={{ top, height: rowHeight - 6 }}
     >
       {!folded && (
@@ -370,7 +370,7 @@ function RungBar({
             <span className={blocked ? 'truncate' : 'line-clamp-2'}>{shortName(rung.name, ladder.name)}</span>
           </span>
           {blocked && (
-            <span className="truncate rounded-xs bg-paper text-[11.5px] text-warn">
+            <span className="truncate rounded-xs bg-paper text-[0.7188rem] text-warn">
               {rung.state === 'later' ? 'later: ' : '✕ '}
               {rung.labels.join(', ')}
             </span>
@@ -380,7 +380,7 @@ function RungBar({
       {planned !== null && !standing && (
         <span
           aria-hidden
-          className="absolute right-0.5 bottom-0.5 rounded-xs bg-stand px-0.5 text-[11px] leading-none font-bold text-on-stand"
+          className="absolute right-0.5 bottom-0.5 rounded-xs bg-stand px-0.5 text-[0.6875rem] leading-none font-bold text-on-stand"
         >
           w{planned}
         </span>

@@ -49,7 +49,7 @@ export function MoveSession({
   });
   return (
     <div className="px-4 py-2">
-      <label className="flex items-center gap-2 text-[15px]">
+      <label className="flex items-center gap-2 text-[0.9375rem]">
         Move to
         <select
           aria-label={`Move the session of ${dayNames[day] ?? day} to`}
@@ -83,7 +83,7 @@ export function MoveSession({
         </select>
       </label>
       {target !== null && check.data !== undefined && (
-        <div className="mt-2 space-y-1 text-[15px]" data-move-check>
+        <div className="mt-2 space-y-1 text-[0.9375rem]" data-move-check>
           {check.data.breaks.length === 0 && <p>That breaks nothing.</p>}
           {check.data.breaks.map((each) => (
             <p key={each.rule + each.message} className="text-warn">

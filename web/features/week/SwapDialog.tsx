@@ -66,7 +66,7 @@ function Choices({ entry, place, onDone }: { entry: Schemas['BoardEntry']; place
   return (
     <>
       <fieldset className="mb-2">
-        <legend className="text-[15px] text-faint">Beside what is known of the client, spare today:</legend>
+        <legend className="text-[0.9375rem] text-faint">Beside what is known of the client, spare today:</legend>
         <div className="flex flex-wrap gap-x-4">
           {library.data?.library.limits
             .filter((limit) => limit.kind === 'soreness')
@@ -98,7 +98,9 @@ function Choices({ entry, place, onDone }: { entry: Schemas['BoardEntry']; place
                 <Code code={swap.category} /> {swap.name}
               </span>{' '}
               <span className="text-sm text-faint">level {swap.level}</span>
-              <span className={`block text-[15px] ${swap.same_direction ? 'text-faint' : 'font-semibold text-warn'}`}>
+              <span
+                className={`block text-[0.9375rem] ${swap.same_direction ? 'text-faint' : 'font-semibold text-warn'}`}
+              >
                 {swap.why.join(' ')}
               </span>
             </span>

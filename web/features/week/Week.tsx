@@ -62,7 +62,7 @@ export function Week() {
           {board.data.week !== null && (
             <Link
               to={`../build?week=${at.number}`}
-              className="ml-2 inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 align-bottom text-[15px] font-semibold hover:border-ink"
+              className="ml-2 inline-flex min-h-10 items-center rounded-md border border-line bg-card px-3 align-bottom text-[0.9375rem] font-semibold hover:border-ink"
             >
               Add a session
             </Link>

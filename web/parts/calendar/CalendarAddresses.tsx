@@ -43,7 +43,7 @@ export function CalendarAddresses({
         <a
           href={file}
           download
-          className="inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-card px-3 text-[15px] font-semibold hover:border-ink"
+          className="inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-card px-3 text-[0.9375rem] font-semibold hover:border-ink"
         >
           <FileDown size={18} aria-hidden /> Calendar file
         </a>
@@ -67,7 +67,7 @@ export function CalendarAddresses({
         </div>
       )}
       {links.length > 0 && (
-        <ul className="text-[15px]">
+        <ul className="text-[0.9375rem]">
           {links.map((link) => (
             <li key={link.id} className="flex flex-wrap items-center gap-x-3 border-t border-line py-1">
               <span className="flex-1">

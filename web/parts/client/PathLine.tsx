@@ -32,7 +32,7 @@ export function PathLine({ at, client }: { at: PathStep; client?: string }) {
               <span className={i === now ? 'font-bold' : ''}>{name}</span>
             </>
           );
-          const look = 'flex min-h-10 flex-col items-center gap-1 text-center text-[15px]';
+          const look = 'flex min-h-10 flex-col items-center gap-1 text-center text-[0.9375rem]';
           return (
             <li
               key={step}

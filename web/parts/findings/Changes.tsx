@@ -9,7 +9,7 @@ export function Changes({ changes }: { changes: Schemas['FitChange'][] }) {
           <b>{change.from}</b> → <b>{change.to ?? 'left out'}</b>
           {change.times > 1 && <span className="text-faint"> ({change.times} times)</span>}
           {change.why.map((why) => (
-            <span key={why} className="block text-[15px] text-faint">
+            <span key={why} className="block text-[0.9375rem] text-faint">
               {why}
             </span>
           ))}

@@ -5,7 +5,7 @@ import { saveFile } from '../../lib/saveFile';
 import { Button } from '../../ui/Button';
 
 const look =
-  'inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-card px-3 text-[15px] font-semibold hover:border-ink';
+  'inline-flex min-h-10 items-center gap-2 rounded-md border border-line bg-card px-3 text-[0.9375rem] font-semibold hover:border-ink';
 
 /** A program, or a week of it, as the files that the command line and this program read. */
 export function ProgramFiles({ client, what, week }: { client: string; what: string; week?: number }) {

@@ -50,9 +50,9 @@ export function ReadIn() {
             <b>{found.holds.name}</b>
             {found.holds.is_here && ': somebody of this name is here already, and stays'}
           </p>
-          <p className="text-[15px]">{found.holds.holds.map((each) => `${each.count} ${each.what}`).join(', ')}</p>
+          <p className="text-[0.9375rem]">{found.holds.holds.map((each) => `${each.count} ${each.what}`).join(', ')}</p>
           {found.holds.brings.length > 0 && (
-            <p className="text-[15px]">Brings ladders and styles of its own: {found.holds.brings.join(', ')}</p>
+            <p className="text-[0.9375rem]">Brings ladders and styles of its own: {found.holds.brings.join(', ')}</p>
           )}
           <Button
             look="act"

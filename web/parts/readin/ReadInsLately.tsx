@@ -20,7 +20,7 @@ export function ReadInsLately() {
   return (
     <section aria-label="Read in lately" className="rounded-lg border border-line bg-card p-3">
       <h2 className="text-lg font-bold">Read in lately</h2>
-      <ul className="text-[15px]">
+      <ul className="text-[0.9375rem]">
         {lines.map((each) => (
           <li key={each.id} className="flex flex-wrap items-center gap-x-3 border-t border-line py-1">
             <span className="min-w-0 flex-1">

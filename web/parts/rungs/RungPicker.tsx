@@ -136,7 +136,7 @@ export function RungPicker({
 function Teach({ said, onDone }: { said: { words: string; rung: RungBrief }; onDone: () => void }) {
   const keep = useTeach(onDone);
   return (
-    <p role="status" className="mt-1 text-[15px]">
+    <p role="status" className="mt-1 text-[0.9375rem]">
       <button
         type="button"
         disabled={keep.isPending}

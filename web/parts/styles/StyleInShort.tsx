@@ -4,10 +4,10 @@ import type { Schemas } from '../../api/client';
 export function StyleInShort({ style }: { style: Schemas['StyleList']['styles'][number] }) {
   return (
     <div>
-      <p className="text-[15px]">{style.summary}</p>
+      <p className="text-[0.9375rem]">{style.summary}</p>
       <details>
         <summary className="min-h-8 cursor-pointer font-semibold">What it answers, and why</summary>
-        <dl className="text-[15px]">
+        <dl className="text-[0.9375rem]">
           {style.choices.map((choice) => (
             <div key={choice.question} className="border-t border-line py-1">
               <dt className="font-semibold">{choice.question}</dt>

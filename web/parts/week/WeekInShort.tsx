@@ -33,7 +33,7 @@ export function WeekInShort({
       </h3>
       {week !== null && <Shares directions={week.directions} />}
       {week?.gaps.map((gap) => (
-        <p key={gap.category} className="mt-1 text-[15px] text-warn">
+        <p key={gap.category} className="mt-1 text-[0.9375rem] text-warn">
           <b>{gap.name}:</b> {gap.why}
         </p>
       ))}
@@ -44,7 +44,7 @@ export function WeekInShort({
             <h4 className="flex border-b border-line font-semibold">
               {dayNames[session.day]} <span className="ml-auto">{session.total.text}</span>
             </h4>
-            <ul className="text-[15px]">
+            <ul className="text-[0.9375rem]">
               {session.blocks.flatMap((block, b) =>
                 block.entries.map((entry, e) => {
                   const fresh = before !== null && !before.has(`${entry.exercise} ${entry.dose}`);

@@ -43,7 +43,7 @@ export function WhyNot({ rung }: { rung: string }) {
         ))}
       </ul>
       {it.would_change.length > 0 && (
-        <details className="text-[15px]">
+        <details className="text-[0.9375rem]">
           <summary className="min-h-8 cursor-pointer font-semibold">What the week would be without them</summary>
           <ul className="list-disc pl-5">
             {it.would_change.map((change) => (
