@@ -21,6 +21,8 @@ const queries = new QueryClient({
       retry: (count, error) => count < 2 && !(error instanceof ApiError && error.problem.status >= 400),
       refetchOnWindowFocus: false,
     },
+    // what cannot be sent says so at once: nothing is done later that nobody waits for any more
+    mutations: { networkMode: 'always' },
   },
 });
 

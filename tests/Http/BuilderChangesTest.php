@@ -29,14 +29,27 @@ final class BuilderChangesTest extends HttpTestCase
         };
 
         self::assertSame(
-            ['3 sets of 10 reps on each side, alternating, tempo 2-1-2-0, 2 kg, rest 0:30', '3 sets of 10 reps on each side, alternating', 'tempo 2-1-2-0, 2 kg, rest 0:30', '10-12'],
+            [
+                '3 sets of 10 reps on each side, alternating, tempo 2-1-2-0, 2 kg, rest 0:30',
+                '3 sets of 10 reps on each side, alternating',
+                'tempo 2-1-2-0, 2 kg, rest 0:30',
+                '10-12',
+            ],
             $retyped(['text' => '3 x 10-12']),
         );
         self::assertSame(
-            ['3 sets of 10 reps on each side, tempo 3-0-3-0, 2 kg, rest 1:00', '3 sets of 10 reps on each side', 'tempo 3-0-3-0, 2 kg, rest 1:00', null],
+            [
+                '3 sets of 10 reps on each side, tempo 3-0-3-0, 2 kg, rest 1:00',
+                '3 sets of 10 reps on each side',
+                'tempo 3-0-3-0, 2 kg, rest 1:00',
+                null,
+            ],
             $retyped(['text' => '3x10/s 3030 r60']),
         );
-        self::assertSame(['3 sets of 20 s on each side, 2 kg, rest 0:30', '3 sets of 20 s on each side', '2 kg, rest 0:30', null], $retyped(['text' => '3 x 20 s']));
+        self::assertSame(
+            ['3 sets of 20 s on each side, 2 kg, rest 0:30', '3 sets of 20 s on each side', '2 kg, rest 0:30', null],
+            $retyped(['text' => '3 x 20 s']),
+        );
         self::assertSame(['3 sets of 10 reps', '3 sets of 10 reps', '', null], $retyped(['text' => '3x10', 'fresh' => true]));
     }
 

@@ -11,7 +11,8 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Everything that is said in answer to a request is written with the units and days of the studio of whoever asks, and with doses as they like to read them.
+ * Everything that is said in answer to a request is written with the units and days of the studio of whoever asks, and with doses as
+ * they like to read them.
  */
 final class StudioWriting
 {
@@ -30,7 +31,9 @@ final class StudioWriting
         }
         $days = self::DAYS[$studio->date_format] ?? self::DAYS[self::ofDevice($request)];
 
-        return (new Writing($studio->units === 'imperial', $days, $trainer->doses === 'words'))->during(static fn (): Response => $next($request));
+        $writing = new Writing($studio->units === 'imperial', $days, $trainer->doses === 'words');
+
+        return $writing->during(static fn (): Response => $next($request));
     }
 
     /** @return 'dmy'|'mdy' */

@@ -61,7 +61,7 @@ export function RungPanel({
   return (
     <aside
       aria-label="Rung"
-      className="sticky bottom-0 max-h-[60vh] self-start overflow-y-auto rounded-lg border border-line bg-card p-3 shadow-lg lg:p-4 lg:top-[calc(var(--band)+0.75rem)] lg:bottom-auto lg:shadow-none lg:max-h-[calc(100vh-var(--band)-1.5rem)]"
+      className="sticky bottom-0 z-20 lg:z-auto max-h-[60vh] [@media(max-height:32rem)]:static [@media(max-height:32rem)]:max-h-none self-start overflow-y-auto rounded-lg border border-line bg-card p-3 shadow-lg lg:p-4 lg:top-[calc(var(--band)+0.75rem)] lg:bottom-auto lg:shadow-none lg:max-h-[calc(100vh-var(--band)-1.5rem)]"
     >
       {narrow && (
         <Button

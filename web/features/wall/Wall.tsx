@@ -1,5 +1,6 @@
 import { Flag } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useSearchParams } from 'react-router';
 import { shortName } from '../../lib/words';
 import { Code } from '../../ui/Code';
 import { Notice, Waiting } from '../../ui/Notice';
@@ -20,14 +21,39 @@ import { Keys } from './Keys';
 import { layOut, rowHeight } from './layout';
 import { RungPanel } from './RungPanel';
 import { moveRung } from './changes';
+import { useMovedSince } from './useMovedSince';
+
+const views: readonly View[] = ['week', 'chosen', 'all'];
+
+/** Letters of a name that leave no line for why it is barred; the card says it. */
+const LONG = 26;
 
 /** The client's ladders side by side on one scale, with the line that joins where the client stands. */
 export function Wall() {
   const board = useBoard();
   const library = useLibrary();
   const command = useBoardChange();
-  const [view, setView] = useState<View>('week');
-  const [open, setOpen] = useState<string | null>(null);
+  const [address, setAddress] = useSearchParams();
+  const view = views.find((each) => each === address.get('view')) ?? 'week';
+  const open = address.get('of');
+  const selected = address.get('rung');
+  const look = (part: Record<string, string | null>) => {
+    setAddress(
+      (before) => {
+        const next = new URLSearchParams(before);
+        for (const [key, value] of Object.entries(part)) {
+          if (value === null) next.delete(key);
+          else next.set(key, value);
+        }
+        return next;
+      },
+      { replace: true },
+    );
+  };
+  const setSelected = (rung: string | null) => {
+    look({ rung });
+  };
+  const moved = useMovedSince(board.data);
   const narrow = useNarrow();
   const aims = useMemo(() => new Set(board.data?.aims), [board.data]);
   const columns = useMemo(
@@ -39,7 +65,6 @@ export function Wall() {
     [columns],
   );
   const layout = useMemo(() => layOut(ladders), [ladders]);
-  const [selected, setSelected] = useState<string | null>(null);
   const [folds, setFolds] = useState<Record<string, boolean>>({});
   const [note, setNote] = useState('');
   const wall = useRef<HTMLDivElement>(null);
@@ -69,8 +94,7 @@ export function Wall() {
   if (ladder === undefined || rung === undefined) return null;
 
   function openGroup(category: string, first: BoardLadder | undefined) {
-    setOpen(category);
-    setSelected(first?.standing?.rung ?? first?.rungs[0]?.id ?? null);
+    look({ of: category, rung: first?.standing?.rung ?? first?.rungs[0]?.id ?? null });
   }
 
   function choose(id: string) {
@@ -144,18 +168,24 @@ export function Wall() {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <div>
-        <ChooseLadders view={view} onView={setView} shown={ladders.length} />
+        <ChooseLadders
+          view={view}
+          onView={(next) => {
+            look({ view: next === 'week' ? null : next });
+          }}
+          shown={ladders.length}
+        />
         {view === 'all' && board.data !== undefined && (
           <GroupRow board={board.data} open={open} categories={library.data.categories} onOpen={openGroup} />
         )}
-        <div className="overflow-x-auto pb-1">
+        <div className="overflow-x-auto pb-1 max-lg:snap-x max-lg:snap-proximity max-lg:scroll-pl-8">
           <div
             ref={wall}
             role="group"
             aria-label="Wall of ladders"
             className="relative grid gap-x-2.5"
             style={{
-              gridTemplateColumns: `1.6rem ${columns.map((each) => (each.ladder === undefined || folded.has(each.ladder.id) ? '2.6rem' : 'minmax(4.4rem, 1fr)')).join(' ')}`,
+              gridTemplateColumns: `1.6rem ${columns.map((each) => (each.ladder === undefined || folded.has(each.ladder.id) ? '3.6rem' : narrow ? 'min(66vw, 15rem)' : 'minmax(7.75rem, 1fr)')).join(' ')}`,
             }}
           >
             <div />
@@ -176,13 +206,14 @@ export function Wall() {
                   ladder={each}
                   library={library.data}
                   folded={folded.has(each.id)}
+                  moved={moved.has(each.id)}
                   onFold={() => {
                     setFolds({ ...folds, [each.id]: !folded.has(each.id) });
                   }}
                 />
               ),
             )}
-            <div className="relative" style={{ height: layout.height }} aria-hidden>
+            <div className="sticky left-0 z-10 bg-paper" style={{ height: layout.height }} aria-hidden>
               {layout.bands.map((band) => (
                 <span
                   key={band.level}
@@ -254,17 +285,20 @@ function LadderHead({
   ladder,
   library,
   folded,
+  moved,
   onFold,
 }: {
   ladder: BoardLadder;
   library: NonNullable<ReturnType<typeof useLibrary>['data']>;
   folded: boolean;
+  /** whether the client stands elsewhere than when this was last looked at */
+  moved: boolean;
   onFold: () => void;
 }) {
   const category = library.categories.find((each) => each.code === ladder.category);
   const swap = library.library.ladders.flatMap((each) => each.rungs).find((each) => each.id === ladder.swap);
   return (
-    <div className="flex flex-col items-center justify-end pb-1 text-center">
+    <div className="flex snap-start flex-col items-center justify-end pb-1 text-center">
       <button
         type="button"
         aria-expanded={!folded}
@@ -273,11 +307,12 @@ function LadderHead({
         className="min-h-8 w-full rounded-md hover:bg-card"
       >
         <Code code={ladder.category} {...(category === undefined ? {} : { title: category.name })} />
-        <span className={folded ? 'block truncate text-[0.6875rem]' : 'block text-[0.875rem] leading-tight font-bold'}>
-          {ladder.name}
-        </span>
+        <span className={`block text-sm leading-tight break-words ${folded ? '' : 'font-bold'}`}>{ladder.name}</span>
       </button>
-      <p className={folded ? 'sr-only' : 'text-[0.8125rem] leading-tight text-faint'}>
+      {moved && (
+        <p className={`text-sm leading-tight font-bold text-act ${folded ? 'sr-only' : ''}`}>new since last time</p>
+      )}
+      <p className={folded ? 'sr-only' : 'text-sm leading-tight text-faint'}>
         {ladder.standing === null ? (
           <span className="font-semibold text-warn">
             nothing allowed{swap === undefined ? '' : `; try ${swap.name.toLowerCase()}`}
@@ -331,6 +366,7 @@ function RungBar({
   const next = ladder.up === rung.id;
   const planned = ladder.path.find((each) => each.rung === rung.id)?.week ?? null;
   const blocked = rung.state !== 'open';
+  const name = shortName(rung.name, ladder.name);
   const look = standing
     ? 'bg-stand text-on-stand border-stand font-bold'
     : blocked
@@ -361,17 +397,20 @@ function RungBar({
       onClick={onSelect}
       onFocus={onSelect}
       onKeyDown={onKey}
-      className={`absolute inset-x-0 flex scroll-mb-60 lg:scroll-mb-0 flex-col justify-center overflow-hidden rounded-md border px-1.5 text-left text-[0.7812rem] leading-[1.08] ${look} ${standing ? 'pr-2.5' : ''} ${selected ? 'outline-2 outline-offset-1 outline-act' : ''}`}
+      className={`absolute inset-x-0 flex scroll-mb-60 lg:scroll-mb-0 flex-col justify-center overflow-hidden rounded-md border px-1.5 text-left text-sm leading-[1.05] ${look} ${standing ? 'pr-2.5' : ''} ${selected ? 'outline-2 outline-offset-1 outline-act' : ''}`}
       style={{ top, height: rowHeight - 6 }}
     >
       {!folded && (
         <>
           <span className={`flex items-center gap-1 ${blocked ? 'rounded-xs bg-paper' : ''}`}>
-            <span className={blocked ? 'truncate' : 'line-clamp-2'}>{shortName(rung.name, ladder.name)}</span>
+            <span className="line-clamp-3">
+              {blocked && rung.state !== 'later' && <span className="text-warn">✕ </span>}
+              {name}
+            </span>
           </span>
-          {blocked && (
-            <span className="truncate rounded-xs bg-paper text-[0.7188rem] text-warn">
-              {rung.state === 'later' ? 'later: ' : '✕ '}
+          {blocked && name.length <= LONG && (
+            <span className="truncate rounded-xs bg-paper text-warn">
+              {rung.state === 'later' && 'later: '}
               {rung.labels.join(', ')}
             </span>
           )}
@@ -380,7 +419,7 @@ function RungBar({
       {planned !== null && !standing && (
         <span
           aria-hidden
-          className="absolute right-0.5 bottom-0.5 rounded-xs bg-stand px-0.5 text-[0.6875rem] leading-none font-bold text-on-stand"
+          className="absolute right-0.5 bottom-0.5 rounded-xs bg-stand px-0.5 text-sm leading-none font-bold text-on-stand"
         >
           w{planned}
         </span>

@@ -110,7 +110,7 @@ export function GroupHead({
         className="min-h-8 w-full rounded-md border border-line bg-card hover:border-ink"
       >
         <Code code={category} />
-        <span className="block text-[0.8125rem] font-bold">{ladders.length}</span>
+        <span className="block text-sm font-bold">{ladders.length}</span>
       </button>
     </div>
   );
@@ -131,7 +131,7 @@ export function GroupMarks({ ladders, layout }: { ladders: BoardLadder[]; layout
           band !== undefined && (
             <span
               key={level}
-              className="absolute inset-x-0.5 flex items-center justify-center rounded-sm bg-stand text-[0.75rem] font-bold text-on-stand"
+              className="absolute inset-x-0.5 flex items-center justify-center rounded-sm bg-stand text-sm font-bold text-on-stand"
               style={{ top: band.top + band.height / 2 - 9, height: 18 }}
             >
               {many}

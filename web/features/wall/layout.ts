@@ -1,6 +1,7 @@
 import type { BoardLadder } from '../../parts/board/useBoard';
 
-export const rowHeight = 36;
+/** High enough for three lines of a name. */
+export const rowHeight = 52;
 const bandGap = 7;
 
 export interface WallLayout {

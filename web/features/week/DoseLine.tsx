@@ -33,7 +33,7 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
             command.reset();
             setText(entry.dose);
           }}
-          className="group inline-flex min-h-8 items-center gap-2 rounded border border-transparent px-1 hover:border-line"
+          className="group inline-flex min-h-8 items-center gap-2 rounded border border-transparent px-1 text-left hover:border-line"
         >
           {entry.dose}
           <Pencil size={14} aria-hidden className="text-faint" />
