@@ -17,13 +17,14 @@ EVEN_RUNGS_AUDITS=${EVEN_RUNGS_AUDITS:-200} vendor/bin/phpunit tests/Core/AuditC
 EVEN_RUNGS_POPULATION=${EVEN_RUNGS_POPULATION:-400} vendor/bin/phpunit tests/Core/PopulationTest.php
 EVEN_RUNGS_CLIENTS=${EVEN_RUNGS_CLIENTS:-500} vendor/bin/phpunit tests/Core/ProgramFitTest.php tests/Core/WhyNotTest.php tests/Core/ThroughTheWeeksTest.php tests/Core/CarriedOverTest.php tests/Core/ChosenLaddersTest.php tests/Core/TrueReasonsTest.php
 EVEN_RUNGS_CLIENTS=${EVEN_RUNGS_CLIENTS:-10000} vendor/bin/phpunit --filter test_every_plan_keeps_its_promises_whoever_the_client_is tests/Core/WeekPromisesTest.php
-# 100,000 bent requests and 200 kills of servers, 20 of the browser, on servers of their own
+# every page on four screens and a slow line, 100,000 bent requests and 200 kills of servers, 20 of the browser, on servers of their own
 use_instance test
 trap 'stop_services >/dev/null 2>&1 || true' EXIT
 start_services 8631 8731
 artisan migrate:fresh --force --no-interaction >"$var/log/migrate.log" 2>&1
 artisan demo:seed
 EVEN_RUNGS_TAKE_OUTS=${EVEN_RUNGS_TAKE_OUTS:-2000} vendor/bin/phpunit tests/Http/RandomTakeOutsTest.php
+EVEN_RUNGS_EVERY_PAGE=1 vendor/bin/phpunit tests/Browser/EveryPageTest.php
 EVEN_RUNGS_FUZZ=${EVEN_RUNGS_FUZZ:-100000} vendor/bin/phpunit tests/Http/FuzzTest.php
 EVEN_RUNGS_KILLS=${EVEN_RUNGS_KILLS:-200} vendor/bin/phpunit tests/Browser/KillsTest.php
 EVEN_RUNGS_BROWSER_KILLS=${EVEN_RUNGS_BROWSER_KILLS:-20} vendor/bin/phpunit --filter test_a_browser_that_is_killed tests/Browser/FloorLossesTest.php

@@ -1,4 +1,4 @@
-import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import './app/font.css';
 import './app/style.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';

@@ -122,10 +122,6 @@ final class Shorthand
         '/[–−]/u' => '-',
         '/[″”“"]/u' => 's',
         '/\s+/' => ' ',
-        '/,? \bno rest\b/' => ' r0',
-        '/(\d+) holds? of (\d+(?:\.\d+)?) ?s with (\d+(?:\.\d+)?) ?s between/' => '($1x$2s/$3s)',
-        '/(?<=\d) ?s of work\b/' => 's work',
-        '/ on each side, alternating\b/' => ' /alt',
         '/\b(\d+) ?sets? ?(?:of|x|,)? ?(?=[\d(])/' => '$1x',
         '/^(\d+) ?reps? ?x ?(\d+)(?: ?sets?)?(?=[ ,]|$)/' => '$2x$1',
         '/ ?\breps?\b\.?/' => '',
@@ -182,7 +178,7 @@ final class Shorthand
                 $text,
             );
         }
-        foreach (self::SPELLINGS as $spelling => $one) {
+        foreach ([...Wording::SPELLINGS, ...self::SPELLINGS] as $spelling => $one) {
             $text = (string) preg_replace($spelling, $one, $text);
         }
         $text = trim($text);

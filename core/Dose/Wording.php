@@ -13,6 +13,14 @@ use EvenRungs\Core\Writing;
  */
 final class Wording
 {
+    /** What only these sentences say, in the spelling of shorthand. */
+    public const SPELLINGS = [
+        '/,? \bno rest\b/' => ' r0',
+        '/(\d+) holds? of (\d+(?:\.\d+)?) ?s with (\d+(?:\.\d+)?) ?s between/' => '($1x$2s/$3s)',
+        '/(?<=\d) ?s of work\b/' => 's work',
+        '/ on each side, alternating\b/' => ' /alt',
+    ];
+
     /** As whoever is told likes to read it: in words or in shorthand. */
     public static function shown(Dose $dose): string
     {

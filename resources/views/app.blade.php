@@ -9,6 +9,8 @@
     <meta name="theme-color" content="#17414a">
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
     <link rel="manifest" href="/app.webmanifest">
+    <link rel="preload" as="font" type="font/woff2" crossorigin
+        href="{{ Vite::asset('node_modules/@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2') }}">
     @viteReactRefresh
     @vite('web/main.tsx')
 </head>

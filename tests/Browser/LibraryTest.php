@@ -83,7 +83,9 @@ final class LibraryTest extends BrowserTestCase
         $this->link('Clients')->click();
         $this->link('Bea Thwart')->click();
         $this->button('All 32, by direction')->click();
-        $this->css('button[aria-label="Anti-lateral-flexion: 5 ladders"]')->click();
+        $this->element(
+            WebDriverBy::xpath('//button[contains(normalize-space(.), "5 ladders, Anti-lateral-flexion")]'),
+        )->click();
         $this->css('[data-rung="own-harbour-hold-high"]');
         self::assertCount(3, $this->browser->findElements(WebDriverBy::cssSelector('[data-rung^="own-harbour-hold"]')));
     }

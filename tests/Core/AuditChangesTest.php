@@ -24,7 +24,7 @@ use Tests\Support\Documents;
 final class AuditChangesTest extends TestCase
 {
     /** Random programs; `EVEN_RUNGS_AUDITS` asks for more. */
-    private const PROGRAMS = 8;
+    private const PROGRAMS = 4;
 
     public function test_a_change_takes_its_finding_away_and_brings_no_error_and_no_warning(): void
     {

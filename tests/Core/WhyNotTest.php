@@ -124,7 +124,7 @@ final class WhyNotTest extends TestCase
         $library = Documents::data()->library();
         $rungs = array_map(static fn ($rung): string => $rung->id, $library->rungs());
         $checked = $lifted = 0;
-        $this->limitTo((int) (getenv('EVEN_RUNGS_CLIENTS') ?: 16))->forAll(
+        $this->limitTo((int) (getenv('EVEN_RUNGS_CLIENTS') ?: 10))->forAll(
             Generators::elements(...$rungs),
             Generators::vector(5, Generators::choose(1, 7)),
             Generators::elements(...Documents::data()->styleNames()),

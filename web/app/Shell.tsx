@@ -110,7 +110,7 @@ export function Shell() {
       <p aria-live="polite" className="sr-only" data-told>
         {said}
       </p>
-      <main id="main" tabIndex={-1} className="flex-1 outline-none">
+      <main id="main" tabIndex={-1} className="min-h-screen flex-1 outline-none print:min-h-0">
         <Boundary of={address}>
           <Suspense fallback={<Waiting what="the page" />}>
             <Outlet />

@@ -61,6 +61,7 @@ function Builder({
   const switchOn = useReady(client ?? undefined, session.day, (ready) => {
     tools.set({ ...session, blocks: [...ready.blocks, ...session.blocks] });
   });
+  if (data === undefined && !built.isError) return <Waiting what="the session" />;
   return (
     <div>
       <Head tools={tools} client={client} week={week} place={place} />

@@ -35,7 +35,7 @@ export function ReadySessions({
   return (
     <section aria-label="Ready sessions">
       <h2 className="text-lg font-bold">Ready sessions</h2>
-      <ul>
+      <ul className={all.data === undefined ? 'min-h-160' : ''}>
         {all.data?.ready.map((each) => (
           <li key={each.id} className="flex items-start gap-2 border-t border-line py-1.5">
             <span className="min-w-0 flex-1 leading-tight">

@@ -113,7 +113,7 @@ function Done({ data }: { data: Evenness }) {
     ...data.done.flatMap((each) => [each.planned.work.seconds, each.week.work.seconds, each.month.work.seconds / 4]),
   );
   const line = (label: string, seconds: number, text: string, className: string) => (
-    <div className="grid grid-cols-[6rem_1fr_11rem] items-center gap-2 text-[0.9375rem]">
+    <div className="grid grid-cols-[5.5rem_minmax(1rem,1fr)_minmax(0,10rem)] items-center gap-2 text-[0.9375rem]">
       <span>{label}</span>
       <Bar share={seconds / most} className={className} />
       <span>{text}</span>

@@ -20,7 +20,9 @@ export function RecordPage() {
   const mayExport = useMay('trainer');
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
-      <HappenedList client={client} exported={mayExport} />
+      <div className="max-lg:min-h-screen">
+        <HappenedList client={client} exported={mayExport} />
+      </div>
       <div className="space-y-6">
         {isOwner && <WhoseClient client={client} />}
         {mayExport && <ForClinician client={client} />}

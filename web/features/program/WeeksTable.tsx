@@ -14,7 +14,7 @@ type Page = Schemas['ProgramPage'];
 export function WeeksTable({ program }: { program: Page }) {
   const days = useBoard().data?.week_days ?? [];
   return (
-    <div className="overflow-x-auto">
+    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="The weeks side by side">
       <table
         className="w-full table-fixed border-collapse text-left"
         style={{ minWidth: `${9 + 9 * program.weeks.length}rem` }}

@@ -21,7 +21,9 @@ export function StudioPage() {
   return (
     <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-6 p-4 lg:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
       <h1 className="text-2xl font-bold lg:col-span-2">{me.data.studio}</h1>
-      <People mine={me.data.id} />
+      <div className="max-lg:order-1">
+        <People mine={me.data.id} />
+      </div>
       <div className="space-y-6">
         <Settings me={me.data} />
         <Bands bands={me.data.bands} />
@@ -31,7 +33,7 @@ export function StudioPage() {
         <Logs />
         <TakeOut />
       </div>
-      <div className="lg:col-span-2">
+      <div className="max-lg:order-2 lg:col-span-2">
         <HappenedList />
       </div>
     </div>

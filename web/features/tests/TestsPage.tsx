@@ -80,7 +80,7 @@ function Results({ days, names }: { days: Days; names: Map<string, string> }) {
     <section aria-label="Newest results">
       <h2 className="text-xl font-bold">Timed holds beside published norms</h2>
       {results.length === 0 && <Empty>No hold has been measured yet.</Empty>}
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Holds beside norms">
         <table className="w-full text-left">
           {results.length > 0 && (
             <thead>

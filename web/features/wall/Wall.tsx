@@ -86,7 +86,12 @@ export function Wall() {
     const stands = selectedId === null ? null : wall.current?.querySelector<HTMLElement>(`[data-rung="${selectedId}"]`);
     if (arrived.current || !narrow || stands === null || stands === undefined) return;
     arrived.current = true;
-    stands.scrollIntoView({ block: 'nearest', inline: 'center' });
+    // once it is drawn: what scrolls in the frame that it comes in counts as jumping
+    requestAnimationFrame(() => {
+      requestAnimationFrame(() => {
+        stands.scrollIntoView({ block: 'nearest', inline: 'center' });
+      });
+    });
   });
 
   if (board.isPending || library.isPending) return <Waiting what="the wall" />;

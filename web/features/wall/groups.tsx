@@ -104,13 +104,13 @@ export function GroupHead({
       <button
         type="button"
         aria-expanded={false}
-        aria-label={`${name}: ${ladders.length} ladders`}
         title={`${name}: ${ladders.map((each) => each.name).join(', ')}`}
         onClick={onOpen}
         className="min-h-8 w-full rounded-md border border-line bg-card hover:border-ink"
       >
         <Code code={category} />
         <span className="block text-sm font-bold">{ladders.length}</span>
+        <span className="sr-only"> ladders, {name}</span>
       </button>
     </div>
   );

@@ -14,7 +14,13 @@ export function ClientAudit() {
   const board = useBoard();
   const command = useBoardChange();
   const audit = useAuditOfProgram(client, board.data);
-  if (audit.data === undefined) return null;
+  if (audit.data === undefined) {
+    return (
+      <p role="status" className="min-h-12.5 rounded-lg border border-line bg-card px-4 py-2 font-semibold">
+        {audit.isError ? audit.error.message : 'Looking the week over …'}
+      </p>
+    );
+  }
   const { findings } = audit.data;
   const isOpen = findings.some((each) => each.severity !== 'note');
   return (

@@ -22,7 +22,7 @@ export function ShareBar({ directions }: { directions: Schemas['BoardDirection']
 
 export function Shares({ directions }: { directions: Schemas['BoardDirection'][] }) {
   return (
-    <section aria-label="Share of each direction" className="min-w-80 flex-1">
+    <section aria-label="Share of each direction" className="min-w-0 flex-1 basis-80">
       <ShareBar directions={directions} />
       <ul className="mt-1 grid grid-cols-2 gap-x-4 sm:grid-cols-4">
         {directions.map((each) => (
