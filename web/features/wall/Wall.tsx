@@ -301,6 +301,7 @@ function LadderHead({
   onFold: () => void;
 }) {
   const category = library.categories.find((each) => each.code === ladder.category);
+  const lowest = ladder.rungs.find((each) => each.state === 'open');
   const swap = library.library.ladders.flatMap((each) => each.rungs).find((each) => each.id === ladder.swap);
   return (
     <div className="flex snap-start flex-col items-center justify-end pb-1 text-center">
@@ -320,7 +321,8 @@ function LadderHead({
       <p className={folded ? 'sr-only' : 'text-sm leading-tight text-faint'}>
         {ladder.standing === null ? (
           <span className="font-semibold text-warn">
-            nothing allowed{swap === undefined ? '' : `; try ${swap.name.toLowerCase()}`}
+            {lowest === undefined ? 'nothing allowed' : `starts at level ${lowest.level}, not within reach yet`}
+            {swap === undefined ? '' : `; try ${swap.name.toLowerCase()}`}
           </span>
         ) : ladder.in_week ? (
           'in this week'
