@@ -7,23 +7,20 @@ import { Empty } from '../../ui/Empty';
 import { Code } from '../../ui/Code';
 import { VerdictCard, verdictNames } from './VerdictCard';
 
+type Verdict = Schemas['LogPage']['verdicts'][number];
+
 /** What follows from the log: first what waits for an answer, then in a line each what stays as it is. */
 export function Verdicts({ page }: { page: Schemas['LogPage'] }) {
   const waits = page.verdicts.filter((each) => each.verdict !== 'stay' && each.answered === null);
   const done = page.verdicts.filter((each) => !waits.includes(each) && (each.answered !== null || each.moved_here));
   const rest = page.verdicts.filter((each) => !waits.includes(each) && !done.includes(each));
-  const card = (verdict: Schemas['LogPage']['verdicts'][number]) => (
-    <VerdictCard
-      key={verdict.ladder}
-      verdict={verdict}
-      held={verdict.verdict === 'progress' ? (page.holds[verdict.category] ?? null) : null}
-    />
-  );
+  const held = (verdict: Verdict) => (verdict.verdict === 'progress' ? (page.holds[verdict.category] ?? null) : null);
+  const card = (verdict: Verdict) => <VerdictCard key={verdict.ladder} verdict={verdict} held={held(verdict)} />;
   return (
     <section aria-label="Verdicts">
       <div className="mb-1 flex flex-wrap items-center gap-2">
         <h2 className="text-xl font-bold">Verdicts</h2>
-        <AcceptAll of={waits.filter((each) => each.moves && !each.refer)} />
+        <AcceptAll of={waits.filter((each) => each.moves && !each.refer && held(each) === null)} />
       </div>
       {page.verdicts.length === 0 && <Empty>Nothing was logged on the rungs where the client stands.</Empty>}
       {page.verdicts.length > 0 && waits.length === 0 && <p className="text-faint">None waits for an answer.</p>}
@@ -41,8 +38,8 @@ export function Verdicts({ page }: { page: Schemas['LogPage'] }) {
   );
 }
 
-/** Every step that waits, one after the other: each changes the plan that the next is asked of. */
-function AcceptAll({ of }: { of: readonly Schemas['LogPage']['verdicts'][number][] }) {
+/** Every step that waits and that evenness does not hold, one after the other: each changes the plan that the next is asked of. */
+function AcceptAll({ of }: { of: readonly Verdict[] }) {
   const client = useClientId();
   const turn = useInTurn();
   const refresh = useLogChange();

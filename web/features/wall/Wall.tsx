@@ -35,7 +35,7 @@ export function Wall() {
   const command = useBoardChange();
   const [address, setAddress] = useSearchParams();
   const view = views.find((each) => each === address.get('view')) ?? 'week';
-  const open = address.get('of');
+  const open = library.data?.categories.find((each) => each.code === address.get('of'))?.code ?? null;
   const selected = address.get('rung');
   const look = (part: Record<string, string | null>) => {
     setAddress(
@@ -76,7 +76,9 @@ export function Wall() {
   );
 
   const fallback = ladders.find((ladder) => ladder.standing !== null && ladder.category === 'AE') ?? ladders[0];
-  const selectedId = selected ?? fallback?.standing?.rung ?? fallback?.rungs[0]?.id ?? null;
+  // an address may name a rung that is not shown, or none that there is
+  const isShown = ladders.some((each) => each.rungs.some((rung) => rung.id === selected));
+  const selectedId = isShown ? selected : (fallback?.standing?.rung ?? fallback?.rungs[0]?.id ?? null);
   const ladder = ladders.find((each) => each.rungs.some((rung) => rung.id === selectedId));
   const rung = ladder?.rungs.find((each) => each.id === selectedId);
 
