@@ -111,10 +111,10 @@ final class ForecastView
         ];
     }
 
-    /** @return array{soonest: int, latest: ?int}|null */
+    /** @return array{soonest: int, latest: ?int, text: string}|null */
     private static function weeks(?Weeks $weeks): ?array
     {
-        return $weeks === null ? null : ['soonest' => $weeks->soonest, 'latest' => $weeks->latest];
+        return $weeks === null ? null : ['soonest' => $weeks->soonest, 'latest' => $weeks->latest, 'text' => $weeks->toWords()];
     }
 
     /**

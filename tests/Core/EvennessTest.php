@@ -12,6 +12,7 @@ use EvenRungs\Core\Program\DirectionShares;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Review\Evenness\EvennessRule;
 use EvenRungs\Core\Review\Forecast\Forecast;
+use EvenRungs\Core\Review\Forecast\Weeks;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Documents;
 
@@ -180,5 +181,14 @@ final class EvennessTest extends TestCase
         self::assertLessThan($log(7)->weeks(3)?->latest, $log(12)->weeks(3)?->latest);
         self::assertNull($log(0)->weeks(3)?->latest, 'beyond two years');
         self::assertLessThanOrEqual($log(12)->weeks(1)?->soonest, $log(12)->weeks(1, 1)?->soonest);
+    }
+
+    public function test_nothing_is_said_beyond_half_a_year(): void
+    {
+        $said = static fn (int $soonest, ?int $latest): string => (new Weeks($soonest, $latest))->toWords();
+        self::assertSame(['about 1 week', 'about 3 weeks', '2 to 26 weeks'], [$said(1, 1), $said(3, 3), $said(2, 26)]);
+        self::assertSame('1 week at the soonest, maybe more than half a year', $said(1, 27));
+        self::assertSame('26 weeks at the soonest, maybe more than half a year', $said(26, null));
+        self::assertSame('more than half a year', $said(27, 104));
     }
 }

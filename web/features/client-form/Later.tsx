@@ -46,7 +46,7 @@ export function Later({ document, onChange, library, errors, open }: SectionsPro
           />
           <SelectField
             label="Training age"
-            hint="How high an untested client begins, and how fast doses climb."
+            hint="Kept on the record; where it changes, planning anew is asked about."
             value={document.trained ?? ''}
             error={at('trained')}
             options={[
@@ -96,13 +96,16 @@ export function Later({ document, onChange, library, errors, open }: SectionsPro
                 set('mass_kg', mass);
               }}
             />
-            <Hint>Loads of carries are a share of it.</Hint>
+            <Hint>Kept on the record; no load is worked out from it.</Hint>
             <FieldError id={massError} error={at('mass_kg')} />
           </label>
         </div>
       </Section>
 
-      <Section title="Other training" hint="Heavy work comes after lifting and sport, or on days without them.">
+      <Section
+        title="Other training"
+        hint="Hard core work keeps off heavy lifts, matches and the day before them; on a day of other sport it comes after it."
+      >
         <div className="divide-y divide-line">
           {weekDays().map((day) => (
             <div

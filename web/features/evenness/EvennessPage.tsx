@@ -9,7 +9,6 @@ import { Why } from '../../ui/Why';
 import { fills } from '../../parts/week/shares';
 import { OwnAims } from './OwnAims';
 import { useEvenness, useEvennessChange, type Evenness } from '../../parts/evenness/useEvenness';
-import { weeksText } from '../../parts/evenness/weeksText';
 import { extraSet, hold, letGo } from './changes';
 import { Empty } from '../../ui/Empty';
 import { sessionsOutOf } from '../../lib/words';
@@ -326,7 +325,7 @@ function Ladders({ data }: { data: Evenness }) {
                       {each.forecast.enough &&
                         each.forecast.next.map((next) => (
                           <span key={next.rung} className="block">
-                            {next.name}: <b>{weeksText(next.weeks)}</b>
+                            {next.name}: <b>{next.weeks?.text ?? 'too little data'}</b>
                           </span>
                         ))}
                     </div>

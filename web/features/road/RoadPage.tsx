@@ -8,7 +8,6 @@ import { Notice, Waiting } from '../../ui/Notice';
 import { useBoardChange, useClientId, useBoard } from '../../parts/board/useBoard';
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { Why } from '../../ui/Why';
-import { weeksText } from '../../parts/evenness/weeksText';
 import { useFigures } from '../../parts/rungs/useRungs';
 import { aimAt } from './changes';
 import { WhyNot } from '../../parts/whynot/WhyNot';
@@ -218,7 +217,7 @@ function Stretch({
         <p className="flex items-center gap-1 text-[0.9375rem]">
           <span>
             {stretch.forecast.enough ? 'Likely at its end in ' : 'When: '}
-            <b>{weeksText(stretch.forecast.weeks)}</b>
+            <b>{stretch.forecast.weeks?.text ?? 'too little data'}</b>
           </span>
           <Why about={`the forecast of ${stretch.name}`} reasons={stretch.forecast.assumptions} />
         </p>

@@ -18,18 +18,21 @@ function read(key: string): Seen | null {
   }
 }
 
-/** The ladders on which a client stands elsewhere than when this person last left the wall on this device. */
+/** The ladders on which a client stands elsewhere than when this person last left the wall on this device; not what they move now. */
 export function useMovedSince(board: Board | undefined): ReadonlySet<string> {
   const key = board === undefined ? null : draftKey(`wall:${board.id}`);
-  const [before, setBefore] = useState<{ key: string; seen: Seen | null } | null>(null);
-  if (key !== null && before?.key !== key) setBefore({ key, seen: read(key) });
+  const [found, setFound] = useState<{ key: string; moved: ReadonlySet<string> } | null>(null);
   const now = useMemo(() => (board === undefined ? {} : seenOf(board)), [board]);
+  if (key !== null && found?.key !== key) {
+    const seen = read(key) ?? {};
+    const moved = Object.keys(now).filter((id) => seen[id] !== undefined && seen[id] !== now[id]);
+    setFound({ key, moved: new Set(moved) });
+  }
   useEffect(() => {
     if (key === null) return;
     return () => {
       localStorage.setItem(key, JSON.stringify(now));
     };
   }, [key, now]);
-  const seen = before?.seen ?? null;
-  return new Set(seen === null ? [] : Object.keys(now).filter((id) => seen[id] !== undefined && seen[id] !== now[id]));
+  return found?.moved ?? new Set();
 }
