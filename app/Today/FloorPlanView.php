@@ -188,7 +188,7 @@ final class FloorPlanView
                 Seconds::ofMs(
                     array_sum(array_map(static fn (FloorSpan $span): int => $span->toMs - $span->fromMs, $set->spans)),
                 )->toClock(),
-            ) : Wording::oneSet($dose),
+            ) : Wording::oneSet($set->side === 'both' ? $dose : $dose->withSide(null)),
             'load_kg' => $dose->loadKg,
             'asked' => (object) (
                 $set->timed ? [

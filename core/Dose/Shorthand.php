@@ -77,7 +77,7 @@ final class Shorthand
         self::refuseWithoutNumber(mb_strtolower($text));
         $rest = self::tidy($text);
         if ($rest === '') {
-            throw Unreadable::because('the dose is empty; write sets × reps or seconds, such as 3 × 8 /s or 2 × 20 s');
+            throw Unreadable::because('the dose is empty; write sets × reps or seconds, such as 3 × 8 each side or 2 × 20 s');
         }
         if (preg_match('/^(\d{1,4})x/', $rest, $m) !== 1) {
             throw Unreadable::because(sprintf('"%s" does not start with sets ×, such as 3 × 8', trim($text)));
@@ -105,7 +105,7 @@ final class Shorthand
                 $pause = Seconds::parse($m[1]);
             } else {
                 throw Unreadable::because(sprintf(
-                    '"%s" is not understood here; after the amount come /s or /alt, a tempo such as 3-1-3-1, @8kg, 50%%, r0:45, each once',
+                    '"%s" is not understood here; after the amount come each side or alternating, a tempo such as 3-1-3-1, 8 kg, half range, rest 0:45, each once',
                     $word,
                 ));
             }

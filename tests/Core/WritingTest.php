@@ -97,6 +97,7 @@ final class WritingTest extends TestCase
                 (new Writing(true))->during(static function () use ($dose): void {
                     $shown = Shorthand::write($dose);
                     self::assertSame($shown, Shorthand::write(Shorthand::parse($shown)));
+                    self::assertSame($shown, Shorthand::write(Shorthand::parse(Wording::of($dose))));
                 });
             });
     }

@@ -251,7 +251,7 @@ function EntryRow({ entry, place, tools }: { entry: BuiltEntry; place: Place; to
           text={entry.dose}
           start={entry.amount}
           kept={entry.kept}
-          hint="3x8/s 3-1-3-1 r45, 2 x 30 s, 4x(4x10s/5s)/s"
+          hint="3 x 8 each side, tempo 3-1-3-1, rest 45; 2 x 30 s"
           tools={tools}
           onSave={(text, done, fresh) => {
             tools.change.mutate({ do: 'dose', ...place, text, fresh }, { onSuccess: done });
