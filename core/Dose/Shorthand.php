@@ -105,7 +105,7 @@ final class Shorthand
                 $pause = Seconds::parse($m[1]);
             } else {
                 throw Unreadable::because(sprintf(
-                    '"%s" is not understood here; after the amount each once: each side or alternating, tempo 3-1-3-1, 8 kg, half range, rest 45',
+                    '"%s" is not understood here; after the amount, each once: each side or alternating, tempo 3-1-3-1, 8 kg, rest 45',
                     $word,
                 ));
             }
