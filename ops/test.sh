@@ -4,6 +4,8 @@
 . "$(dirname "$0")/services.sh"
 use_instance test
 suite=${1:-}
+# passwords of the demo cost what those of the tests do
+export BCRYPT_ROUNDS=4
 case "$suite" in
     '' | core | reference | formats | http | browser) ;;
     *) fail "there is no suite \"$suite\"; there are core, reference, formats, http, browser" ;;

@@ -31,6 +31,7 @@ use App\Planning\SeveralController;
 use App\Planning\TemplateController;
 use App\Progress\CuffController;
 use App\Progress\EvennessController;
+use App\Progress\ProgressController;
 use App\Progress\TestDayController;
 use App\Referral\ReferralController;
 use App\Sheets\SheetController;
@@ -84,6 +85,7 @@ Route::middleware('web')->group(function (): void {
                 Route::get('sheet.html', [SheetController::class, 'html']);
                 Route::get('sheet.pdf', [SheetController::class, 'pdf']);
                 Route::get('evenness', [EvennessController::class, 'show']);
+                Route::get('progress', [ProgressController::class, 'show']);
                 Route::get('logs', [LogController::class, 'show']);
                 Route::get('happened', [HappenedController::class, 'ofClient']);
                 Route::post('clearances', [ScreenController::class, 'clear']);

@@ -48,6 +48,7 @@ final class DemoSeed extends Command
         BoardLoader $boards,
         Ledger $ledger,
         PlanAnew $plan,
+        SimulatedPast $past,
     ): int {
         if ($this->option('many') !== null) {
             return $this->many((int) $this->option('many'), $start, $logs);
@@ -66,7 +67,7 @@ final class DemoSeed extends Command
 
             return self::FAILURE;
         }
-        DB::transaction(function () use ($scenario, $start, $clearance, $days, $logs, $boards, $ledger, $plan): void {
+        DB::transaction(function () use ($scenario, $start, $clearance, $days, $logs, $boards, $ledger, $plan, $past): void {
             if ($this->option('again')) {
                 DemoStudio::remove($scenario->each('trainers', static fn (Node $each): string => $each->string('email')));
             } elseif (Studio::query()->exists()) {
@@ -98,6 +99,10 @@ final class DemoSeed extends Command
             );
             $this->ownAims($scenario, $record);
             self::beginOnMonday($record, $boards, $ledger);
+            $scenario->each(
+                'climbed',
+                fn (Node $each) => $past->fill($this->client($each, $record), $each->int('weeks'), $each->int('seed')),
+            );
             foreach ($scenario->child('words')->keys() as $words) {
                 OwnWord::query()->create(
                     [

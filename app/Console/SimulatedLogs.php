@@ -15,6 +15,7 @@ use EvenRungs\Core\Floor\RunSheet;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\Timeline;
+use EvenRungs\Core\Time\Weekday;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Carbon;
 use Random\Engine\Mt19937;
@@ -50,7 +51,7 @@ final class SimulatedLogs
         for ($back = 7 * $weeks; $back >= 1; $back--) {
             $day = $today->copy()->subDays($back);
             foreach ($sessions as $i => $session) {
-                if ($session->day->number() !== $day->isoWeekday() || $random->getInt(1, 100) <= 6) {
+                if ($session->day !== Weekday::cases()[$day->isoWeekday() - 1] || $random->getInt(1, 100) <= 6) {
                     continue;
                 }
                 $row = LoggedSession::query()->create([

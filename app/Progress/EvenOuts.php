@@ -13,6 +13,7 @@ use App\Planning\Board;
 use App\Planning\BoardLoader;
 use App\Support\Happened;
 use App\Support\StudioDay;
+use DateTimeImmutable;
 use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Placement\Placement;
@@ -45,9 +46,15 @@ final class EvenOuts
 
     public function rule(Board $board): EvennessRule
     {
-        $trained = SetRow::query()->ofClient($board->record)->where('done', '>', 0)->distinct()->pluck('ladder')->map(strval(...))->all();
+        return EvennessRule::of($this->inUse($board), $board->client, $this->data->library(), self::trained($board->record));
+    }
 
-        return EvennessRule::of($this->inUse($board), $board->client, $this->data->library(), array_values($trained));
+    /** @return list<string> ladders of which anything was ever done: what was trained was seen */
+    public static function trained(Client $client): array
+    {
+        return array_values(
+            SetRow::query()->ofClient($client)->where('done', '>', 0)->distinct()->pluck('ladder')->map(strval(...))->all(),
+        );
     }
 
     /** @return list<Placement> where a ladder is in the program; all where there is none */
@@ -70,10 +77,13 @@ final class EvenOuts
         );
     }
 
-    /** @return Collection<int, stdClass> the sets of the last four weeks, oldest first */
-    public static function sets(Client $client): Collection
+    /**
+     * @param  ?DateTimeImmutable  $after  without one, the last four weeks
+     * @return Collection<int, stdClass> the sets that were done after a day, oldest first
+     */
+    public static function sets(Client $client, ?DateTimeImmutable $after = null): Collection
     {
-        $from = StudioDay::today()->toDateTimeImmutable()->modify(sprintf('-%d days', self::DAYS));
+        $from = $after ?? StudioDay::today()->toDateTimeImmutable()->modify(sprintf('-%d days', self::DAYS));
 
         return SetRow::query()->ofClient($client)->where('on', '>', $from->format('Y-m-d'))->ordered('on')->ordered('id')->toBase()->get(
             ['logged_session_id', 'ladder', 'rung', 'on', 'side', 'done'],

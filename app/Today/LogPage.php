@@ -15,8 +15,6 @@ use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Log\PainKind;
 use EvenRungs\Core\Log\WeekLoad;
-use EvenRungs\Core\Program\Session;
-use EvenRungs\Core\Time\Weekday;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Collection;
 use stdClass;
@@ -120,12 +118,10 @@ final class LogPage
         if ($to === null) {
             return null;
         }
-        $logged = [];
-        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', WeekLoad::from($to)->format('Y-m-d'))->get() as $row) {
-            $logged[$row->on][] = $row->effort === null || $row->minutes === null ? null : $row->effort * $row->minutes;
-        }
-        $trained = array_map(static fn (Session $session): Weekday => $session->day, $board->program->weeks[0]->sessions ?? []);
-        $week = WeekLoad::upTo($to, $logged, $trained);
+        $rows = SessionRow::query()->ofClient($client)->where('on', '>=', WeekLoad::from($to)->format('Y-m-d'))->toBase()->get(
+            ['on', 'effort', 'minutes'],
+        );
+        $week = LoggedLoad::upTo($to, $rows, $board->program);
 
         return [
             'from' => WeekLoad::from($to)->format('Y-m-d'),

@@ -17,6 +17,9 @@ final class WorkDone
     /** @var array<string, int> work in milliseconds, by category code */
     public array $ms = [];
 
+    /** All of it in milliseconds, each set once. */
+    public int $allMs = 0;
+
     /** @var array<string, int> sets, left and right together being one */
     public array $sets = [];
 
@@ -34,6 +37,7 @@ final class WorkDone
         }
         $code = $rung->category->value;
         $ms = self::workMs($rung, $done);
+        $this->allMs += $ms;
         $this->ms[$code] = ($this->ms[$code] ?? 0) + $ms;
         foreach ($rung->also as $also) {
             $this->ms[$also->value] = ($this->ms[$also->value] ?? 0) + intdiv($ms, 2);

@@ -97,6 +97,19 @@ final class ProgramDates
         return $this->moved($first->modify(sprintf('+%d days', $offset)));
     }
 
+    /** @return list<array{DateTimeImmutable, Session}> every session with its day */
+    public function sessions(): array
+    {
+        $all = [];
+        foreach ($this->program->weeks as $w => $week) {
+            foreach ($week->sessions as $s => $session) {
+                $all[] = [$this->session($w, $s), $session];
+            }
+        }
+
+        return $all;
+    }
+
     /** The day on which a week begins. */
     public function first(int $week): DateTimeImmutable
     {

@@ -11,6 +11,7 @@ use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverExpectedCondition as Until;
 use Facebook\WebDriver\WebDriverKeys;
+use Facebook\WebDriver\WebDriverSelect;
 
 /**
  * What a user does on a page, and what they wait for.
@@ -59,7 +60,7 @@ trait PageTools
         )->click();
         $open(match ($page) {
             'Door', 'Log' => 'On the day',
-            'Even', 'Tests' => 'Looking back',
+            'Even', 'Progress', 'Tests' => 'Looking back',
             'Screen', 'Details', 'Sheet', 'Record' => 'The person',
             default => 'Planning',
         });
@@ -168,6 +169,12 @@ trait PageTools
         $field = $this->css($selector);
         $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
         $field->sendKeys($text);
+    }
+
+    protected function choose(string $label, string $option): void
+    {
+        $list = $this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//select', $label)));
+        (new WebDriverSelect($list))->selectByVisiblePartialText($option);
     }
 
     protected function tick(string $label): void

@@ -5,22 +5,12 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy;
-use Facebook\WebDriver\WebDriverSelect;
 
 /**
  * In the order a practitioner works: screen, test, place, plan, look at other wishes, use it for somebody else.
  */
 final class PractitionerPathTest extends BrowserTestCase
 {
-    private function choose(string $label, string $option): void
-    {
-        (
-            new WebDriverSelect(
-                $this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//select', $label))),
-            )
-        )->selectByVisiblePartialText($option);
-    }
-
     public function test_a_flag_stops_planning_and_a_recorded_clearance_lifts_it(): void
     {
         $this->signIn();

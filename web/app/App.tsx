@@ -23,6 +23,7 @@ const AuditPage = lazy(async () => ({ default: (await import('../features/audit/
 const GroupPage = lazy(async () => ({ default: (await import('../features/group/GroupPage')).GroupPage }));
 const DoorPage = lazy(async () => ({ default: (await import('../features/door/DoorPage')).DoorPage }));
 const EvennessPage = lazy(async () => ({ default: (await import('../features/evenness/EvennessPage')).EvennessPage }));
+const ProgressPage = lazy(async () => ({ default: (await import('../features/progress/ProgressPage')).ProgressPage }));
 const FloorPage = lazy(async () => ({ default: (await import('../features/floor/FloorPage')).FloorPage }));
 const LogPage = lazy(async () => ({ default: (await import('../features/log/LogPage')).LogPage }));
 const ScreenPage = lazy(async () => ({ default: (await import('../features/screen/ScreenPage')).ScreenPage }));
@@ -108,6 +109,7 @@ function SignedIn() {
           <Route path="tests" element={<TestsPage />} />
           <Route path="door" element={<DoorPage />} />
           <Route path="even" element={<EvennessPage />} />
+          <Route path="progress" element={<ProgressPage />} />
           <Route path="log" element={<LogPage />} />
           <Route path="build" element={<BuilderPage />} />
           <Route path="what-if" element={<WhatIf />} />
@@ -137,6 +139,7 @@ function Reader() {
         <Route path="clients/:client" element={<BoardLayout />}>
           <Route path="screen" element={<ScreenPage />} />
           <Route path="even" element={<EvennessPage />} />
+          <Route path="progress" element={<ProgressPage />} />
           <Route path="sheet" element={<Sheet />} />
           <Route path="record" element={<RecordPage />} />
           <Route path="*" element={<Navigate to="../screen" relative="path" replace />} />

@@ -30,6 +30,7 @@ export const places: readonly { name: string; pages: readonly ClientPage[] }[] =
     name: 'Looking back',
     pages: [
       { to: 'even', name: 'Even', readers: true },
+      { to: 'progress', name: 'Progress', readers: true },
       { to: 'tests', name: 'Tests' },
     ],
   },

@@ -13,7 +13,7 @@ use EvenRungs\Core\Program\ExtraSet;
  */
 final class SideIndex
 {
-    private const UNDER_PERCENT = 85;
+    public const UNDER_PERCENT = 85;
 
     private const READINGS = 2;
 
@@ -54,14 +54,31 @@ final class SideIndex
     {
         $readings = [];
         foreach ($sessions as ['left' => $left, 'right' => $right]) {
-            $both = min(count($left), count($right));
-            $compared = [...array_slice($left, 0, $both), ...array_slice($right, 0, $both)];
-            if ($both > 0 && array_filter($compared, static fn (int|float $done): bool => $done <= 0) === []) {
-                $readings[] = [array_sum(array_slice($left, 0, $both)), array_sum(array_slice($right, 0, $both))];
+            $reading = self::reading($left, $right);
+            if ($reading !== null) {
+                $readings[] = $reading;
             }
         }
 
         return self::of($readings);
+    }
+
+    /**
+     * What one session says.
+     *
+     * @param  list<int|float>  $left  done in each set
+     * @param  list<int|float>  $right
+     * @return ?array{int|float, int|float} left and right; null where it says nothing
+     */
+    public static function reading(array $left, array $right): ?array
+    {
+        $both = min(count($left), count($right));
+        $compared = [...array_slice($left, 0, $both), ...array_slice($right, 0, $both)];
+        if ($both === 0 || array_filter($compared, static fn (int|float $done): bool => $done <= 0) !== []) {
+            return null;
+        }
+
+        return [array_sum(array_slice($left, 0, $both)), array_sum(array_slice($right, 0, $both))];
     }
 
     /** @param  list<array{int|float, int|float}>  $readings  left and right, oldest first; one with nothing on both sides says nothing */

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Progress;
+
+use App\Models\Client;
+use App\Models\LoggedSession as SessionRow;
+use App\Models\Program as ProgramRow;
+use App\Planning\Board;
+use App\Planning\BoardLoader;
+use App\Support\ClockField;
+use App\Today\LoggedLoad;
+use DateTimeImmutable;
+use EvenRungs\Core\Log\WeekLoad;
+use EvenRungs\Core\Log\WorkDone;
+use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Program\ProgramDates;
+use EvenRungs\Core\Review\Progress\PlannedDays;
+use EvenRungs\Core\Time\Seconds;
+use EvenRungs\Storage\DataFolder;
+use Illuminate\Support\Collection;
+use stdClass;
+
+/**
+ * Weeks of seven days that end today, as the evenness page counts them: what was planned, what was really done, and the load.
+ */
+final class WeeksOverTimeView
+{
+    private const MINUTE_MS = 60_000;
+
+    public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards)
+    {
+    }
+
+    /** @return list<array<string, mixed>> oldest first, from the first with a plan or a log */
+    public function of(Board $board, DateTimeImmutable $from, DateTimeImmutable $today): array
+    {
+        $client = $board->record;
+        $planned = PlannedDays::of($board->program, $this->trained($client), $this->data->library());
+        $rows = SessionRow::query()->ofClient($client)->where('on', '>=', $from->format('Y-m-d'))->toBase()->get(
+            ['on', 'effort', 'minutes'],
+        );
+        $sets = EvenOuts::sets($client, $from);
+        $weeks = [];
+        for ($to = $today; WeekLoad::from($to) > $from; $to = WeekLoad::from($to)->modify('-1 day')) {
+            $weeks[] = self::week(
+                WeekLoad::from($to),
+                $to,
+                $planned->between(WeekLoad::from($to), $to),
+                $rows,
+                $this->done($sets, WeekLoad::from($to), $to),
+                $board,
+            );
+        }
+        while ($weeks !== [] && end($weeks)['planned'] === null && end($weeks)['sessions'] === 0) {
+            array_pop($weeks);
+        }
+
+        return array_reverse($weeks);
+    }
+
+    /**
+     * @param  array{sessions: int, work: Seconds}|null  $planned
+     * @param  Collection<int, stdClass>  $rows
+     * @return array<string, mixed>
+     */
+    private static function week(
+        DateTimeImmutable $from,
+        DateTimeImmutable $to,
+        ?array $planned,
+        Collection $rows,
+        WorkDone $done,
+        Board $board,
+    ): array {
+        $load = LoggedLoad::upTo($to, $rows, $planned === null ? null : $board->program);
+
+        return [
+            'from' => $from->format('Y-m-d'),
+            'to' => $to->format('Y-m-d'),
+            'planned' => $planned === null ? null : [
+                'sessions' => $planned['sessions'],
+                'work' => ClockField::of($planned['work']),
+                'minutes' => self::minutes($planned['work']),
+            ],
+            'sessions' => $rows->where('on', '>=', $from->format('Y-m-d'))->where('on', '<=', $to->format('Y-m-d'))->count(),
+            'sets' => array_sum($done->sets),
+            'work' => ClockField::of(Seconds::ofMs($done->allMs)),
+            'minutes' => self::minutes(Seconds::ofMs($done->allMs)),
+            'load' => $load->total,
+            'unknown' => $load->unknown,
+        ];
+    }
+
+    /** Minutes to a tenth, to be drawn. */
+    private static function minutes(Seconds $time): float
+    {
+        return round($time->ms / self::MINUTE_MS, 1);
+    }
+
+    /** @param  Collection<int, stdClass>  $sets */
+    private function done(Collection $sets, DateTimeImmutable $from, DateTimeImmutable $to): WorkDone
+    {
+        $library = $this->data->library();
+        $done = new WorkDone;
+        foreach ($sets->where('on', '>=', $from->format('Y-m-d'))->where('on', '<=', $to->format('Y-m-d')) as $set) {
+            if ($library->hasRung($set->rung)) {
+                $done->add($library->rung($set->rung), $set->done, $set->side, $set->on);
+            }
+        }
+
+        return $done;
+    }
+
+    /** @return list<Program> those not in use that a log is of */
+    private function trained(Client $client): array
+    {
+        $logged = SessionRow::query()->ofClient($client)->whereNotNull('planned')->distinct()->pluck('planned')->flip();
+        $programs = [];
+        foreach ($logged->isEmpty() ? [] : ProgramRow::query()->ofClient($client)->where('current', false)->get() as $row) {
+            $program = $this->boards->read($row);
+            if ($logged->hasAny(array_merge([], ...ProgramDates::keys($program)))) {
+                $programs[] = $program;
+            }
+        }
+
+        return $programs;
+    }
+}
