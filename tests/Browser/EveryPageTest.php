@@ -20,8 +20,8 @@ final class EveryPageTest extends BrowserTestCase
     ];
 
     private const OF_A_CLIENT = [
-        'start', 'wall', 'wall?view=all', 'week', 'program', 'build', 'road', 'what-if', 'door', 'log', 'even', 'progress', 'tests', 'screen',
-        'edit', 'sheet', 'sheet/phone', 'record',
+        'start', 'wall', 'wall?view=all', 'week', 'program', 'build', 'road', 'what-if', 'door', 'log', 'even', 'progress', 'tests',
+        'screen', 'edit', 'sheet', 'sheet/phone', 'record',
     ];
 
     /** @return list<string> */

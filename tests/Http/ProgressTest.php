@@ -28,11 +28,8 @@ final class ProgressTest extends HttpTestCase
                 $this->api('GET', '/clients')->json('clients'),
                 static fn (array $each): bool => $each['id'] === $client->id,
             ));
-            self::assertSame(
-                array_column($row['levels'], 'level', 'code'),
-                array_intersect_key(array_map(static fn (array $each): ?int => $each['level'], $last['levels']), array_column($row['levels'], 'level', 'code')),
-                $name,
-            );
+            $levels = array_map(static fn (array $each): ?int => $each['level'], $last['levels']);
+            self::assertSame(array_column($row['levels'], 'level', 'code'), $levels, $name);
             self::assertCount(4, $row['levels']);
             $even = $this->api('GET', "/clients/{$client->id}/evenness")->json();
             $week = end($progress['weeks']);
@@ -72,7 +69,7 @@ final class ProgressTest extends HttpTestCase
         $session = end($ladder['sessions']);
         self::assertSame(
             ['heel-taps', 'reps', 1, 16, 14, 6, 8, 75, false],
-            array_values(array_intersect_key($session, array_flip(['rung', 'unit', 'sets', 'asked', 'done', 'left', 'right', 'percent', 'clean']))),
+            array_values(array_diff_key($session, array_flip(['on', 'name']))),
         );
         $load = $this->api('GET', "/clients/{$client}/logs")->json('load');
         self::assertSame([$load['total'], $load['unknown']], [$week['load'], $week['unknown']]);
