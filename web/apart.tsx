@@ -32,10 +32,10 @@ async function mount(element: HTMLElement, piece: ReactNode) {
   );
 }
 
-/** A dose that is typed as trainers write it. */
-export async function doseInput(element: HTMLElement, entry: Schemas['BoardEntry'], place: Place) {
-  const { DoseLine } = await import('./features/week/DoseLine');
-  await mount(element, <DoseLine entry={entry} place={place} />);
+/** An exercise of a week, with its dose. */
+export async function exercise(element: HTMLElement, entry: Schemas['BoardEntry'], place: Place) {
+  const { Exercise } = await import('./features/week/Exercise');
+  await mount(element, <Exercise entry={entry} place={place} />);
 }
 
 /** A number in the studio's unit. */

@@ -11,15 +11,11 @@ use App\Models\Change;
 use App\Models\Client;
 use App\Models\OwnAim;
 use App\Models\OwnWord;
-use App\Models\Program;
 use App\Models\Studio;
 use App\Models\Trainer;
-use App\Planning\BoardLoader;
 use App\Planning\PlanAnew;
 use App\Progress\TestDays;
-use App\Support\Ledger;
 use EvenRungs\Core\Ladder\Name;
-use EvenRungs\Core\Program\ProgramDates;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
@@ -45,8 +41,6 @@ final class DemoSeed extends Command
         RecordClearance $clearance,
         TestDays $days,
         SimulatedLogs $logs,
-        BoardLoader $boards,
-        Ledger $ledger,
         PlanAnew $plan,
         SimulatedPast $past,
     ): int {
@@ -67,7 +61,7 @@ final class DemoSeed extends Command
 
             return self::FAILURE;
         }
-        DB::transaction(function () use ($scenario, $start, $clearance, $days, $logs, $boards, $ledger, $plan, $past): void {
+        DB::transaction(function () use ($scenario, $start, $clearance, $days, $logs, $plan, $past): void {
             if ($this->option('again')) {
                 DemoStudio::remove($scenario->each('trainers', static fn (Node $each): string => $each->string('email')));
             } elseif (Studio::query()->exists()) {
@@ -98,7 +92,7 @@ final class DemoSeed extends Command
                 ),
             );
             $this->ownAims($scenario, $record);
-            self::beginOnMonday($record, $boards, $ledger);
+            $past->beginOnMonday($record);
             $scenario->each(
                 'climbed',
                 fn (Node $each) => $past->fill($this->client($each, $record), $each->int('weeks'), $each->int('seed')),
@@ -217,16 +211,6 @@ final class DemoSeed extends Command
                 'document' => $document,
                 'aims' => $scenario->child('aims')->strings((string) $document['name']),
             ]));
-        }
-    }
-
-    /** Whatever weekday the demo is made on, its programs have begun on the Monday before. */
-    private static function beginOnMonday(Studio $studio, BoardLoader $boards, Ledger $ledger): void
-    {
-        $monday = Carbon::today()->startOfWeek(Carbon::MONDAY)->toDateTimeImmutable();
-        foreach (Program::query()->ofStudio($studio->id)->get() as $row) {
-            $program = $boards->read($row);
-            $row->update(['document' => $ledger->written(ProgramDates::of($program)?->beginningOn($monday) ?? $program)]);
         }
     }
 

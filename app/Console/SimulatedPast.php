@@ -8,6 +8,7 @@ use App\Models\Client;
 use App\Models\LoggedSession;
 use App\Models\Program;
 use App\Models\Standing;
+use App\Models\Studio;
 use App\Planning\BoardLoader;
 use App\Support\Ledger;
 use EvenRungs\Core\Client\Basis;
@@ -20,7 +21,8 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * Made-up months before the logs of a client of the demo: how they climbed to where they stand, and the program that the logs are of.
+ * When the programs of the demo began, and made-up months before the logs of a client: how they climbed to where they stand, and the program
+ * that the logs are of.
  */
 final class SimulatedPast
 {
@@ -36,6 +38,16 @@ final class SimulatedPast
         private readonly BoardLoader $boards,
         private readonly Ledger $ledger,
     ) {
+    }
+
+    /** Whatever weekday the demo is made on, its programs have begun on the Monday before. */
+    public function beginOnMonday(Studio $studio): void
+    {
+        $monday = Carbon::today()->startOfWeek(Carbon::MONDAY)->toDateTimeImmutable();
+        foreach (Program::query()->ofStudio($studio->id)->get() as $row) {
+            $program = $this->boards->read($row);
+            $row->update(['document' => $this->ledger->written(ProgramDates::of($program)?->beginningOn($monday) ?? $program)]);
+        }
     }
 
     /** @param  int  $weeks  before the first log */

@@ -50,6 +50,7 @@ final class ChangeDose
             } catch (InvalidValue $e) {
                 throw UnusableInput::of('/dose', $e);
             }
+            $edited = $this->planner->mended($program, $edited, $this->boards->person($locked));
             $this->ledger->recordProgram($locked, $trainer, sprintf('Dose %s', Wording::shown($dose)), $program, $edited);
             $this->ledger->store($locked, $edited);
         });

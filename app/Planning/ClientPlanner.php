@@ -220,6 +220,12 @@ final class ClientPlanner
         return ProgramRefit::of($this->data->library())->into($program, $person);
     }
 
+    /** A program changed by hand, its rests giving way where a session became a little too long. */
+    public function mended(Program $before, Program $after, Person $person): Program
+    {
+        return ProgramRefit::of($this->data->library())->mended($before, $after, $person);
+    }
+
     /** As many weeks as a program has, within what can be planned. */
     public static function weeksOf(?Program $program): int
     {

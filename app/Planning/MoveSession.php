@@ -21,6 +21,7 @@ final class MoveSession
     public function __construct(
         private readonly ProgramChange $programs,
         private readonly BoardLoader $boards,
+        private readonly ClientPlanner $planner,
     ) {
     }
 
@@ -42,7 +43,7 @@ final class MoveSession
             $trainer,
             $version,
             sprintf('Session moved to %s', $day->label()),
-            fn (Program $program): Program => $this->movedIn($program, $week, $place, $day, $weekLater),
+            fn (Program $program): Program => $this->movedIn($client, $program, $week, $place, $day, $weekLater),
         );
     }
 
@@ -55,22 +56,24 @@ final class MoveSession
     {
         $program = $this->boards->program($client) ?? throw UnusableInput::at('/', 'there is no program yet');
 
-        return [$program, $this->movedIn($program, $week, $place, $day, $weekLater)];
+        return [$program, $this->movedIn($client, $program, $week, $place, $day, $weekLater)];
     }
 
-    private function movedIn(Program $program, int $week, int $place, Weekday $day, bool $weekLater): Program
+    private function movedIn(Client $client, Program $program, int $week, int $place, Weekday $day, bool $weekLater): Program
     {
         $found = $program->weeks[$week - 1] ?? throw UnusableInput::at('/week', 'there is no such week');
         if (! isset($found->sessions[$place - 1])) {
             throw UnusableInput::at('/place', 'there is no such session');
         }
 
-        return ProgramDates::moveSession(
+        $moved = ProgramDates::moveSession(
             $program,
             $week - 1,
             $place - 1,
             $day,
             $weekLater,
         ) ?? throw UnusableInput::at('/week_later', 'the program ends with this week');
+
+        return $this->planner->mended($program, $moved, $this->boards->person($client));
     }
 }

@@ -43,6 +43,7 @@ final class SwapExercise
             } catch (InvalidValue $e) {
                 throw UnusableInput::of('/entry', $e);
             }
+            $edited = $this->planner->mended($program, $edited, $person);
             $this->ledger->recordProgram($locked, $trainer, sprintf('Swapped for %s', $rung->name), $program, $edited);
             $this->ledger->store($locked, $edited);
         });

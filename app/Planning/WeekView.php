@@ -31,6 +31,7 @@ use EvenRungs\Core\Program\Gap;
 use EvenRungs\Core\Program\Note;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\ProgramDates;
+use EvenRungs\Core\Program\ProgramRefit;
 use EvenRungs\Core\Program\RestBlock;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\SessionTime;
@@ -197,6 +198,8 @@ final class WeekView
             'change' => ClockField::of(Seconds::ofMs($time->time->changeMs)),
             'budget' => ClockField::of($budget),
             'over' => $time->time->total()->isLongerThan($budget),
+            'a_little_over' => ProgramRefit::isALittleOver($time->time->total(), $budget),
+            'mended' => ProgramRefit::saidOf($session),
             'place' => $session->x->text('place'),
             'why' => array_values(array_filter($why, is_string(...))),
             'blocks' => $blocks,

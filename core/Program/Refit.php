@@ -29,14 +29,7 @@ final class Refit
      */
     public function into(Session $session, Seconds $budget, bool $mayTrim): ?array
     {
-        $trimmed = $session;
-        for ($less = self::STEP_MS; $mayTrim && $this->isOver($trimmed, $budget); $less += self::STEP_MS) {
-            $shorter = $session->mapEntries(static fn (Entry $entry): Entry => self::shorter($entry, $less));
-            if ($shorter == $trimmed) {
-                break;
-            }
-            $trimmed = $shorter;
-        }
+        $trimmed = $mayTrim ? $this->trimmed($session, $budget) : $session;
         $given = $this->told($session, $trimmed);
         $cuts = $this->fit->cutsInto($trimmed, $budget, true);
         if ($cuts === null) {
@@ -48,6 +41,36 @@ final class Refit
         }
 
         return [$trimmed->withClaimed(SessionTime::total($trimmed, $this->library)), $given];
+    }
+
+    /**
+     * The same by rests alone, where they can give all of it; null where they cannot.
+     *
+     * @return array{Session, list<string>}|null
+     */
+    public function byRests(Session $session, Seconds $budget): ?array
+    {
+        $trimmed = $this->trimmed($session, $budget);
+
+        return $this->isOver($trimmed, $budget) ? null : [
+            $trimmed->withClaimed(SessionTime::total($trimmed, $this->library)),
+            $this->told($session, $trimmed),
+        ];
+    }
+
+    /** Every rest shorter by as much as it takes, as far as rests may give. */
+    private function trimmed(Session $session, Seconds $budget): Session
+    {
+        $trimmed = $session;
+        for ($less = self::STEP_MS; $this->isOver($trimmed, $budget); $less += self::STEP_MS) {
+            $shorter = $session->mapEntries(static fn (Entry $entry): Entry => self::shorter($entry, $less));
+            if ($shorter == $trimmed) {
+                break;
+            }
+            $trimmed = $shorter;
+        }
+
+        return $trimmed;
     }
 
     private function isOver(Session $session, Seconds $budget): bool

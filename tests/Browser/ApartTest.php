@@ -66,13 +66,19 @@ final class ApartTest extends BrowserTestCase
             'missing' => [],
             'unusual' => null,
             'note' => null,
+            'category' => 'AE',
+            'ladder' => 'dead-bug',
+            'total' => ['seconds' => 60, 'text' => '1:00'],
+            'why' => [],
+            'unsafe' => [],
+            'insisted' => null,
         ];
         $this->js(
-            'built.doseInput(document.getElementById("here"), JSON.parse(arguments[0]), { week: 0, session: 1, block: 2, entry: 0 })',
+            'built.exercise(document.getElementById("here"), JSON.parse(arguments[0]), { week: 0, session: 1, block: 2, entry: 0 })',
             json_encode($entry),
         );
         $this->waitForText('last 4 kg, 3 Nov 2026');
-        $this->css('button[aria-label="Change the dose of Heel taps: 2 × 8 /alt"]')->click();
+        $this->menu('Heel taps', 'Change the dose');
         $this->waitForText('Step 2: 1 × 8 /alt');
         $input = $this->css('#here form input');
         self::assertSame('2 × 8 /alt', $input->getDomProperty('value'));
@@ -92,7 +98,7 @@ final class ApartTest extends BrowserTestCase
         $this->button('It is meant')->click();
         $this->waitUntilGone('#here form');
         self::assertTrue($this->asked()[count($this->asked()) - 1]['body']['sure'] ?? false, 'said once, and sent');
-        $this->css('#here button')->click();
+        $this->menu('Heel taps', 'Change the dose');
         $this->css('#here form input')->sendKeys(\Facebook\WebDriver\WebDriverKeys::ESCAPE);
         $this->waitUntilGone('#here form');
     }

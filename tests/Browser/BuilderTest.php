@@ -147,7 +147,7 @@ final class BuilderTest extends BrowserTestCase
         $this->signIn();
         $this->link('Maren Tidewell')->click();
         $this->go('Week');
-        $this->css('a[aria-label="Build the session of Friday"]')->click();
+        $this->menu('the session of Friday', 'Build on it');
         $this->waitForText('Session of week 1');
         $this->css('button[aria-label^="Dose of Dead bug"]')->click();
         $field = $this->css('input[aria-label^="Dose of Dead bug"]');
@@ -209,13 +209,14 @@ final class BuilderTest extends BrowserTestCase
         $this->signIn();
         $this->link('Joss Keelson')->click();
         $this->go('Week');
+        $this->menu('the session of Saturday', 'Move to another day');
         (new WebDriverSelect($this->css('select[aria-label="Move the session of Saturday to"]')))->selectByValue('sun');
         $this->waitForText('is hard on the day before a heavy lift');
         $this->button('Move it')->click();
-        $this->css('select[aria-label="Move the session of Sunday to"]');
+        $this->css('[aria-label="What to do with the session of Sunday"]');
         $this->waitForText('is hard on the day before a heavy lift');
         $this->button('Undo')->click();
-        $this->css('select[aria-label="Move the session of Saturday to"]');
+        $this->css('[aria-label="What to do with the session of Saturday"]');
     }
 
     public function test_wishes_that_contradict_name_the_one_that_gives(): void

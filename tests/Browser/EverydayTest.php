@@ -37,7 +37,9 @@ final class EverydayTest extends BrowserTestCase
         $this->tabTo(fn (): bool => $this->focusedText() === 'Week', 'the week');
         $this->press(Keys::ENTER);
         $this->waitForText('Plan anew from the wall');
-        $this->tabTo(fn (): bool => str_starts_with((string) $this->focused('aria-label'), 'Change the dose of Dead bug'), 'the dose');
+        $this->tabTo(fn (): bool => str_starts_with((string) $this->focused('aria-label'), 'What to do with Dead bug'), 'the menu');
+        $this->press(Keys::ENTER);
+        $this->waitUntil(fn (): bool => $this->focusedText() === 'Change the dose', 'the menu has the focus');
         $this->press(Keys::ENTER);
         $this->css('form input')->sendKeys([Keys::CONTROL, 'a']);
         $this->press('1 × 6 /alt 2-0-2-0 r0:20', Keys::ENTER);

@@ -32,9 +32,9 @@ final class LibraryTest extends BrowserTestCase
         $this->link('Bea Thwart')->click();
         $this->go('Week');
         $before = $this->css('[data-week-total]')->getText();
-        $swap = $this->css('button[aria-label^="Swap Side plank"]');
-        $name = substr((string) $swap->getAttribute('aria-label'), strlen('Swap '));
-        $swap->click();
+        $of = (string) $this->css('button[aria-label^="What to do with Side plank"]')->getAttribute('aria-label');
+        $name = substr($of, strlen('What to do with '));
+        $this->menu($name, 'Put another in its place');
         $this->waitForText('Instead of '.$name);
         $this->element(WebDriverBy::xpath('//label[contains(., "Sore shoulder")]/input'))->click();
         $this->waitUntil(

@@ -171,6 +171,13 @@ trait PageTools
         $field->sendKeys($text);
     }
 
+    /** Chooses from the menu of something that begins with a name. */
+    protected function menu(string $of, string $item): void
+    {
+        $this->css(sprintf('button[aria-label^="What to do with %s"]', $of))->click();
+        $this->element(WebDriverBy::xpath(sprintf('//*[@role="menuitem"][normalize-space(.)="%s"]', $item)))->click();
+    }
+
     protected function choose(string $label, string $option): void
     {
         $list = $this->element(WebDriverBy::xpath(sprintf('//label[starts-with(normalize-space(.), "%s")]//select', $label)));

@@ -77,6 +77,7 @@ final class WhatWasDoneTest extends BrowserTestCase
 
         // and into the week after, where it is asked first what that breaks
         $this->open("/clients/{$client}/week?week=1");
+        $this->menu('the session of Thursday', 'Move to another day');
         (new WebDriverSelect($this->css('select[aria-label="Move the session of Thursday to"]')))->selectByVisibleText('Tuesday of week 2');
         $this->css('[data-move-check]');
         $this->button('Move it')->click();

@@ -44,7 +44,7 @@ final class WholePathTest extends BrowserTestCase
         $this->waitForText('Dead bug, opposite arm and leg');
         $friday = $this->css('[data-session-total="fri"]')->getText();
         $week = $this->css(self::WEEK)->getText();
-        $this->css('button[aria-label^="Change the dose of Dead bug"]')->click();
+        $this->menu('Dead bug', 'Change the dose');
         $input = $this->css('form input');
         $input->sendKeys([WebDriverKeys::CONTROL, 'a']);
         $input->sendKeys('3 × 8 3-1');

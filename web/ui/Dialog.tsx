@@ -3,8 +3,8 @@ import type { ReactNode } from 'react';
 
 interface Props {
   title: string;
-  /** what opens it: one button */
-  trigger: ReactNode;
+  /** what opens it: one button; none where something else does */
+  trigger?: ReactNode;
   open: boolean;
   onOpenChange: (open: boolean) => void;
   /** wide enough for three columns */
@@ -16,7 +16,7 @@ interface Props {
 export function Dialog({ title, trigger, open, onOpenChange, wide = false, children }: Props) {
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
-      <Radix.Trigger asChild>{trigger}</Radix.Trigger>
+      {trigger !== undefined && <Radix.Trigger asChild>{trigger}</Radix.Trigger>}
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-30 bg-ink/40" />
         <Radix.Content

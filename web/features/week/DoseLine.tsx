@@ -1,65 +1,57 @@
-import { Pencil } from 'lucide-react';
 import { useId, useState } from 'react';
 import { asks, isConflict, type Schemas } from '../../api/client';
+import { useMe } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { useBoard, useBoardChange } from '../../parts/board/useBoard';
 import { changeDose, type Place } from './changes';
 
-/** A dose that can be changed where it stands: typed as trainers write it, or taken from the rung's own steps. */
-export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place: Place }) {
-  const [text, setText] = useState<string | null>(null);
+/** The dose of an entry, and what there is to say of it. */
+export function DoseShown({ entry }: { entry: Schemas['BoardEntry'] }) {
+  return (
+    <span className="flex flex-wrap items-center gap-x-1 leading-tight">
+      <span data-dose>{entry.dose}</span>
+      {entry.extra !== null && (
+        <span className="rounded-sm bg-paper px-1 text-sm font-semibold" title={entry.note ?? undefined}>
+          one set more, {entry.extra} only
+        </span>
+      )}
+      {entry.last_load !== null && <span className="text-sm text-faint">{entry.last_load}</span>}
+      {entry.missing.map((gap) => (
+        <span key={gap} className="rounded-sm bg-warn-soft px-1 text-sm font-semibold text-warn">
+          {gap} not written
+        </span>
+      ))}
+      {entry.unusual !== null && (
+        <span
+          className={`rounded-sm px-1 text-sm ${entry.unusual.far ? 'bg-warn-soft font-semibold text-warn' : 'text-faint'}`}
+        >
+          {entry.unusual.far ? 'far from usual: ' : 'note: '}
+          {entry.unusual.text}
+        </span>
+      )}
+    </span>
+  );
+}
+
+/** A dose changed where it stands: typed as the trainer reads it, or taken from the rung's own steps. */
+export function DoseForm({ entry, place, onDone }: { entry: Schemas['BoardEntry']; place: Place; onDone: () => void }) {
+  const [text, setText] = useState(entry.dose);
   const [asked, setAsked] = useState('');
   const command = useBoardChange();
   const board = useBoard();
   const errorId = useId();
+  const inShorthand = useMe().data?.doses === 'shorthand';
   const rung = board.data?.ladders.flatMap((ladder) => ladder.rungs).find((each) => each.id === entry.exercise);
 
   function save(dose: string, sure = false) {
     setAsked(dose);
     command.mutate(changeDose(place, dose, sure), {
       onSuccess: () => {
-        setText(null);
+        onDone();
       },
     });
   }
 
-  if (text === null) {
-    return (
-      <div className="flex flex-wrap items-center gap-x-1 pl-10">
-        <button
-          type="button"
-          aria-label={`Change the dose of ${entry.name}: ${entry.dose}`}
-          onClick={() => {
-            command.reset();
-            setText(entry.dose);
-          }}
-          className="group inline-flex min-h-8 items-center gap-2 rounded border border-transparent px-1 text-left hover:border-line"
-        >
-          {entry.dose}
-          <Pencil size={14} aria-hidden className="text-faint" />
-        </button>
-        {entry.extra !== null && (
-          <span className="rounded-sm bg-paper px-1 text-sm font-semibold" title={entry.note ?? undefined}>
-            one set more, {entry.extra} only
-          </span>
-        )}
-        {entry.last_load !== null && <span className="text-sm text-faint">{entry.last_load}</span>}
-        {entry.missing.map((gap) => (
-          <span key={gap} className="rounded-sm bg-warn-soft px-1 text-sm font-semibold text-warn">
-            {gap} not written
-          </span>
-        ))}
-        {entry.unusual !== null && (
-          <span
-            className={`rounded-sm px-1 text-sm ${entry.unusual.far ? 'bg-warn-soft font-semibold text-warn' : 'text-faint'}`}
-          >
-            {entry.unusual.far ? 'far from usual: ' : 'note: '}
-            {entry.unusual.text}
-          </span>
-        )}
-      </div>
-    );
-  }
   return (
     <form
       className="space-y-2 pt-1 pl-10"
@@ -80,7 +72,7 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
             setText(event.target.value);
           }}
           onKeyDown={(event) => {
-            if (event.key === 'Escape') setText(null);
+            if (event.key === 'Escape') onDone();
           }}
         />
       </label>
@@ -91,7 +83,9 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
           </span>
         ) : (
           <span className="text-faint">
-            sets × reps, seconds (20 s) or repeats (4 × 10 s / 5 s), then /s or /alt, tempo, @8 kg, rest r0:30
+            {inShorthand
+              ? 'sets × reps, seconds (20 s) or repeats (4 × 10 s / 5 s), then /s or /alt, tempo, @8 kg, rest r0:30'
+              : 'sets of reps or of seconds, on each side, tempo 2-0-2-0, 8 kg, rest 0:30; shorthand is read too'}
           </span>
         )}
       </p>
@@ -127,7 +121,7 @@ export function DoseLine({ entry, place }: { entry: Schemas['BoardEntry']; place
         )}
         <Button
           onClick={() => {
-            setText(null);
+            onDone();
           }}
         >
           Cancel

@@ -52,6 +52,7 @@ export function MoveSession({
       <label className="flex items-center gap-2 text-[0.9375rem]">
         Move to
         <select
+          autoFocus
           aria-label={`Move the session of ${dayNames[day] ?? day} to`}
           className="rounded-md border border-wood bg-card px-2 py-1.5"
           value={to}

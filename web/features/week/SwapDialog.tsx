@@ -1,6 +1,4 @@
-import { Repeat2 } from 'lucide-react';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { isConflict, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { CloseDialog, Dialog } from '../../ui/Dialog';
@@ -15,41 +13,24 @@ import { Empty } from '../../ui/Empty';
 import { useSwaps } from './queries';
 
 /** What can stand in for one exercise of the week, with what is sore today spared. */
-export function SwapDialog({ entry, place }: { entry: Schemas['BoardEntry']; place: Place }) {
-  const [search, setSearch] = useSearchParams();
-  const asked = search.get('swap') === `${place.session}-${place.block}-${place.entry}`;
-  const [own, setOwn] = useState(false);
-  const setOpen = (on: boolean) => {
-    setOwn(on);
-    if (on || !asked) return;
-    setSearch(
-      (before) => {
-        before.delete('swap');
-        return before;
-      },
-      { replace: true },
-    );
-  };
+export function SwapDialog({
+  entry,
+  place,
+  open,
+  onOpenChange,
+}: {
+  entry: Schemas['BoardEntry'];
+  place: Place;
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+}) {
   return (
-    <Dialog
-      title={`Instead of ${entry.name}`}
-      open={own || asked}
-      onOpenChange={setOpen}
-      trigger={
-        <button
-          type="button"
-          aria-label={`Swap ${entry.name}`}
-          className="inline-flex size-8 shrink-0 items-center justify-center rounded-full text-faint hover:text-ink"
-        >
-          <Repeat2 size={18} aria-hidden />
-        </button>
-      }
-    >
+    <Dialog title={`Instead of ${entry.name}`} open={open} onOpenChange={onOpenChange}>
       <Choices
         entry={entry}
         place={place}
         onDone={() => {
-          setOpen(false);
+          onOpenChange(false);
         }}
       />
     </Dialog>

@@ -1,25 +1,23 @@
 import { Shares } from '../../parts/week/shares';
 import { byDay } from '../../parts/week/byDay';
 import { RefreshCw } from 'lucide-react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { dayAndMonth, today } from '../../lib/dates';
 import { dayNames, kindNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
-import { Code } from '../../ui/Code';
-import { Kept } from '../../ui/Kept';
+import { Menu } from '../../ui/Menu';
 import { Notice, Waiting } from '../../ui/Notice';
-import { Why } from '../../ui/Why';
 import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
 import { ProgramFiles } from '../../parts/plan/ProgramFiles';
 import { Preparation } from '../../parts/week/Preparation';
 import { WhyNotDialog } from '../../parts/whynot/WhyNot';
 import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { ClientAudit } from './ClientAudit';
-import { DoseLine } from './DoseLine';
+import { Exercise, Reasons } from './Exercise';
 import { MissedSession } from './MissedSession';
 import { MoveSession } from './MoveSession';
-import { SwapDialog } from './SwapDialog';
 import { RunSession } from './RunSession';
 import { useWeek } from '../../parts/week/useWeek';
 import { planAnew } from '../../parts/plan/changes';
@@ -120,6 +118,13 @@ const states = { planned: null, running: 'on the floor', done: 'done', missed: '
 function SessionCard({ session, week, place }: { session: Schemas['WeekSession']; week: number; place: number }) {
   const command = useBoardChange();
   const weeks = useBoard().data?.weeks ?? 1;
+  const [shown, setShown] = useState<'why' | 'move' | null>(null);
+  const show = (what: typeof shown) => () => {
+    setShown(what);
+  };
+  const close = show(null);
+  const day = dayNames[session.day] ?? '';
+  const isTooLong = session.over && !session.a_little_over;
   const state = states[session.state];
   const isDue = session.state === 'planned' && session.date !== null && session.date <= today();
   const share =
@@ -137,25 +142,26 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
               {state}
             </b>
           )}
-          <Why about={dayNames[session.day] ?? ''} reasons={session.why} />
           <span className="ml-auto whitespace-nowrap">
-            <b className={`text-xl ${session.over ? 'text-warn' : ''}`} data-session-total={session.day}>
+            <b className={`text-xl ${isTooLong ? 'text-warn' : ''}`} data-session-total={session.day}>
               {session.total.text}
             </b>{' '}
             <span className="text-faint">of {session.budget.text}</span>
           </span>
         </div>
         <div className="mt-1 h-2 rounded-full bg-line" aria-hidden>
-          <div className={`h-2 rounded-full ${session.over ? 'bg-warn' : 'bg-stand'}`} style={{ width: `${share}%` }} />
+          <div className={`h-2 rounded-full ${isTooLong ? 'bg-warn' : 'bg-stand'}`} style={{ width: `${share}%` }} />
         </div>
         <p className="mt-1 text-sm text-faint">
-          {session.over && <b className="text-warn">Over the client’s minutes. </b>}
+          {isTooLong && <b className="text-warn">Over the client’s minutes. </b>}
+          {session.a_little_over && 'A little over the client’s minutes. '}
           {kindNames[session.kind]}
           {session.place === 'home' && ', at home'}
           {session.moved_from !== null && `, moved from ${dayNames[session.moved_from] ?? ''}`}
           {session.moved_from_week !== null && ` of week ${session.moved_from_week}`}. Work {session.work.text}, rest{' '}
           {session.rest.text}, changes {session.change.text}
         </p>
+        {session.mended !== null && <p className="text-sm">{session.mended}</p>}
       </header>
       <div className="px-4 empty:hidden">
         <Preparation what="Warm-up" part={session.warm_up} />
@@ -169,19 +175,11 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
           )}
           <ul>
             {block.entries.map((entry, e) => (
-              <li key={`${entry.exercise}${e}`} className="border-b border-line py-1.5 last:border-0">
-                <div className="flex items-center gap-2">
-                  <Code code={entry.category ?? '–'} />
-                  <span className="flex-1 leading-tight font-semibold">{entry.name}</span>
-                  <span className="text-faint">{entry.total.text}</span>
-                  {entry.ladder !== null && (
-                    <SwapDialog entry={entry} place={{ week, session: place, block: b, entry: e }} />
-                  )}
-                  <Why about={entry.name} reasons={entry.why} />
-                </div>
-                <Kept unsafe={entry.unsafe} insisted={entry.insisted} />
-                <DoseLine entry={entry} place={{ week, session: place, block: b, entry: e }} />
-              </li>
+              <Exercise
+                key={`${entry.exercise}${e}`}
+                entry={entry}
+                place={{ week, session: place, block: b, entry: e }}
+              />
             ))}
           </ul>
         </div>
@@ -194,13 +192,13 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
           What became of it?
           <Link
             to={`../log?week=${week + 1}&session=${session.number}`}
-            aria-label={`Done: write down the session of ${dayNames[session.day] ?? ''}`}
+            aria-label={`Done: write down the session of ${day}`}
             className="inline-flex min-h-10 items-center px-2 font-semibold underline underline-offset-4"
           >
             Done
           </Link>
           <Button
-            aria-label={`Missed the session of ${dayNames[session.day] ?? ''}`}
+            aria-label={`Missed the session of ${day}`}
             disabled={command.isPending}
             onClick={() => {
               command.mutate(missSession(week + 1, place + 1, true));
@@ -211,22 +209,15 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
         </p>
       )}
       {session.by_hand && (
-        <p className="flex flex-wrap items-center gap-2 border-t border-line px-4 py-1">
-          Built by hand: it stays when the program is planned anew.
-          <Button
-            look="quiet"
-            aria-label={`Let the session of ${dayNames[session.day] ?? ''} go`}
-            disabled={command.isPending}
-            onClick={() => {
-              command.mutate(letSessionGo(week + 1, place + 1));
-            }}
-          >
-            Let it go
-          </Button>
-        </p>
+        <p className="border-t border-line px-4 py-1">Built by hand: it stays when the program is planned anew.</p>
       )}
       {session.state === 'missed' && <MissedSession session={session} week={week + 1} />}
-      <footer className="flex flex-wrap items-center border-t border-line">
+      {shown === 'why' && (
+        <div className="px-4">
+          <Reasons about={day} reasons={session.why} onClose={close} />
+        </div>
+      )}
+      {shown === 'move' && (
         <MoveSession
           key={session.key + session.day}
           day={session.day}
@@ -234,38 +225,42 @@ function SessionCard({ session, week, place }: { session: Schemas['WeekSession']
           weeks={weeks}
           place={place + 1}
         />
-        <span className="ml-auto flex flex-wrap justify-end gap-1 p-2">
-          <Link
-            to={`../build?week=${week + 1}&place=${place + 1}`}
-            aria-label={`Build the session of ${dayNames[session.day] ?? ''}`}
-            className="inline-flex min-h-10 items-center px-2 font-semibold underline underline-offset-4"
-          >
-            Build
-          </Link>
-          <Link
-            to={`../door?week=${week + 1}&place=${place + 1}`}
-            aria-label={`At the door, ${dayNames[session.day] ?? ''}`}
-            className="inline-flex min-h-10 items-center px-2 font-semibold underline underline-offset-4"
-          >
-            At the door
-          </Link>
-          <RunSession
-            week={week + 1}
-            place={place + 1}
-            day={dayNames[session.day] ?? ''}
-            again={session.state === 'done'}
-          />
-          <Button
-            look="quiet"
-            aria-label={`Remove the session of ${dayNames[session.day] ?? ''}`}
-            disabled={command.isPending}
-            onClick={() => {
-              command.mutate(removeSession(week + 1, place + 1));
-            }}
-          >
-            Remove
-          </Button>
-        </span>
+      )}
+      <footer className="flex flex-wrap items-center justify-end gap-1 border-t border-line p-2">
+        <Link
+          to={`../door?week=${week + 1}&place=${place + 1}`}
+          aria-label={`At the door, ${day}`}
+          className="inline-flex min-h-10 items-center px-2 font-semibold underline underline-offset-4"
+        >
+          At the door
+        </Link>
+        <RunSession week={week + 1} place={place + 1} day={day} again={session.state === 'done'} />
+        <Menu
+          of={`the session of ${day}`}
+          items={[
+            { name: 'Move to another day', onChoose: show('move') },
+            { name: 'Build on it', to: `../build?week=${week + 1}&place=${place + 1}` },
+            ...(session.by_hand
+              ? [
+                  {
+                    name: 'Plan it anew with the others',
+                    disabled: command.isPending,
+                    onChoose: () => {
+                      command.mutate(letSessionGo(week + 1, place + 1));
+                    },
+                  },
+                ]
+              : []),
+            ...(session.why.length === 0 ? [] : [{ name: 'Why it is so', onChoose: show('why') }]),
+            {
+              name: 'Take it out',
+              disabled: command.isPending,
+              onChoose: () => {
+                command.mutate(removeSession(week + 1, place + 1));
+              },
+            },
+          ]}
+        />
       </footer>
     </section>
   );
