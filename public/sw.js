@@ -1,23 +1,40 @@
-// Lets the floor open without the network, in a secure context: pages of the application come from the server where it answers and
-// from the last copy where it does not; built files never change under their names. Logs are not kept here but by the page itself.
+// Lets the floor open and the day be read without the network, in a secure context: pages of the application and what is read of the
+// day come from the server where it answers and from the last copy where it does not; built files never change under their names. Logs
+// are not kept here but by the page itself.
 const KEPT = 'even-rungs';
 const PAGE = '/floor';
 // none of the application's pages
 const OTHERS = ['/own/', '/calendar/', '/api/'];
+// what is read without a server: who is signed in, the day, the tables, and of a client the board, a week and the sheet
+const READ = [
+  /^\/api\/(me|clients|library)$/,
+  /^\/api\/clients\/[^/]+\/(board|sheet|sheet\.html|programs\/current\/weeks\/\d+)$/,
+];
+// what a web server says whose application is gone
+const GONE = [502, 503, 504];
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
 
+/** The copy, which says from when it is. */
+function copyOf(kept) {
+  const headers = new Headers(kept.headers);
+  headers.set('X-Kept-Since', kept.headers.get('Date') ?? '');
+  return new Response(kept.body, { status: kept.status, headers });
+}
+
 async function fromServerOrKept(request, key) {
   const kept = await caches.open(KEPT);
+  const old = () => kept.match(key, { ignoreVary: true });
   try {
     const response = await fetch(request);
     if (response.ok) await kept.put(key, response.clone());
-    return response;
+    const copy = GONE.includes(response.status) ? await old() : undefined;
+    return copy === undefined ? response : copyOf(copy);
   } catch (error) {
-    const old = await kept.match(key);
-    if (old === undefined) throw error;
-    return old;
+    const copy = await old();
+    if (copy === undefined) throw error;
+    return copyOf(copy);
   }
 }
 
@@ -35,7 +52,8 @@ self.addEventListener('fetch', (event) => {
   const url = new URL(request.url);
   if (request.method !== 'GET' || url.origin !== self.location.origin) return;
   if (url.pathname.startsWith('/build/')) event.respondWith(fromKeptOrServer(request));
+  else if (READ.some((path) => path.test(url.pathname)))
+    event.respondWith(fromServerOrKept(request, url.pathname + url.search));
   else if (request.mode === 'navigate' && !OTHERS.some((path) => url.pathname.startsWith(path)))
     event.respondWith(fromServerOrKept(request, PAGE));
-  else if (url.pathname === '/api/me') event.respondWith(fromServerOrKept(request, '/api/me'));
 });

@@ -20,6 +20,8 @@ const queries = new QueryClient({
     queries: {
       retry: (count, error) => count < 2 && !(error instanceof ApiError && error.problem.status >= 400),
       refetchOnWindowFocus: false,
+      // without a network the service worker answers with what was kept
+      networkMode: 'always',
     },
     // what cannot be sent says so at once: nothing is done later that nobody waits for any more
     mutations: { networkMode: 'always' },

@@ -21,8 +21,8 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * When the programs of the demo began, and made-up months before the logs of a client: how they climbed to where they stand, and the program
- * that the logs are of.
+ * When the programs of the demo began, and made-up months before the logs of a client: how they climbed to where they stand, and the
+ * program that the logs are of.
  */
 final class SimulatedPast
 {

@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch';
+import { answeredBy } from './kept';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -14,6 +15,11 @@ export class ApiError extends Error {
 /** Whether somebody else changed the same thing first. */
 export function isConflict(error: Error | null): boolean {
   return error instanceof ApiError && error.problem.status === 409;
+}
+
+/** Whether no server answered: nothing is known to have been done. */
+export function isUnreachable(error: Error | null): boolean {
+  return error instanceof ApiError && error.problem.status === 0;
 }
 
 /** What the server asks for at a field before it goes on; null where it asks for nothing there. */
@@ -44,6 +50,7 @@ const forgeryToken: Middleware = {
     return request;
   },
   async onResponse({ id, response }) {
+    answeredBy(response);
     const again = unsent.get(id);
     unsent.delete(id);
     if (response.status !== 419 || again === undefined) return undefined;

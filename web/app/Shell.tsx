@@ -1,8 +1,10 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { CircleHelp, CircleUser, LogOut, Moon, Sun } from 'lucide-react';
-import { lazy, Suspense, useEffect } from 'react';
+import { lazy, Suspense, useEffect, useSyncExternalStore } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
+import { keptSince, watchKept } from '../api/kept';
+import { moment } from '../lib/dates';
 import { Boundary } from '../ui/Boundary';
 import { Button } from '../ui/Button';
 import { Mark } from '../ui/Mark';
@@ -11,6 +13,7 @@ import { pages } from '../lib/pages';
 import { useMay, useMe } from '../lib/session';
 import { useTheme } from '../lib/theme';
 import { Finder } from './Finder';
+import { useKeptDay } from './useKeptDay';
 import { useTold } from './useTold';
 
 const FloorClock = lazy(() => import('../features/floor/FloorClock'));
@@ -38,6 +41,7 @@ export function Shell() {
   const address = useLocation().pathname;
   const said = useTold();
   useHelpKey();
+  useKeptDay();
 
   async function signOut() {
     await answer(api.POST('/sign-out'));
@@ -110,6 +114,7 @@ export function Shell() {
       <p aria-live="polite" className="sr-only" data-told>
         {said}
       </p>
+      <ReadFromDevice />
       <main id="main" tabIndex={-1} className="min-h-screen flex-1 outline-none print:min-h-0">
         <Boundary of={address}>
           <Suspense fallback={<Waiting what="the page" />}>
@@ -125,6 +130,17 @@ export function Shell() {
         </Link>
       </footer>
     </div>
+  );
+}
+
+/** Said as long as answers come from this device instead of the server. */
+function ReadFromDevice() {
+  const since = useSyncExternalStore(watchKept, keptSince);
+  if (since === null) return null;
+  return (
+    <p role="status" className="border-b-2 border-warn bg-warn-soft px-4 py-2 font-semibold text-warn print:hidden">
+      The server cannot be reached. You read what this device kept at {moment(since)}.
+    </p>
   );
 }
 

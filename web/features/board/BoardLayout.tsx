@@ -8,6 +8,7 @@ import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 import { Conflict } from './Conflict';
+import { Unsent } from './Unsent';
 import { PlanQuestion } from '../../parts/plan/PlanQuestion';
 import { redo, undo, useBoard, useBoardChange, type Board } from '../../parts/board/useBoard';
 
@@ -66,6 +67,7 @@ export function BoardLayout() {
       )}
       {isTrainer && <PlanQuestion board={board.data} />}
       <Conflict />
+      <Unsent />
       <div data-page tabIndex={-1} className="outline-none">
         <Suspense fallback={<Waiting what="the page" />}>
           <Outlet />

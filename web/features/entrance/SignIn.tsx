@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { answer, api } from '../../api/client';
 import { TextField } from '../../ui/Field';
+import { beginCopies } from '../../parts/run/copies';
 import { Entrance } from './Entrance';
 import { fieldError } from '../../lib/fieldError';
 
@@ -16,6 +17,7 @@ export function SignIn() {
   const signIn = useMutation({
     mutationFn: () => answer(api.POST('/sign-in', { body: { email, password, ...(code === '' ? {} : { code }) } })),
     onSuccess: async (me) => {
+      await beginCopies(me.id);
       queries.setQueryData(['me'], me);
       await navigate(state?.from ?? '/clients', { replace: true });
     },

@@ -8,7 +8,7 @@ import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
 import { PaperFrame } from './PaperFrame';
-import { useSheet } from './queries';
+import { sheetAddress, useSheet } from './queries';
 import { SheetFields, useSheetChoice } from './SheetFields';
 import { Ways } from './Ways';
 
@@ -26,16 +26,7 @@ export function Sheet() {
   if (sheet.isError) return <Notice title={sheet.error.message} />;
   if (sheet.data === undefined) return <Waiting what="the sheet" />;
   const { pages, detail } = sheet.data;
-  const wanted = new URLSearchParams({
-    week: String(at.number),
-    language: choice.language,
-    pages: String(choice.pages),
-    paper: choice.paper,
-    size: choice.size,
-    detail: String(detail),
-    // another version of the client is another page
-    of: String(board.data.version),
-  }).toString();
+  const wanted = sheetAddress(at.number, choice, detail, board.data.version);
   return (
     <div>
       {isTrainer && <Ways />}

@@ -13,12 +13,15 @@ export interface SheetChoice {
 const key = 'even-rungs-sheet';
 const usual: SheetChoice = { language: 'en', pages: 2, paper: 'a4', size: 'usual' };
 
+/** What was last chosen on this device. */
+export function keptChoice(): SheetChoice {
+  const kept = localStorage.getItem(key);
+  return kept === null ? usual : { ...usual, ...(JSON.parse(kept) as Partial<SheetChoice>) };
+}
+
 /** The choice of this device. */
 export function useSheetChoice(): [SheetChoice, (choice: SheetChoice) => void] {
-  const [choice, setChoice] = useState<SheetChoice>(() => {
-    const kept = localStorage.getItem(key);
-    return kept === null ? usual : { ...usual, ...(JSON.parse(kept) as Partial<SheetChoice>) };
-  });
+  const [choice, setChoice] = useState(keptChoice);
   return [
     choice,
     (next) => {

@@ -12,3 +12,17 @@ export function useSheet(client: string, version: number | undefined, week: numb
     placeholderData: (before) => before,
   });
 }
+
+/** Where a sheet is, as a page and as a file: so many pages, so much left out, of this version of the client. */
+export function sheetAddress(week: number, choice: SheetChoice, detail: number, version: number): string {
+  return new URLSearchParams({
+    week: String(week),
+    language: choice.language,
+    pages: String(choice.pages),
+    paper: choice.paper,
+    size: choice.size,
+    detail: String(detail),
+    // another version of the client is another page
+    of: String(version),
+  }).toString();
+}

@@ -1,5 +1,12 @@
 import { answer, api } from '../../api/client';
-import type { BoardChange } from '../../parts/board/useBoard';
+import type { BoardChange, BoardLadder } from '../../parts/board/useBoard';
+
+function stoodOn(ladder: BoardLadder, rung: string, step: number): BoardLadder {
+  const dose = ladder.rungs.find((each) => each.id === rung)?.steps[step];
+  if (dose === undefined) return ladder;
+  const basis = ladder.standing?.basis ?? 'highest-clean';
+  return { ...ladder, standing: { rung, step, basis, dose, range: null, last_load: null } };
+}
 
 /** Lets the client stand on another rung, with a word why where there is one. */
 export function moveRung(rung: string, step: number, note: string): BoardChange {
@@ -7,6 +14,7 @@ export function moveRung(rung: string, step: number, note: string): BoardChange 
     name: 'Your move',
     about: (newer) =>
       newer.ladders.flatMap((ladder) => ladder.rungs).find((each) => each.id === rung)?.name ?? 'nothing',
+    foresee: (board) => ({ ...board, ladders: board.ladders.map((ladder) => stoodOn(ladder, rung, step)) }),
     send: (client, version) =>
       answer(
         api.POST('/clients/{client}/moves', {

@@ -1,6 +1,7 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useMutationState, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { useParams } from 'react-router';
-import { answer, api, type Schemas } from '../../api/client';
+import { answer, api, isUnreachable, type Schemas } from '../../api/client';
 
 export type Board = Schemas['Board'];
 export type BoardLadder = Schemas['BoardLadder'];
@@ -24,9 +25,21 @@ export function useBoardOf(client: string) {
   });
 }
 
-/** The board of the client in the address. */
+/** The board of the client in the address, with what is on its way to the server as it will be; what is refused was never there. */
 export function useBoard() {
-  return useBoardOf(useClientId());
+  const client = useClientId();
+  const board = useBoardOf(client);
+  const underWay = useMutationState({
+    filters: { mutationKey: ['board', client], status: 'pending' },
+    select: (change) => change.state.variables as BoardChange,
+  });
+  const known = board.data;
+  const foreseen = useMemo(
+    () =>
+      known === undefined ? undefined : underWay.reduce((before, each) => each.foresee?.(before) ?? before, known),
+    [known, underWay],
+  );
+  return { ...board, data: foreseen } as typeof board;
 }
 
 /** Changes of the client in the address go one after the other, each on the version that the one before it made. */
@@ -51,6 +64,8 @@ export interface BoardChange {
   name: string;
   /** what it is about, in words of the newer board, where somebody else was faster */
   about?: (newer: Board) => string;
+  /** how the board looks with it, as far as the page can tell before the server has answered */
+  foresee?: (board: Board) => Board;
   send: (client: string, version: number) => Promise<Board>;
 }
 
@@ -77,10 +92,18 @@ export function useBoardChange() {
   return useMutation({
     mutationKey: ['board', client],
     scope: { id: client },
+    // what could not be sent waits for as long as the page is open
+    gcTime: Infinity,
     mutationFn: (change: BoardChange) =>
       change.send(client, queries.getQueryData<Board>(['board', client])?.version ?? 1),
-    onSuccess: (board) => {
+    onSuccess: (board, change) => {
       queries.setQueryData(['board', client], board);
+      const cache = queries.getMutationCache();
+      for (const each of cache.findAll({ mutationKey: ['board', client] })) {
+        const isOver =
+          each.state.status === 'success' || (each.state.status === 'error' && !isUnreachable(each.state.error));
+        if (isOver && each.state.variables !== change) cache.remove(each);
+      }
       void queries.invalidateQueries({ queryKey: ['clients'] });
       void queries.invalidateQueries({ queryKey: ['programs', client] });
     },

@@ -1,9 +1,10 @@
 import { forgetOwner } from '../../lib/device';
+import { forgetCopies } from './copies';
 import { leave } from './store';
 
 /** Leaves nothing to read on the device: drafts and copies go, runs that the server has too, and those it lacks are sealed. */
 export async function forgetDevice() {
-  if ('caches' in window) await caches.delete('even-rungs');
+  await forgetCopies();
   await leave();
   forgetOwner();
 }

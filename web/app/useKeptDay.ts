@@ -1,0 +1,79 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useSyncExternalStore } from 'react';
+import { answer, api, type Schemas } from '../api/client';
+import { keptChoice } from '../features/sheet/SheetFields';
+import { sheetAddress } from '../features/sheet/queries';
+import { COPIES } from '../parts/run/copies';
+
+/** A page is drawn first; what is kept for later waits so long. */
+const IDLE_MS = 2000;
+
+/** The pages that are read without a server, each in a file of its own. */
+const pages = [() => import('../features/today/TodayPage'), () => import('../features/sheet/Sheet')];
+
+/** Asks once for all that is read of a client of the day, so that a copy of it is on the device. */
+async function keep(client: string) {
+  const path = { client };
+  const board = await answer(api.GET('/clients/{client}/board', { params: { path } }));
+  if (board.week === null) return;
+  const week = board.present_week;
+  if (week > 1) {
+    await answer(
+      api.GET('/clients/{client}/programs/{program}/weeks/{week}', {
+        params: { path: { client, program: 'current', week } },
+      }),
+    );
+  }
+  const choice = keptChoice();
+  const sheet = await answer(api.GET('/clients/{client}/sheet', { params: { path, query: { week, ...choice } } }));
+  const address = `/api/clients/${client}/sheet.html?${sheetAddress(week, choice, sheet.detail, board.version)}`;
+  const copies = await caches.open(COPIES);
+  if ((await copies.match(address, { ignoreVary: true })) === undefined) await fetch(address);
+}
+
+/** Takes the copies of everybody else off the device. */
+async function forgetOthers(clients: ReadonlySet<string>) {
+  const copies = await caches.open(COPIES);
+  for (const request of await copies.keys()) {
+    const client = /^\/api\/clients\/([^/]+)\//.exec(new URL(request.url).pathname)?.[1];
+    if (client !== undefined && !clients.has(client)) await copies.delete(request);
+  }
+}
+
+async function keepAll(clients: readonly string[], over: AbortSignal) {
+  if (navigator.serviceWorker.controller === null) return;
+  try {
+    for (const page of pages) await page();
+    await forgetOthers(new Set(clients));
+    await answer(api.GET('/library'));
+    for (const client of clients) if (!over.aborted) await keep(client);
+  } catch {
+    // without a server there is nothing to be kept; the copies of before stay
+  }
+}
+
+function dueOn(list: Schemas['ClientList'] | undefined): string {
+  if (list === undefined || list.behind > 0) return '';
+  const due = list.clients.filter((client) => client.today.some((session) => session.date === list.day));
+  return due.map((client) => client.id).join(' ');
+}
+
+/** Keeps the clients of the day on the device to be read without a server: board, week and sheet; they leave with sign-out. */
+export function useKeptDay() {
+  const queries = useQueryClient();
+  const due = useSyncExternalStore(
+    (changed) => queries.getQueryCache().subscribe(changed),
+    () => dueOn(queries.getQueryData(['clients'])),
+  );
+  useEffect(() => {
+    if (due === '' || !('serviceWorker' in navigator)) return;
+    const over = new AbortController();
+    const later = setTimeout(() => {
+      void keepAll(due.split(' '), over.signal);
+    }, IDLE_MS);
+    return () => {
+      clearTimeout(later);
+      over.abort();
+    };
+  }, [due]);
+}
