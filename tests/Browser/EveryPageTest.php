@@ -7,7 +7,8 @@ namespace Tests\Browser;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /**
- * Every page: no fault of access by axe-core, nothing that jumps on a slow line, nothing wider than the screen.
+ * Every page: no fault of access by axe-core, nothing to tap under 24 px or too near to another (WCAG 2.2, 2.5.8), nothing that jumps on a
+ * slow line, nothing wider than the screen.
  */
 final class EveryPageTest extends BrowserTestCase
 {
@@ -83,7 +84,8 @@ final class EveryPageTest extends BrowserTestCase
             $this->browser->executeScript('document.documentElement.dataset.motion = "less"');
             // colours take axe most of its time: those of a phone are looked at in the long runs; nothing but colours differs in the dark
             $colours = $width === 1280 || getenv('EVEN_RUNGS_EVERY_PAGE') !== false;
-            $looks = [['light', ['rules' => ['color-contrast' => ['enabled' => $colours]]]]];
+            $rules = ['color-contrast' => ['enabled' => $colours], 'target-size' => ['enabled' => true]];
+            $looks = [['light', ['rules' => $rules]]];
             if ($colours) {
                 $looks[] = ['dark', ['runOnly' => ['color-contrast']]];
             }

@@ -114,9 +114,9 @@ export function Wall() {
     command.mutate(moveRung(target, step, note), {
       onSuccess: () => {
         setNote('');
-        choose(target);
       },
     });
+    choose(target);
   }
 
   function onKey(event: KeyboardEvent, at: BoardLadder, on: BoardRung) {
@@ -384,7 +384,7 @@ function RungBar({
         ? 'bg-card border-dashed border-act border-2'
         : 'bg-card border-wood';
   const spoken = [
-    folded ? rung.name : '',
+    folded ? rung.name : name,
     `level ${rung.level}`,
     standing ? `stands here, step ${(ladder.standing?.step ?? 0) + 1} of ${rung.steps.length}` : '',
     next ? 'next' : '',
@@ -398,6 +398,7 @@ function RungBar({
     <button
       type="button"
       data-rung={rung.id}
+      aria-label={spoken}
       title={folded ? rung.name : undefined}
       data-state={rung.state}
       data-standing={standing || undefined}
@@ -437,7 +438,6 @@ function RungBar({
         <Flag size={13} aria-hidden className="absolute top-0.5 right-0.5 fill-act text-act" data-aim={rung.id} />
       )}
       {standing && <Climb done={(ladder.standing?.step ?? 0) + 1} of={rung.steps.length} />}
-      <span className="sr-only">{spoken}</span>
     </button>
   );
 }
