@@ -137,8 +137,8 @@ final class BuilderTest extends BrowserTestCase
         $this->css('input[aria-label^="Dose of Dead bug"]')->sendKeys(WebDriverKeys::ENTER);
         $this->waitUntil(fn (): bool => ! str_contains($this->css('body')->getText(), '2-1-2-0'));
 
-        $this->css('button[aria-label^="Minutes claimed"]')->click();
-        $this->fill('input[aria-label="Minutes claimed"]', '20'.WebDriverKeys::ENTER);
+        $this->css('button[aria-label^="Minutes it should take"]')->click();
+        $this->fill('input[aria-label="Minutes it should take"]', '20'.WebDriverKeys::ENTER);
         $this->waitForText('20:00');
     }
 
@@ -226,7 +226,7 @@ final class BuilderTest extends BrowserTestCase
         $this->go('Program');
         $this->button('Days and wishes')->click();
         (new WebDriverSelect($this->element(WebDriverBy::cssSelector('[data-day="mon"] select'))))->selectByValue('hard');
-        $this->waitForText('Had to give: A hard session on Monday: it is a day of heavy lifting.');
+        $this->waitForText('Not possible beside the others: A hard session on Monday: it is a day of heavy lifting.');
     }
 
     public function test_a_group_of_three_shares_one_circuit(): void

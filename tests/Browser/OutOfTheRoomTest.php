@@ -104,7 +104,7 @@ final class OutOfTheRoomTest extends BrowserTestCase
         $this->button('Take it over')->click();
         $this->waitForText('Taken over.');
         self::assertStringContainsString('Sore on kneeling', $this->limits('Maren Tidewell'));
-        $this->element(WebDriverBy::xpath('//section[@aria-label="Read in lately"]//button[contains(., "Undo")]'))->click();
+        $this->element(WebDriverBy::xpath('//section[@aria-label="Imported lately"]//button[contains(., "Undo")]'))->click();
         $this->waitForText('Undone.');
         self::assertStringNotContainsString('Sore on kneeling', $this->limits('Maren Tidewell'));
     }

@@ -77,7 +77,7 @@ final class SafeFirstTest extends BrowserTestCase
         $this->signIn();
         $client = $this->client('Bea Thwart');
         $this->open('/clients/'.$client.'/log');
-        $card = $this->element(WebDriverBy::xpath('//article[@data-verdict="step-up"][contains(., "Gives way in the weeks ahead")]'));
+        $card = $this->element(WebDriverBy::xpath('//article[@data-verdict="step-up"][contains(., "What the weeks ahead")]'));
         self::assertMatchesRegularExpression('/rest \d:\d\d → \d:\d\d on \d+ exercises?/', $card->getText());
         $ladder = (string) $card->getAttribute('aria-label');
         preg_match('/, (.+) → (?:.+, )?(?<dose>.+)/', $card->getText(), $promised);

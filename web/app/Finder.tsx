@@ -139,7 +139,7 @@ function Choices({ onDone }: { onDone: () => void }) {
           </li>
         ))}
       </ul>
-      {typed.trim() !== '' && found.length === 0 && !rungs.isFetching && <p>Nothing here answers to that.</p>}
+      {typed.trim() !== '' && found.length === 0 && !rungs.isFetching && <p>Nothing matches.</p>}
     </div>
   );
 }

@@ -61,7 +61,7 @@ export const pages: readonly { to: string; name: string; readers?: true; owners?
   { to: '/clients/programs', name: 'Programs from a table' },
   { to: '/sheets', name: 'Sheets' },
   { to: '/archive', name: 'Archive' },
-  { to: '/library/words', name: 'Words of your own' },
+  { to: '/library/words', name: 'Your own words' },
   { to: '/account', name: 'Account', readers: true },
   { to: '/help', name: 'Help', readers: true },
 ];

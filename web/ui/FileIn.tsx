@@ -82,7 +82,7 @@ export function FileIn<T>({
         </>
       )}
       {reading.isSuccess && said !== undefined && <span role="status">{said(reading.data)}</span>}
-      {reading.isError && givenUp && <span role="status">Given up. Nothing of the file was kept.</span>}
+      {reading.isError && givenUp && <span role="status">Stopped. Nothing of the file was kept.</span>}
       {reading.isError && !givenUp && (
         <div role="alert" className="w-full font-semibold text-warn">
           <p>Nothing of the file was kept. {problems.length === 0 ? reading.error.message : ''}</p>

@@ -349,9 +349,9 @@ function Times({ tools }: { tools: ReturnType<typeof useBuilder> }) {
       {seconds('warm_up_s', 'Warm-up')}
       {seconds('cool_down_s', 'Cool-down')}
       <div className="w-44">
-        <p className="font-semibold">Minutes claimed</p>
+        <p className="font-semibold">Minutes it should take</p>
         <LineEdit
-          label="Minutes claimed"
+          label="Minutes it should take"
           text={tools.built.data?.claimed?.text ?? 'not said'}
           start={tools.built.data?.claimed?.text ?? ''}
           hint="20, or 17:30; empty where nobody says"

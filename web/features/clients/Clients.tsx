@@ -94,7 +94,7 @@ export function Clients() {
           <ClientForm />
         </Suspense>
       )}
-      {all.length > 0 && list.shown.length === 0 && <p>Nobody here answers to that.</p>}
+      {all.length > 0 && list.shown.length === 0 && <p>No client matches.</p>}
       <ul className="space-y-2">
         {list.shown.map((client) => (
           <ClientRow

@@ -37,7 +37,7 @@ export function Finish({ run, act }: { run: Run; act: Act }) {
           ? 'Nothing was done and nothing was said: that is no session, and none is kept.'
           : !run.finished && 'Say what is not said yet, then finish.'}
       </p>
-      {run.thrown === true && <p className="text-lg">Thrown away. It goes once the server knows.</p>}
+      {run.thrown === true && <p className="text-lg">Thrown away. It leaves this device once the server knows.</p>}
       {!nothing &&
         run.thrown !== true &&
         run.plan.members.map((member, i) => <AtTheEnd key={member.client} run={run} member={i} act={act} />)}
@@ -219,7 +219,7 @@ function AtTheEnd({ run, member, act }: { run: Run; member: number; act: Act }) 
       />
       {(who?.signs.length ?? 0) > 0 && (
         <div role="group" aria-label={`Signs${name}`} className="mt-2 flex flex-wrap items-center gap-1.5">
-          <span className="font-semibold">Was there</span>
+          <span className="font-semibold">Signs that were there</span>
           {who?.signs.map((sign) => (
             <Choice
               key={sign.id}

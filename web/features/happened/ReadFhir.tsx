@@ -75,7 +75,7 @@ export function ReadFhir() {
         </section>
       )}
       <p role="status" className="font-semibold empty:hidden">
-        {take.isSuccess && 'Taken over. It can be undone under “Read in lately”.'}
+        {take.isSuccess && 'Taken over. It can be undone under “Imported lately”.'}
       </p>
       <p role="alert" className="font-semibold text-warn empty:hidden">
         {take.error?.message}

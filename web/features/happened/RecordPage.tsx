@@ -49,8 +49,8 @@ function WhoseClient({ client }: { client: string }) {
   const all = trainers.data?.trainers ?? [];
   const theirs = all.filter((each) => each.theirs).map((each) => each.id);
   return (
-    <section aria-label="Whose client" className="rounded-lg border border-line bg-card p-4">
-      <h2 className="text-lg font-bold">Whose client</h2>
+    <section aria-label="Trainers of this client" className="rounded-lg border border-line bg-card p-4">
+      <h2 className="text-lg font-bold">Trainers of this client</h2>
       <p className="text-faint">Owners see every client. Trainers and readers see those ticked here.</p>
       {trainers.isError && <Notice title={trainers.error.message} />}
       {all

@@ -36,7 +36,7 @@ export function HelpPage() {
           setSearch(value === '' ? {} : { find: value }, { replace: true });
         }}
       />
-      {shown.length === 0 && <p>Nothing here answers to that.</p>}
+      {shown.length === 0 && <p>Nothing matches.</p>}
       {shown.map(([name, all]) => (
         <section key={name} aria-label={name}>
           <h2 className="mt-4 text-xl font-bold">{name}</h2>

@@ -62,7 +62,7 @@ export function LibraryPage() {
           />
         </label>
         <Link to="/library/words" className="px-1 py-2 underline underline-offset-4">
-          Own words
+          Your own words
         </Link>
         <ReadFile />
         <Link
@@ -356,7 +356,7 @@ function ReadFile() {
           <Landings
             affected={check.data.affected}
             busy={save.isPending}
-            say="Read it and move them"
+            say="Move them"
             onGo={() => {
               save.mutate(read);
             }}

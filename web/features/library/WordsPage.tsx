@@ -44,9 +44,9 @@ export function WordsPage() {
         <Link to="/library" className="underline underline-offset-4">
           Library
         </Link>{' '}
-        / Own words
+        / Your own words
       </p>
-      <h1 className="text-2xl font-bold">Own words</h1>
+      <h1 className="text-2xl font-bold">Your own words</h1>
       <p className="mb-3 text-faint">
         What this studio calls an exercise, where the library has no such name. From then on the name is found and
         understood.

@@ -173,7 +173,7 @@ function GivesWay({ lines }: { lines: readonly string[] }) {
   );
   return (
     <div className="my-1">
-      <p className="font-semibold">Gives way in the weeks ahead</p>
+      <p className="font-semibold">What the weeks ahead lose by it</p>
       {list(lines.slice(0, 2))}
       {lines.length > 2 && (
         <details>

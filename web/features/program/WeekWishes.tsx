@@ -58,7 +58,7 @@ export function WeekWishes({ calendar, onChange, error }: Props & { error: Error
         </ul>
         {best.data?.given_up.map((line) => (
           <p key={line} className="mt-1 text-warn">
-            <b>Had to give:</b> {line}
+            <b>Not possible beside the others:</b> {line}
           </p>
         ))}
         {best.data !== undefined && (

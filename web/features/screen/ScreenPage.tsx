@@ -298,7 +298,7 @@ function NewClearance({ page }: { page: Page }) {
       />
       <TextField label="What they allowed or asked for" value={note} onChange={setNote} />
       <fieldset>
-        <legend className="font-semibold">It lifts</legend>
+        <legend className="font-semibold">The clearance allows again</legend>
         {page.needed
           .filter((each) => !each.covered)
           .map((each) => (

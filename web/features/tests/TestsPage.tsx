@@ -171,7 +171,7 @@ function Ratios({ days }: { days: Days }) {
   const { ratios, asymmetry } = days.norms;
   return (
     <section aria-label="Ratios">
-      <h2 className="text-xl font-bold">Against each other</h2>
+      <h2 className="text-xl font-bold">Front, back and sides compared</h2>
       <ul>
         {ratios.map((ratio) => (
           <li key={ratio.id} className="border-t border-line py-1.5">

@@ -18,8 +18,8 @@ export function ReadInsLately() {
   const lines = all.data?.read_ins ?? [];
   if (lines.length === 0 && !undo.isSuccess) return null;
   return (
-    <section aria-label="Read in lately" className="rounded-lg border border-line bg-card p-3">
-      <h2 className="text-lg font-bold">Read in lately</h2>
+    <section aria-label="Imported lately" className="rounded-lg border border-line bg-card p-3">
+      <h2 className="text-lg font-bold">Imported lately</h2>
       <ul className="text-[0.9375rem]">
         {lines.map((each) => (
           <li key={each.id} className="flex flex-wrap items-center gap-x-3 border-t border-line py-1">
