@@ -61,7 +61,7 @@ export function Shell() {
         </Link>
         <nav
           aria-label="Pages"
-          className="order-last -mx-2 flex w-full flex-wrap sm:order-none sm:mx-0 sm:ml-2 sm:w-auto"
+          className="order-last -mx-2 flex w-full overflow-x-auto sm:order-none sm:mx-0 sm:ml-2 sm:w-auto sm:flex-wrap"
         >
           {pages
             .filter((page) => page.inMenu && (isTrainer || page.readers) && (isOwner || page.owners === undefined))
@@ -70,7 +70,7 @@ export function Shell() {
                 key={to}
                 to={to}
                 className={({ isActive }) =>
-                  `px-1 py-2 text-sm font-semibold underline-offset-4 hover:underline sm:px-2 sm:text-base ${isActive ? 'underline decoration-act decoration-3' : ''}`
+                  `px-1.5 py-2 text-sm font-semibold whitespace-nowrap underline-offset-4 hover:underline sm:px-2 sm:text-base ${isActive ? 'underline decoration-act decoration-3' : ''}`
                 }
               >
                 {name}

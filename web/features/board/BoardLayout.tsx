@@ -106,13 +106,13 @@ function Places({ client }: { client: string }) {
   const here = open.find((place) => place.pages.some((page) => page.to === at));
   return (
     <nav aria-label="Pages of the client" className="mb-3 border-b border-line print:hidden">
-      <ul className="flex flex-wrap gap-1">
+      <ul className="flex overflow-x-auto sm:flex-wrap sm:gap-1">
         {open.map((place) => (
           <li key={place.name}>
             <Link
               to={`/clients/${client}/${place.pages[0]?.to ?? ''}`}
               aria-current={place === here ? 'true' : undefined}
-              className={`flex min-h-10 items-center rounded-t-md px-3 font-semibold ${place === here ? 'bg-stand text-on-stand' : 'hover:bg-card'}`}
+              className={`flex min-h-10 items-center rounded-t-md px-2 text-sm font-semibold whitespace-nowrap sm:px-3 sm:text-base ${place === here ? 'bg-stand text-on-stand' : 'hover:bg-card'}`}
             >
               {place.name}
             </Link>
@@ -120,13 +120,13 @@ function Places({ client }: { client: string }) {
         ))}
       </ul>
       {here !== undefined && (
-        <ul aria-label={here.name} className="-mb-px flex flex-wrap border-t border-stand">
+        <ul aria-label={here.name} className="-mb-px flex overflow-x-auto border-t border-stand sm:flex-wrap">
           {here.pages.map((page) => (
             <li key={page.to}>
               <NavLink
                 to={`/clients/${client}/${page.to}`}
                 className={({ isActive }) =>
-                  `flex min-h-10 items-center border-b-3 px-3 font-semibold ${isActive ? 'border-act' : 'border-transparent hover:border-line'}`
+                  `flex min-h-10 items-center border-b-3 px-2 text-sm font-semibold whitespace-nowrap sm:px-3 sm:text-base ${isActive ? 'border-act' : 'border-transparent hover:border-line'}`
                 }
               >
                 {page.name}
@@ -143,8 +143,8 @@ function Head({ board }: { board: Board }) {
   const isTrainer = useMay('trainer');
   const { client, week } = board;
   return (
-    <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2 print:hidden">
-      <div className="min-w-0 flex-1 basis-64">
+    <div className="mb-2 flex items-start gap-x-3 gap-y-2 sm:flex-wrap sm:items-end sm:gap-x-4 print:hidden">
+      <div className="min-w-0 flex-1 sm:basis-64">
         <h1 className="text-2xl leading-tight font-bold">{client.name}</h1>
         <p className="text-[0.9375rem] text-faint">
           {client.goal_name}
@@ -165,9 +165,12 @@ function Head({ board }: { board: Board }) {
           ))}
         </p>
       </div>
-      <div className="ml-auto flex items-center gap-2">
+      <div className="ml-auto flex flex-col-reverse items-end gap-1 sm:flex-row sm:items-center sm:gap-2">
         {/* as wide without a week as with one: the tabs beside it stay where they are when a plan comes */}
-        <p className="mr-2 min-h-7 min-w-39 text-right whitespace-nowrap tabular-nums" aria-live="polite">
+        <p
+          className="min-h-7 min-w-32 text-right text-sm whitespace-nowrap tabular-nums sm:mr-2 sm:min-w-39 sm:text-base"
+          aria-live="polite"
+        >
           {week !== null && (
             <>
               <b className="text-xl" data-week-total>
@@ -177,7 +180,11 @@ function Head({ board }: { board: Board }) {
             </>
           )}
         </p>
-        {isTrainer && <UndoRedo board={board} />}
+        {isTrainer && (
+          <div className="flex gap-2">
+            <UndoRedo board={board} />
+          </div>
+        )}
       </div>
     </div>
   );

@@ -81,7 +81,7 @@ function Results({ days, names }: { days: Days; names: Map<string, string> }) {
       <h2 className="text-xl font-bold">Timed holds beside published norms</h2>
       {results.length === 0 && <Empty>No hold has been measured yet.</Empty>}
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Holds beside norms">
-        <table className="w-full text-left">
+        <table className="w-full min-w-2xl text-left">
           {results.length > 0 && (
             <thead>
               <tr className="text-sm text-faint [&_th]:pr-4">
