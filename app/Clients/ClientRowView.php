@@ -8,10 +8,10 @@ use App\Planning\Board;
 use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Client\Limit;
 use EvenRungs\Core\Client\Referral;
+use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Log\PainKind;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Program\Gap;
-use EvenRungs\Core\Review\Evenness\DirectionLevels;
 
 /**
  * A client as one row of the list.
@@ -19,9 +19,9 @@ use EvenRungs\Core\Review\Evenness\DirectionLevels;
 final class ClientRowView
 {
     /** @return array<string, mixed> */
-    public static function of(Board $board): array
+    public static function of(Board $board, Library $library): array
     {
-        $levels = DirectionLevels::of($board->placements);
+        $levels = $board->levels($library);
 
         return [
             'id' => $board->record->id,

@@ -82,7 +82,7 @@ final class RosterPage
     private function found(Client $client): array
     {
         $board = $this->boards->load($client);
-        $row = ClientRowView::of($board);
+        $row = ClientRowView::of($board, $this->data->library());
         $needs = array_map(
             static fn (array $need): array => ['kind' => $need[0]->value, 'on' => $need[1]?->format('Y-m-d'), 'count' => $need[2]],
             $this->needs($client, $board)->all,

@@ -13,6 +13,7 @@ use EvenRungs\Core\Placement\Steps;
 use EvenRungs\Core\Planning\Choice\ExerciseChoice;
 use EvenRungs\Core\Planning\Choice\ExerciseChooser;
 use EvenRungs\Core\Program\Program;
+use EvenRungs\Core\Review\Evenness\DirectionLevels;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Style\Style;
 
@@ -32,6 +33,7 @@ final class Board
      * @param  ?string  $redo  what the next redo does again
      * @param  array<string, bool>  $logged  planned sessions that have a log, by key; true while it is still run
      * @param  array<string, array{kg: ?float, band: ?string, on: string}>  $loads  the newest weight or band of each rung
+     * @param  list<string>  $trained  ladders of which anything was ever done: what was trained was seen
      */
     public function __construct(
         public readonly ClientRow $record,
@@ -45,6 +47,7 @@ final class Board
         public readonly ?string $redo,
         public readonly array $logged = [],
         public readonly array $loads = [],
+        public readonly array $trained = [],
     ) {
     }
 
@@ -63,7 +66,33 @@ final class Board
             $this->redo,
             $this->logged,
             $this->loads,
+            $this->trained,
         );
+    }
+
+    /** @return list<Placement> where a ladder is in the program; all where there is none */
+    public function inUse(Library $library): array
+    {
+        $ladders = [];
+        foreach ($this->program->weeks ?? [] as $week) {
+            foreach ($week->sessions as $session) {
+                foreach ($session->entries() as $entry) {
+                    $ladders[$library->find($entry->exercise)->ladder ?? ''] = true;
+                }
+            }
+        }
+
+        return array_values(
+            array_filter(
+                $this->placements,
+                static fn (Placement $each): bool => $each->rung !== null && ($ladders === [] || isset($ladders[$each->ladder->id])),
+            ),
+        );
+    }
+
+    public function levels(Library $library): DirectionLevels
+    {
+        return DirectionLevels::of($this->inUse($library), $this->trained);
     }
 
     /** The steps of rungs as this client climbs them. */

@@ -65,6 +65,7 @@ final class BoardLoader
             $next(true),
             LogBook::planned($record),
             LastLoads::of($record),
+            LogBook::trained($record),
         );
     }
 

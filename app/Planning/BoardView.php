@@ -19,7 +19,6 @@ use EvenRungs\Core\Program\Note;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\Week;
-use EvenRungs\Core\Review\Evenness\DirectionLevels;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Formats\PlacementJson;
 use EvenRungs\Storage\DataFolder;
@@ -54,8 +53,8 @@ final class BoardView
             'nothing_programmable' => $this->nothingProgrammable($board),
             'ladders' => array_map(fn (Placement $each): array => $this->ladder($each, $board), $board->placements),
             'words' => $this->words($board),
-            'levels' => DirectionLevels::of($board->placements)->levels,
-            'spread' => DirectionLevels::of($board->placements)->spread(),
+            'levels' => $board->levels($this->data->library())->levels,
+            'spread' => $board->levels($this->data->library())->spread(),
             'week' => $week === null ? null : $this->weeks->of($week, $board),
             'weeks' => count($board->program->weeks ?? []),
             'present_week' => $board->program === null ? 1 : PresentWeek::of($board->program),

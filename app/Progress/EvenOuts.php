@@ -46,35 +46,7 @@ final class EvenOuts
 
     public function rule(Board $board): EvennessRule
     {
-        return EvennessRule::of($this->inUse($board), $board->client, $this->data->library(), self::trained($board->record));
-    }
-
-    /** @return list<string> ladders of which anything was ever done: what was trained was seen */
-    public static function trained(Client $client): array
-    {
-        return array_values(
-            SetRow::query()->ofClient($client)->where('done', '>', 0)->distinct()->pluck('ladder')->map(strval(...))->all(),
-        );
-    }
-
-    /** @return list<Placement> where a ladder is in the program; all where there is none */
-    public function inUse(Board $board): array
-    {
-        $ladders = [];
-        foreach ($board->program->weeks ?? [] as $week) {
-            foreach ($week->sessions as $session) {
-                foreach ($session->entries() as $entry) {
-                    $ladders[$this->data->library()->find($entry->exercise)->ladder ?? ''] = true;
-                }
-            }
-        }
-
-        return array_values(
-            array_filter(
-                $board->placements,
-                static fn (Placement $each): bool => $each->rung !== null && ($ladders === [] || isset($ladders[$each->ladder->id])),
-            ),
-        );
+        return EvennessRule::of($board->inUse($this->data->library()), $board->client, $this->data->library(), $board->trained);
     }
 
     /**

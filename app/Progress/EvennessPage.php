@@ -47,7 +47,7 @@ final class EvennessPage
     {
         $board = $this->boards->load($client);
         $today = StudioDay::today()->toDateTimeImmutable();
-        $inUse = $this->evenOuts->inUse($board);
+        $inUse = $board->inUse($this->data->library());
         $rule = $this->evenOuts->rule($board);
         $sets = EvenOuts::sets($client);
         $open = EvenOuts::open($client);

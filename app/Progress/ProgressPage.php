@@ -33,7 +33,6 @@ final class ProgressPage
         private readonly BoardLoader $boards,
         private readonly TestsOverTimeView $tests,
         private readonly WeeksOverTimeView $weeks,
-        private readonly EvenOuts $evenOuts,
     ) {
     }
 
@@ -51,7 +50,7 @@ final class ProgressPage
             'to' => $today->format('Y-m-d'),
             'months' => $months,
             'top_level' => Level::MOST,
-            'levels' => $this->levels($stands),
+            'levels' => $this->levels($stands, $board),
             'ladders' => array_map(
                 fn (Placement $each): array => $this->ladder($each, $stands, $sessions[$each->ladder->id] ?? [], $board),
                 array_values(
@@ -59,7 +58,7 @@ final class ProgressPage
                         $board->placements,
                         static fn (Placement $each): bool => $each->rung !== null && isset($sessions[$each->ladder->id]),
                     ),
-                ) ?: array_slice($this->evenOuts->inUse($board), 0, 1),
+                ) ?: array_slice($board->inUse($this->data->library()), 0, 1),
             ),
             'even_from_percent' => SideIndex::UNDER_PERCENT,
             'tests' => $this->tests->of($client, $from),
@@ -71,8 +70,7 @@ final class ProgressPage
     private function stands(Client $client, Board $board, DateTimeImmutable $today): array
     {
         $library = $this->data->library();
-        $trained = EvenOuts::trained($client);
-        $isAssumed = static fn (Basis $basis, string $ladder): bool => $basis->isAssumed() && ! in_array($ladder, $trained, true);
+        $isAssumed = static fn (Basis $basis, string $ladder): bool => $basis->isAssumed() && ! in_array($ladder, $board->trained, true);
         $stands = [];
         foreach (StandingRow::query()->ofClient($client)->ordered('id')->toBase()->get(
             ['ladder', 'rung', 'step', 'basis', 'created_at'],
@@ -98,9 +96,12 @@ final class ProgressPage
      * @param  list<Stand>  $stands
      * @return array<string, mixed>
      */
-    private function levels(array $stands): array
+    private function levels(array $stands, Board $board): array
     {
-        $over = LevelsOverTime::of($stands);
+        $inUse = array_map(static fn (Placement $each): string => $each->ladder->id, $board->inUse($this->data->library()));
+        $over = LevelsOverTime::of(
+            array_values(array_filter($stands, static fn (Stand $each): bool => in_array($each->ladder->id, $inUse, true))),
+        );
 
         return [
             'directions' => array_map(static fn (Category $each): array => [

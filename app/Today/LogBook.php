@@ -129,6 +129,14 @@ final class LogBook
         return array_keys(array_filter($clean));
     }
 
+    /** @return list<string> ladders of which anything was ever done */
+    public static function trained(Client $client): array
+    {
+        return array_values(
+            SetRow::query()->ofClient($client)->where('done', '>', 0)->distinct()->pluck('ladder')->map(strval(...))->all(),
+        );
+    }
+
     /** @return array<string, bool> planned sessions that have a log, by key; true while it is still run */
     public static function planned(Client $client): array
     {

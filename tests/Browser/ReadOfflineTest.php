@@ -76,7 +76,9 @@ final class ReadOfflineTest extends BrowserTestCase
         $this->signIn();
         $client = $this->client('Maren Tidewell');
         $board = $this->api("/clients/{$client}/board");
-        $ladder = current(array_filter($board['ladders'], static fn (array $each): bool => $each['up'] !== null && $each['category'] === 'AE'));
+        $ladder = current(
+            array_filter($board['ladders'], static fn (array $each): bool => $each['up'] !== null && $each['category'] === 'AE'),
+        );
         $from = $ladder['standing']['rung'];
         $this->open("/clients/{$client}/wall?rung={$ladder['up']}");
         $this->button('Stand here');

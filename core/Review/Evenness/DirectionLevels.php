@@ -8,7 +8,8 @@ use EvenRungs\Core\Ladder\Category;
 use EvenRungs\Core\Placement\Placement;
 
 /**
- * The level of each direction: the highest rung a client stands on among its ladders.
+ * The level of each direction: the highest rung a client stands on among its ladders in use. One that nobody has seen counts only where
+ * none was seen (house rule), so that list, wall and evenness say one number.
  */
 final class DirectionLevels
 {
@@ -19,17 +20,27 @@ final class DirectionLevels
     {
     }
 
-    /** @param  list<Placement>  $placements */
-    public static function of(array $placements): self
+    /**
+     * @param  list<Placement>  $placements  on the ladders in use
+     * @param  list<string>  $trained  ladders that were trained since: what was trained was seen
+     */
+    public static function of(array $placements, array $trained = []): self
     {
         $levels = [];
         foreach (Category::directions() as $direction) {
-            $levels[$direction->value] = null;
+            $seen = $assumed = [];
             foreach ($placements as $placement) {
-                if ($placement->ladder->category === $direction && $placement->rung !== null) {
-                    $levels[$direction->value] = max($levels[$direction->value] ?? 0, $placement->rung->level->value);
+                if ($placement->ladder->category !== $direction || $placement->rung === null) {
+                    continue;
+                }
+                if ($placement->basis->isAssumed() && ! in_array($placement->ladder->id, $trained, true)) {
+                    $assumed[] = $placement->rung->level->value;
+                } else {
+                    $seen[] = $placement->rung->level->value;
                 }
             }
+            $counted = $seen === [] ? $assumed : $seen;
+            $levels[$direction->value] = $counted === [] ? null : max($counted);
         }
 
         return new self($levels);

@@ -7,7 +7,7 @@ namespace EvenRungs\Core\Review\Progress;
 use EvenRungs\Core\Ladder\Category;
 
 /**
- * The level of each direction from day to day: the highest rung somebody stood on among its ladders, as the list of clients counts it.
+ * The level of each direction from day to day: the highest rung somebody stood on among its ladders, as `DirectionLevels` counts it.
  */
 final class LevelsOverTime
 {
@@ -48,10 +48,9 @@ final class LevelsOverTime
         $levels = [];
         foreach (Category::directions() as $direction) {
             $of = array_filter($now, static fn (Stand $each): bool => $each->ladder->category === $direction && $each->rung !== null);
-            $level = $of === [] ? null : max(array_map(static fn (Stand $each): int => (int) $each->level(), $of));
-            $highest = array_filter($of, static fn (Stand $each): bool => $each->level() === $level);
-            $seen = array_filter($highest, static fn (Stand $each): bool => ! $each->assumed);
-            $levels[$direction->value] = ['level' => $level, 'assumed' => $level !== null && $seen === []];
+            $seen = array_filter($of, static fn (Stand $each): bool => ! $each->assumed);
+            $counted = array_map(static fn (Stand $each): int => (int) $each->level(), $seen === [] ? $of : $seen);
+            $levels[$direction->value] = ['level' => $counted === [] ? null : max($counted), 'assumed' => $of !== [] && $seen === []];
         }
 
         return $levels;
