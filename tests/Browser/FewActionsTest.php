@@ -43,6 +43,21 @@ final class FewActionsTest extends BrowserTestCase
         self::assertLessThanOrEqual(3, $this->actions);
     }
 
+    public function test_a_session_of_the_day_is_written_down_as_planned_in_two(): void
+    {
+        $this->signIn();
+        $client = $this->clientOfToday('Ona Ratline');
+        $this->open('/today');
+        $this->act(fn () => $this->link('As planned')->click());
+        $this->act(fn () => $this->button('Save the log')->click());
+        $state = fn (): string => $this->api("/clients/{$client}/board")['week']['sessions'][0]['state'];
+        $this->waitUntil(static fn (): bool => $state() === 'done', 'it was not logged');
+        self::assertSame(2, $this->actions);
+        $session = $this->api("/clients/{$client}/logs")['sessions'][0];
+        self::assertSame([0, date('Y-m-d')], [$session['short'], $session['on']]);
+        self::assertGreaterThan(3, $session['sets']);
+    }
+
     public function test_a_sore_wrist_at_the_door_is_spared_in_few(): void
     {
         $this->signIn();

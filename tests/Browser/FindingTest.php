@@ -59,6 +59,16 @@ final class FindingTest extends BrowserTestCase
         self::assertTrue($this->element(WebDriverBy::xpath('//label[contains(., "Maren Tidewell")]//input'))->isSelected());
         $this->browser->navigate()->back();
         $this->waitForText('Maren Tidewell');
+
+        $address = $this->browser->getCurrentURL();
+        self::assertStringContainsString('shoulder', $address);
+        $this->endSessions();
+        $this->browser->navigate()->refresh();
+        $this->field('email')->sendKeys('trainer@slipway.example');
+        $this->field('password')->sendKeys('slipway-demo');
+        $this->button('Sign in')->click();
+        $this->waitForText('Maren Tidewell');
+        self::assertSame($address, $this->browser->getCurrentURL(), 'signing in leads back to where one was');
     }
 
     public function test_help_is_a_key_away_and_says_what_a_code_means(): void

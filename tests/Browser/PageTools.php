@@ -52,6 +52,20 @@ trait PageTools
         return $this->element(WebDriverBy::xpath(sprintf('//a[contains(normalize-space(.), "%s")]', $text)));
     }
 
+    /** A new client whose only session of the week is today's. */
+    protected function clientOfToday(string $name): string
+    {
+        return $this->api('/clients', ['document' => [
+            'format' => 'even-rungs/client',
+            'version' => 1,
+            'name' => $name,
+            'screen' => ['flags' => []],
+            'days' => [strtolower(date('D')) => 30],
+            'equipment' => ['mat', 'band'],
+            'ability' => ['BR' => 4, 'AE' => 4, 'AF' => 4, 'AL' => 4, 'AR' => 4],
+        ]])['id'];
+    }
+
     /** To a page of the client who is looked at, by the place that it stands in. */
     protected function go(string $page): void
     {

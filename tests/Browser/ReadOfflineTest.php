@@ -28,15 +28,7 @@ final class ReadOfflineTest extends BrowserTestCase
     public function test_the_day_is_read_while_the_server_is_dead_and_a_move_waits_until_it_is_back(): void
     {
         $this->signIn();
-        $client = $this->api('/clients', ['document' => [
-            'format' => 'even-rungs/client',
-            'version' => 1,
-            'name' => self::NAME,
-            'screen' => ['flags' => []],
-            'days' => [strtolower(date('D')) => 30],
-            'equipment' => ['mat', 'band'],
-            'ability' => ['BR' => 4, 'AE' => 4, 'AF' => 4, 'AL' => 4, 'AR' => 4],
-        ]])['id'];
+        $client = $this->clientOfToday(self::NAME);
         $this->open('/today');
         $this->waitForText(self::NAME);
         $this->waitUntil(fn (): bool => str_contains($this->copies(), "/api/clients/{$client}/sheet.html"), 'the day was not kept');

@@ -69,7 +69,7 @@ function SignedIn() {
   if (me.isPending) return <Waiting what="the studio" />;
   if (me.isError) {
     if (me.error instanceof ApiError && me.error.problem.status === 401) {
-      return <Navigate to="/sign-in" state={{ from: location.pathname }} replace />;
+      return <Navigate to="/sign-in" state={{ from: location.pathname + location.search }} replace />;
     }
     return <Notice title={me.error.message} />;
   }

@@ -155,7 +155,7 @@ function Form({
         )}
         {ended && (
           <Notice title="Your session has ended. What you typed is kept.">
-            <Link to="/sign-in" state={{ from: location.pathname }} className="underline">
+            <Link to="/sign-in" state={{ from: location.pathname + location.search }} className="underline">
               Sign in and go on
             </Link>
           </Notice>

@@ -28,7 +28,7 @@ export const doses: readonly Meaning[] = [
 export const glossary: readonly Meaning[] = [
   { word: 'Ladder', means: 'Exercises of one direction from easy to hard.' },
   { word: 'Rung', means: 'One exercise of a ladder.' },
-  { word: 'Level', means: 'How hard a rung is, 1 to 8, the same over all ladders.' },
+  { word: 'Level', means: 'How hard a rung is, 1 to 10, the same over all ladders.' },
   { word: 'Step', means: 'One dose of a rung; a client climbs its steps before the next rung.' },
   { word: 'Standing', means: 'Where a client is on a ladder today: rung, step and range.' },
   { word: 'Gate', means: 'A rung that must be shown clean before another is allowed.' },
@@ -50,6 +50,11 @@ export const glossary: readonly Meaning[] = [
   { word: 'Door', means: 'The questions as a client walks in, and today’s session as the answers make it.' },
   { word: 'Lane', means: 'One clock on the floor, for one client or a group.' },
   { word: 'Own page', means: 'A week or a session that a client has on their phone as one file.' },
+  { word: 'Load', means: 'Effort, 0 to 10, times minutes; the load of a week is that of its sessions together.' },
+  {
+    word: 'Noise of a test',
+    means: 'How much a hold may differ when nothing has changed; a change inside it is no progress.',
+  },
   { word: 'Audit', means: 'What is wrong with any program: minutes, missing directions, what would hurt.' },
 ];
 
@@ -69,7 +74,7 @@ export const howTos: readonly Meaning[] = [
   {
     word: 'Take a new client to their first week',
     means:
-      'Clients, Add a client: name, screen, limits, kit, days and minutes. Save, then Planning, Program, New program. Nobody is planned before the screen was asked.',
+      'Clients, Add a client: three steps, with a line that says which: who it is, where they stand, the first week. Nobody is planned before the screen was asked.',
   },
   {
     word: 'Find where somebody stands',
@@ -82,11 +87,20 @@ export const howTos: readonly Meaning[] = [
   },
   {
     word: 'Change an exercise for good',
-    means: 'Planning, Week: the two arrows beside it swap it; its dose is typed where it stands. Undo takes it back.',
+    means: 'Planning, Week: the menu beside it (…) changes the dose or puts another in its place. Undo takes it back.',
   },
   {
     word: 'Log a session that went as planned',
     means: 'On the day, Log: choose the session, As planned, save. On the floor one tap says the same of every set.',
+  },
+  {
+    word: 'Show what became of a client',
+    means: 'Looking back, Progress: three months to a year in pictures with their numbers; it prints on one page.',
+  },
+  {
+    word: 'Read the day without a network',
+    means:
+      'Open Today once in the morning. List, board, week and sheet of who comes stay on the device until you sign out; the floor runs as well.',
   },
   {
     word: 'Answer a verdict',

@@ -5,7 +5,7 @@ import { TextField } from '../../ui/Field';
 import { useKept } from '../../lib/useKept';
 import { useLibrary } from '../../parts/board/useBoard';
 import { Exercise } from './Exercise';
-import { bodyOf, well, type Group, type LogBody, type Row, type Start } from './rows';
+import { asPlanned, bodyOf, isLast, type Group, type LogBody, type Row, type Start } from './rows';
 import { useLogChange } from '../../parts/log/useLogChange';
 
 /** The faults that are looked for on a rung, then all others. */
@@ -83,27 +83,8 @@ export function Grid({
     );
   }
 
-  /** As planned, clean, breathing, easy, no pain: of one exercise, or of all of them. */
   function fill(g?: number) {
-    const of = (i: number) => g === undefined || i === g;
-    const all = asks.map(({ id }) => id);
-    setGrid({
-      ...grid,
-      groups: groups.map((group, i) =>
-        of(i)
-          ? { ...group, rows: group.rows.map((row) => ({ ...row, done: String(row.target), ...well(easy) })) }
-          : group,
-      ),
-      ticks: {
-        ...grid.ticks,
-        ...Object.fromEntries(groups.filter((_, i) => of(i) && isLast(i)).map(({ ladder }) => [ladder, all])),
-      },
-    });
-  }
-
-  /** Whether no exercise of the ladder comes after it. */
-  function isLast(g: number): boolean {
-    return groups.every((group, i) => i <= g || group.ladder !== groups[g]?.ladder);
+    setGrid(asPlanned(grid, easy, asks, g));
   }
 
   return (
@@ -159,7 +140,7 @@ export function Grid({
             key={g}
             group={group}
             faults={faults}
-            asks={isLast(g) ? asks : null}
+            asks={isLast(groups, g) ? asks : null}
             ticked={grid.ticks[group.ladder]}
             onTicks={(ticked) => {
               setGrid({ ...grid, ticks: { ...grid.ticks, [group.ladder]: ticked } });

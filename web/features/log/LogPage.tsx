@@ -13,7 +13,7 @@ import { useWeek } from '../../parts/week/useWeek';
 import { EditLog } from './EditLog';
 import { Grid } from './Grid';
 import { Logged } from './Logged';
-import { startOf } from './rows';
+import { asPlanned, startOf } from './rows';
 import { Verdicts } from './Verdicts';
 import { useLogs } from './queries';
 
@@ -28,6 +28,8 @@ export function LogPage() {
   const [picked, setPicked] = useState(search.get('session') ?? '');
   const [editing, setEditing] = useState<number | null>(null);
   const [written, setWritten] = useState(0);
+  // asked for on the day's page; what was logged since begins empty
+  const isAsPlanned = search.get('as') === 'planned' && search.get('session') === picked && written === 0;
   /** the same until the server has the log, so that a second try doubles nothing */
   const key = useRef(newKey());
   const logs = useLogs(client, board.data?.version);
@@ -68,7 +70,7 @@ export function LogPage() {
             ) : (
               <Grid
                 key={`${at.number} ${session.number} ${written}`}
-                start={startOf(session)}
+                start={isAsPlanned ? asPlanned(startOf(session), logs.data.easy, logs.data.ticks) : startOf(session)}
                 easy={logs.data.easy}
                 asks={logs.data.ticks}
                 kept={`log:${client}:${session.key}`}

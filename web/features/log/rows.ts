@@ -78,6 +78,27 @@ export function well(easy: number) {
   return { fault: 'none', pain: '0', kind: '', effort: String(easy), breathing: 'yes' } as const;
 }
 
+/** Whether no exercise of the ladder comes after it. */
+export function isLast(groups: readonly Group[], g: number): boolean {
+  return groups.every((group, i) => i <= g || group.ladder !== groups[g]?.ladder);
+}
+
+/** As planned, clean, breathing, easy, no pain, everything ticked: of one exercise, or of all of them. */
+export function asPlanned(start: Start, easy: number, asks: readonly Schemas['Tick'][], g?: number): Start {
+  const of = (i: number) => g === undefined || i === g;
+  const all = asks.map(({ id }) => id);
+  const last = start.groups.filter((_, i) => of(i) && isLast(start.groups, i));
+  return {
+    ...start,
+    groups: start.groups.map((group, i) =>
+      of(i)
+        ? { ...group, rows: group.rows.map((row) => ({ ...row, done: String(row.target), ...well(easy) })) }
+        : group,
+    ),
+    ticks: { ...start.ticks, ...Object.fromEntries(last.map(({ ladder }) => [ladder, all])) },
+  };
+}
+
 /** A planned session, nothing of it written down yet. */
 export function startOf(session: Session): Start {
   return {

@@ -143,8 +143,11 @@ function Due({ client, session }: { client: Row; session: Session }) {
           >
             <Play size={18} aria-hidden /> Run
           </Button>
-          <Link to={`/clients/${client.id}/log`} className={look}>
-            <ClipboardCheck size={18} aria-hidden /> Log
+          <Link
+            to={`/clients/${client.id}/log?week=${session.week}&session=${session.number}&as=planned`}
+            className={look}
+          >
+            <ClipboardCheck size={18} aria-hidden /> As planned
           </Link>
         </div>
       )}

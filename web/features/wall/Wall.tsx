@@ -384,7 +384,7 @@ function RungBar({
         ? 'bg-card border-dashed border-act border-2'
         : 'bg-card border-wood';
   const spoken = [
-    folded ? rung.name : name,
+    folded ? rung.name : '',
     `level ${rung.level}`,
     standing ? `stands here, step ${(ladder.standing?.step ?? 0) + 1} of ${rung.steps.length}` : '',
     next ? 'next' : '',
@@ -398,7 +398,6 @@ function RungBar({
     <button
       type="button"
       data-rung={rung.id}
-      aria-label={spoken}
       title={folded ? rung.name : undefined}
       data-state={rung.state}
       data-standing={standing || undefined}
@@ -414,12 +413,16 @@ function RungBar({
         <>
           <span className={`flex items-center gap-1 ${blocked ? 'rounded-xs bg-paper' : ''}`}>
             <span className="line-clamp-3">
-              {blocked && rung.state !== 'later' && <span className="text-warn">✕ </span>}
+              {blocked && rung.state !== 'later' && (
+                <span aria-hidden className="text-warn">
+                  ✕{' '}
+                </span>
+              )}
               {name}
             </span>
           </span>
           {blocked && name.length <= LONG && (
-            <span className="truncate rounded-xs bg-paper text-warn">
+            <span aria-hidden className="truncate rounded-xs bg-paper text-warn">
               {rung.state === 'later' && 'later: '}
               {rung.labels.join(', ')}
             </span>
@@ -438,6 +441,7 @@ function RungBar({
         <Flag size={13} aria-hidden className="absolute top-0.5 right-0.5 fill-act text-act" data-aim={rung.id} />
       )}
       {standing && <Climb done={(ladder.standing?.step ?? 0) + 1} of={rung.steps.length} />}
+      <span className="sr-only">{folded ? spoken : `, ${spoken}`}</span>
     </button>
   );
 }
