@@ -83,8 +83,8 @@ final class AccessTest extends HttpTestCase
 
         self::assertSame('prompt', $rows['Anker Stave']['refer']);
         self::assertContains('AF', $rows['Tove Rudder']['gaps']);
-        // a shoulder that is sore bars the side planks, and the carry at the hip trains the same on level 4
-        self::assertSame(4, $rows['Maren Tidewell']['levels']['AL']);
+        // a sore shoulder leaves the side plank at the wall, which a test has shown; the lift beside it is assumed, the carry not trained
+        self::assertSame(1, $rows['Maren Tidewell']['levels']['AL']);
     }
 
     public function test_pages_carry_a_content_policy_without_inline_scripts(): void
