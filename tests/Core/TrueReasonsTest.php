@@ -33,7 +33,7 @@ final class TrueReasonsTest extends TestCase
         $chance = new Randomizer(new Mt19937(random_int(1, 1_000_000_000)));
         $styles = Documents::data()->styleNames();
         $named = 0;
-        for ($i = 0; $i < (int) (getenv('EVEN_RUNGS_CLIENTS') ?: 60); $i++) {
+        for ($i = 0; $i < (int) (getenv('EVEN_RUNGS_CLIENTS') ?: 36); $i++) {
             $client = Documents::anyone($chance);
             $style = $styles[$i % count($styles)];
             $wanted = Documents::data()->style($style)->directionSessions;

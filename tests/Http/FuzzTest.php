@@ -13,7 +13,7 @@ use App\Models\Program;
 final class FuzzTest extends HttpTestCase
 {
     /** Here; EVEN_RUNGS_FUZZ of them in soak. */
-    private const BODIES = 300;
+    private const BODIES = 150;
 
     /** No request may hold a worker for longer. */
     private const MOST_S = 10;
