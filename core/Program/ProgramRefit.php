@@ -79,14 +79,15 @@ final class ProgramRefit
         $weeks = [];
         foreach ($after->weeks as $w => $week) {
             $there = $week->clientIn($client);
-            $sessions = [];
-            foreach ($week->sessions as $s => $session) {
-                $sessions[] = $session == ($before->weeks[$w]->sessions[$s] ?? null) ? $session : $this->mendedSession(
+            // a session that is taken out moves the places of those behind it
+            $untouched = $before->weeks[$w]->sessions ?? [];
+            $weeks[] = $week->withSessions(array_map(
+                fn (Session $session): Session => in_array($session, $untouched, false) ? $session : $this->mendedSession(
                     $session,
                     Seconds::of(60 * $there->minutesOn($session->day)),
-                );
-            }
-            $weeks[] = $week->withSessions($sessions);
+                ),
+                $week->sessions,
+            ));
         }
 
         return $after->withWeeks($weeks);

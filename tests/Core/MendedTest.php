@@ -79,6 +79,20 @@ final class MendedTest extends TestCase
         self::assertSame($after->weeks[0]->sessions[0], self::mended($after, $after, self::client(5)));
     }
 
+    public function test_a_session_that_nobody_touched_keeps_its_rests_where_another_leaves_the_week(): void
+    {
+        $session = static fn (string $day): array => [
+            'format' => 'even-rungs/session', 'version' => 1, 'day' => $day, 'kind' => 'standalone',
+            'blocks' => [['type' => 'straight', 'entries' => [
+                ['exercise' => 'forearm-plank', 'sets' => 4, 'hold_s' => 31, 'rest_s' => 60],
+            ]]],
+        ];
+        $before = Documents::program(['title' => 'Two', 'weeks' => [['week' => 1, 'sessions' => [$session('mon'), $session('wed')]]]]);
+        $after = $before->changeSession(0, 0, static fn (): ?Session => null);
+        $client = Documents::client(['as_of' => '2027-01-10', 'days' => ['mon' => 5, 'wed' => 5]]);
+        self::assertEquals($before->weeks[0]->sessions[1], self::mended($before, $after, $client));
+    }
+
     public function test_what_was_said_goes_when_the_session_fits_again(): void
     {
         $client = self::client(5);
