@@ -16,6 +16,13 @@ const GONE = [502, 503, 504];
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
 
+/** Under what address a copy is kept: the newest of a sheet, whatever version of the client it is of. */
+function keyOf(url) {
+  const asked = new URLSearchParams(url.search);
+  asked.delete('of');
+  return asked.size === 0 ? url.pathname : `${url.pathname}?${asked}`;
+}
+
 /** The copy, which says from when it is. */
 function copyOf(kept) {
   const headers = new Headers(kept.headers);
@@ -52,8 +59,7 @@ self.addEventListener('fetch', (event) => {
   const url = new URL(request.url);
   if (request.method !== 'GET' || url.origin !== self.location.origin) return;
   if (url.pathname.startsWith('/build/')) event.respondWith(fromKeptOrServer(request));
-  else if (READ.some((path) => path.test(url.pathname)))
-    event.respondWith(fromServerOrKept(request, url.pathname + url.search));
+  else if (READ.some((path) => path.test(url.pathname))) event.respondWith(fromServerOrKept(request, keyOf(url)));
   else if (request.mode === 'navigate' && !OTHERS.some((path) => url.pathname.startsWith(path)))
     event.respondWith(fromServerOrKept(request, PAGE));
 });

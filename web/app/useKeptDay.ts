@@ -24,11 +24,22 @@ async function keep(client: string) {
       }),
     );
   }
+  const page = `/api/clients/${client}/sheet.html`;
+  if (await hasSheet(page, week, board.version)) return;
   const choice = keptChoice();
   const sheet = await answer(api.GET('/clients/{client}/sheet', { params: { path, query: { week, ...choice } } }));
-  const address = `/api/clients/${client}/sheet.html?${sheetAddress(week, choice, sheet.detail, board.version)}`;
+  await fetch(`${page}?${sheetAddress(week, choice, sheet.detail, board.version)}`);
+}
+
+/** Whether the sheet of a week is on the device in this version of the client: drawing it anew takes the server a while. */
+async function hasSheet(path: string, week: number, version: number): Promise<boolean> {
   const copies = await caches.open(COPIES);
-  if ((await copies.match(address, { ignoreVary: true })) === undefined) await fetch(address);
+  for (const request of await copies.keys()) {
+    if (new URL(request.url).pathname !== path) continue;
+    const asked = new URL((await copies.match(request))?.url ?? request.url).searchParams;
+    if (asked.get('week') === String(week) && asked.get('of') === String(version)) return true;
+  }
+  return false;
 }
 
 /** Takes the copies of everybody else off the device. */
@@ -52,10 +63,11 @@ async function keepAll(clients: readonly string[], over: AbortSignal) {
   }
 }
 
+/** Those of the day with their versions: another version is kept anew. */
 function dueOn(list: Schemas['ClientList'] | undefined): string {
   if (list === undefined || list.behind > 0) return '';
   const due = list.clients.filter((client) => client.today.some((session) => session.date === list.day));
-  return due.map((client) => client.id).join(' ');
+  return due.map((client) => `${client.id}:${client.version}`).join(' ');
 }
 
 /** Keeps the clients of the day on the device to be read without a server: board, week and sheet; they leave with sign-out. */
@@ -69,7 +81,10 @@ export function useKeptDay() {
     if (due === '' || !('serviceWorker' in navigator)) return;
     const over = new AbortController();
     const later = setTimeout(() => {
-      void keepAll(due.split(' '), over.signal);
+      void keepAll(
+        due.split(' ').map((each) => each.split(':')[0] ?? ''),
+        over.signal,
+      );
     }, IDLE_MS);
     return () => {
       clearTimeout(later);

@@ -20,8 +20,11 @@ export function Unsent() {
   useEffect(() => {
     const sendAll = () => {
       for (const each of waiting) {
+        const change = each.state.variables;
+        // an undo means whatever is newest by then: it is sent by a tap alone
+        if (change?.about === undefined) continue;
         cache.remove(each);
-        if (each.state.variables !== undefined) mutate(each.state.variables);
+        mutate(change);
       }
     };
     window.addEventListener('online', sendAll);
