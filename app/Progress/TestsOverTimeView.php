@@ -19,8 +19,6 @@ use Illuminate\Support\Collection;
  */
 final class TestsOverTimeView
 {
-    private const HALF = 50;
-
     public function __construct(private readonly DataFolder $data)
     {
     }
@@ -62,7 +60,7 @@ final class TestsOverTimeView
             $points[] = [
                 'on' => $day->on,
                 'value_s' => $value,
-                'noise_s' => $this->data->norms()->change($now, $now)->noise,
+                'noise_s' => $this->data->norms()->noise($now),
                 'change' => $change === null ? null : ['by_s' => $change->by, 'noise_s' => $change->noise, 'counts' => $change->counts()],
             ];
             $before = $now;
@@ -83,7 +81,7 @@ final class TestsOverTimeView
 
         return array_map(static fn (Norm $norm): array => [
             'group' => $norm->group->value,
-            'middle_s' => $norm->mean ?? $norm->percentiles[self::HALF] ?? null,
+            'middle_s' => $norm->middle(),
             'sd_s' => $norm->sd,
             'source' => $norm->source,
             'year' => $norm->year,

@@ -41,7 +41,7 @@ final class WeeksOverTimeView
         $rows = SessionRow::query()->ofClient($client)->where('on', '>=', $from->format('Y-m-d'))->toBase()->get(
             ['on', 'effort', 'minutes'],
         );
-        $sets = EvenOuts::sets($client, $from);
+        $done = $this->done(EvenOuts::sets($client, $from), $today);
         $weeks = [];
         for ($to = $today; WeekLoad::from($to) > $from; $to = WeekLoad::from($to)->modify('-1 day')) {
             $weeks[] = self::week(
@@ -49,7 +49,7 @@ final class WeeksOverTimeView
                 $to,
                 $planned->between(WeekLoad::from($to), $to),
                 $rows,
-                $this->done($sets, WeekLoad::from($to), $to),
+                $done[self::weeksBack($to, $today)] ?? new WorkDone,
                 $board,
             );
         }
@@ -98,18 +98,29 @@ final class WeeksOverTimeView
         return round($time->ms / self::MINUTE_MS, 1);
     }
 
-    /** @param  Collection<int, stdClass>  $sets */
-    private function done(Collection $sets, DateTimeImmutable $from, DateTimeImmutable $to): WorkDone
+    /**
+     * @param  Collection<int, stdClass>  $sets
+     * @return array<int, WorkDone> by weeks before this one
+     */
+    private function done(Collection $sets, DateTimeImmutable $today): array
     {
         $library = $this->data->library();
-        $done = new WorkDone;
-        foreach ($sets->where('on', '>=', $from->format('Y-m-d'))->where('on', '<=', $to->format('Y-m-d')) as $set) {
-            if ($library->hasRung($set->rung)) {
-                $done->add($library->rung($set->rung), $set->done, $set->side, $set->on);
+        $done = [];
+        foreach ($sets->groupBy('on') as $on => $ofDay) {
+            $week = $done[self::weeksBack(new DateTimeImmutable((string) $on), $today)] ??= new WorkDone;
+            foreach ($ofDay as $set) {
+                if ($library->hasRung($set->rung)) {
+                    $week->add($library->rung($set->rung), $set->done, $set->side, $set->on);
+                }
             }
         }
 
         return $done;
+    }
+
+    private static function weeksBack(DateTimeImmutable $day, DateTimeImmutable $today): int
+    {
+        return intdiv((int) $day->diff($today)->days, WeekLoad::DAYS);
     }
 
     /** @return list<Program> those not in use that a log is of */

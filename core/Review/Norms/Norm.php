@@ -11,6 +11,8 @@ use EvenRungs\Core\Client\NormGroup;
  */
 final class Norm
 {
+    private const MEDIAN = 50;
+
     /**
      * @param  string  $test  front-plank, side-plank-left, side-plank-right, extensor or flexor
      * @param  int|float|null  $mean  seconds
@@ -32,6 +34,12 @@ final class Norm
     public function z(int|float $seconds): ?float
     {
         return $this->mean === null || $this->sd === null ? null : round(($seconds - $this->mean) / $this->sd, 2);
+    }
+
+    /** Seconds in the middle of the group: its mean, or the median of a skewed one; null where neither is published. */
+    public function middle(): int|float|null
+    {
+        return $this->mean ?? $this->percentiles[self::MEDIAN] ?? null;
     }
 
     /** Between which percentiles of the table a value lies, in words; null where there is no table. */

@@ -58,11 +58,13 @@ final class NormTables
 
     public function change(Seconds $now, Seconds $before): Change
     {
-        return new Change(
-            $before->toNumber(),
-            ($now->ms - $before->ms) / 1000,
-            max($this->noiseSeconds, $before->ms * $this->noisePercent / 100_000),
-        );
+        return new Change($before->toNumber(), ($now->ms - $before->ms) / 1000, $this->noise($before));
+    }
+
+    /** Seconds by which the same test may come out otherwise when nothing has changed. */
+    public function noise(Seconds $value): int|float
+    {
+        return max($this->noiseSeconds, $value->ms * $this->noisePercent / 100_000);
     }
 
     /** @return list<Ratio> */

@@ -9,7 +9,7 @@ import { changeDose, type Place } from './changes';
 export function DoseShown({ entry }: { entry: Schemas['BoardEntry'] }) {
   return (
     <span className="flex flex-wrap items-center gap-x-1 leading-tight">
-      <span data-dose>{entry.dose}</span>
+      <span>{entry.dose}</span>
       {entry.extra !== null && (
         <span className="rounded-sm bg-paper px-1 text-sm font-semibold" title={entry.note ?? undefined}>
           one set more, {entry.extra} only
