@@ -49,6 +49,7 @@ final class ReadOfflineTest extends BrowserTestCase
             $this->open("/clients/{$client}/wall?rung={$ladder['up']}");
             $this->button('Stand here')->click();
             $this->waitForText('as long as this page is open');
+            $this->waitForText('The move waits at the head of the page.');
             $this->waitForText('Your move: ');
             self::assertTrue($this->stands($ladder['standing']['rung']), 'what was not sent is not shown as if it were');
         } finally {

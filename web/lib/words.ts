@@ -56,8 +56,9 @@ export const positionNames: Record<string, string> = {
   hanging: 'Hanging',
 };
 
-/** Sessions beside how many are meant: `1 of 2 sessions` where they are short, else `1 session`, `3 sessions`. */
+/** Sessions beside how many are meant: `1 of 2 sessions` where they are short, `4 sessions (2 asked)` where they are more. */
 export function sessionsOutOf(done: number, meant: number): string {
   if (done < meant) return `${done} of ${meant} sessions`;
-  return done === 1 ? '1 session' : `${done} sessions`;
+  const counted = done === 1 ? '1 session' : `${done} sessions`;
+  return done > meant ? `${counted} (${meant} asked)` : counted;
 }

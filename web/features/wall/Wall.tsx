@@ -4,7 +4,7 @@ import { useSearchParams } from 'react-router';
 import { shortName } from '../../lib/words';
 import { Code } from '../../ui/Code';
 import { Notice, Waiting } from '../../ui/Notice';
-import { isConflict } from '../../api/client';
+import { isConflict, isUnreachable } from '../../api/client';
 import {
   redo,
   undo,
@@ -275,7 +275,7 @@ export function Wall() {
         library={library.data}
         weekTotal={board.data?.week?.total.text ?? null}
         busy={command.isPending}
-        error={isConflict(command.error) ? null : (command.error?.message ?? null)}
+        error={whatFailed(command.error)}
         note={note}
         onNote={setNote}
         limits={board.data?.client.limits ?? []}
@@ -471,4 +471,10 @@ function Joint({ from, to }: { from: number | null; to: number | null }) {
       <span className={`${bar} h-1 w-1.5`} style={{ left: -6, top: to - 2 }} />
     </span>
   );
+}
+
+/** What is said beside the rung; a conflict and a move that waits are asked about at the head of the page. */
+function whatFailed(error: Error | null): string | null {
+  if (error === null || isConflict(error)) return null;
+  return isUnreachable(error) ? 'The server cannot be reached. The move waits at the head of the page.' : error.message;
 }
