@@ -6,6 +6,7 @@ use App\Console\DemoSeed;
 use App\Console\DrawFigures;
 use App\Console\StudioAdmin;
 use App\Console\TrainerAdmin;
+use App\Http\Middleware\KeptSession;
 use App\Http\Middleware\MayReach;
 use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
@@ -14,12 +15,13 @@ use App\Http\Problem;
 use App\Support\StaleVersion;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Formats\UnusableInput;
+use Illuminate\Cookie\Middleware\EncryptCookies;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
-use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
-use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Middleware\ValidatePostSize;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
 use Symfony\Component\HttpFoundation\Response;
 
 $app = Application::configure(basePath: dirname(__DIR__))
@@ -30,11 +32,9 @@ $app = Application::configure(basePath: dirname(__DIR__))
     )
     ->withCommands([DemoSeed::class, DrawFigures::class, StudioAdmin::class, TrainerAdmin::class])
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->remove(HandleCors::class);
-        $middleware->append(SecurityHeaders::class);
-        $middleware->append(WellFormed::class);
+        $middleware->use([ValidatePostSize::class, SecurityHeaders::class, WellFormed::class]);
+        $middleware->group('web', [EncryptCookies::class, KeptSession::class, SameOrigin::class, SubstituteBindings::class]);
         $middleware->alias(['may' => MayReach::class]);
-        $middleware->web(replace: [ValidateCsrfToken::class => SameOrigin::class]);
         $middleware->redirectGuestsTo(fn (Request $request) => '/sign-in');
     })
     ->withExceptions(function (Exceptions $exceptions): void {

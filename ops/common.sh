@@ -24,6 +24,7 @@ use_instance() {
     if [ ${#socket} -gt 95 ]; then
         socket="/tmp/even-rungs-$(printf '%s' "$var" | md5sum | cut -c1-12).sock"
     fi
+    caches="$var/storage/framework"
     fpm_socket="$var/run/fpm.sock"
     if [ ${#fpm_socket} -gt 95 ]; then
         fpm_socket="/tmp/even-rungs-$(printf '%s' "$var" | md5sum | cut -c1-12)-fpm.sock"

@@ -108,8 +108,8 @@ clear_env = no
 env[EVEN_RUNGS_INSTANCE] = $instance
 php_admin_value[memory_limit] = $5
 php_admin_value[post_max_size] = 20M
-php_admin_value[opcache.validate_timestamps] = 1
-php_admin_value[opcache.revalidate_freq] = 0
+env[APP_CONFIG_CACHE] = $caches/config.php
+env[APP_ROUTES_CACHE] = $caches/routes.php
 php_admin_value[error_log] = $var/storage/logs/php.log
 php_admin_value[max_execution_time] = $6
 php_admin_flag[expose_php] = off
@@ -117,11 +117,36 @@ catch_workers_output = yes
 CONF
 }
 
+# what_is_served: changes whenever the program, its packages or the settings do.
+what_is_served() {
+    {
+        find app bootstrap/*.php config core data database formats resources routes storage api public/build/manifest.json vendor/composer/installed.json \
+            -type f -printf '%p %s %T@\n' | sort
+        cat "$var/app.env"
+    } | md5sum | cut -d' ' -f1
+}
+
+# make_caches: the configuration and the routes as PHP that is read as it is, and the list of classes that PHP keeps at hand.
+make_caches() {
+    rm -f "$caches"/{config,routes,hot}.php
+    (
+        umask 077
+        export DB_PERSISTENT=1 APP_CONFIG_CACHE="$caches/config.php" APP_ROUTES_CACHE="$caches/routes.php"
+        { artisan config:cache && artisan route:cache && as_user "$(server_user)" php ops/hot.php "$caches/hot.php"; } >"$var/log/caches.log" 2>&1
+    ) || fail "what PHP keeps at hand could not be made; see var/$instance/log/caches.log"
+}
+
 # start_php: a pool for what people wait for, and one that takes what is long on purpose, one at a time: sheets of many in one file.
 start_php() {
+    local served
+    served=$(what_is_served)
     if is_ours "$var/run/fpm.pid" php-fpm; then
-        return
+        [ "$served" != "$(cat "$var/run/served" 2>/dev/null)" ] || return 0
+        # PHP looks at no file a second time: what changed is served after a new start
+        stop_one "$var/run/fpm.pid" php-fpm QUIT
     fi
+    make_caches
+    printf '%s\n' "$served" >"$var/run/served"
     {
         printf '[global]\npid = %s\nerror_log = %s\ndaemonize = yes\n' "$var/run/fpm.pid" "$var/log/fpm.log"
         pool www "$fpm_socket" static 4 256M 10
@@ -130,7 +155,10 @@ start_php() {
     local as_root=()
     [ "$(server_user)" != root ] || as_root=(-R)
     rm -f "$fpm_socket" "${fpm_socket%.sock}-long.sock" "$var/run/fpm.pid"
-    php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" >"$var/log/fpm-start.log" 2>&1 9>&- 8>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
+    EVEN_RUNGS_CACHES="$caches" php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 \
+        -d opcache.memory_consumption=192 -d opcache.interned_strings_buffer=24 -d opcache.max_accelerated_files=16229 -d opcache.jit=disable \
+        -d realpath_cache_size=4M -d realpath_cache_ttl=3600 -d zend.assertions=-1 \
+        -d opcache.preload="$root/bootstrap/preload.php" -d opcache.preload_user="$(server_user)" >"$var/log/fpm-start.log" 2>&1 9>&- 8>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
 }
 
 # to_php [SOCKET SECONDS]: what a location says that the application answers.

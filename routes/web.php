@@ -54,9 +54,10 @@ Route::get('own/{token}', [HomeController::class, 'page'])
     ->middleware(['throttle:30,1,own', HomeAddress::class, StudioWriting::class])
     ->where('token', PrivateAddress::PATTERN);
 
+Route::get('api/health', [LibraryController::class, 'health']);
+
 Route::middleware('web')->group(function (): void {
     Route::prefix('api')->group(function (): void {
-        Route::get('health', [LibraryController::class, 'health']);
         Route::post('sign-in', [AccountController::class, 'signIn']);
         Route::post('own/returns', [HomeController::class, 'bringBack'])->middleware('throttle:20,1,returns');
         Route::post('links/look', [LinkController::class, 'look']);
@@ -263,8 +264,8 @@ Route::middleware('web')->group(function (): void {
                 Route::post('redo', [BoardController::class, 'redo']);
             });
         });
-        Route::any('{any}', fn () => abort(404))->where('any', '.*');
+        Route::any('{any}', [LibraryController::class, 'nothing'])->where('any', '.*');
     });
-
-    Route::view('{any}', 'app')->where('any', '.*');
 });
+
+Route::view('{any}', 'app')->where('any', '.*');

@@ -19,6 +19,7 @@ use EvenRungs\Storage\Schemas;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 final class LibraryController extends Controller
 {
@@ -27,6 +28,12 @@ final class LibraryController extends Controller
         DB::select('select 1');
 
         return new JsonResponse(['status' => 'ready']);
+    }
+
+    /** What an address says that the API does not have. */
+    public function nothing(): never
+    {
+        throw new NotFoundHttpException;
     }
 
     public function library(DataFolder $data): JsonResponse
