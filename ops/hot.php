@@ -5,6 +5,7 @@ declare(strict_types=1);
 // Writes the list of classes that PHP keeps at hand (bootstrap/preload.php): all of ours that answer requests, and of the packages those
 // that some answers of each kind were seen to need. usage: php ops/hot.php FILE
 
+use App\Models\Trainer;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Foundation\Application;
@@ -12,7 +13,6 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\View\Component;
-use App\Models\Trainer;
 
 $root = dirname(__DIR__);
 require $root.'/vendor/autoload.php';

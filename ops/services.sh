@@ -108,6 +108,7 @@ clear_env = no
 env[EVEN_RUNGS_INSTANCE] = $instance
 php_admin_value[memory_limit] = $5
 php_admin_value[post_max_size] = 20M
+env[EVEN_RUNGS_SERVED] = $(cat "$var/run/served")
 env[APP_CONFIG_CACHE] = $caches/config.php
 env[APP_ROUTES_CACHE] = $caches/routes.php
 php_admin_value[error_log] = $var/storage/logs/php.log

@@ -36,6 +36,8 @@ final class DataFolder
 {
     public const DEFAULT_STYLE = 'even-keel';
 
+    private const POSES = 'poses.json';
+
     private const PREPARATION = ['warm-up', 'cool-down'];
 
     private ?Library $library = null;
@@ -50,21 +52,35 @@ final class DataFolder
 
     private readonly KeptLibrary $kept;
 
+    /** @var array<string, array<mixed>>|null what was read, by file */
+    private ?array $tables = null;
+
+    /** @var list<string>|null shipped ones */
+    private ?array $styles = null;
+
+    /** @var array<string, Flag>|null */
+    private ?array $flags = null;
+
+    /** @var array<string, GoalRule>|null */
+    private ?array $goals = null;
+
     /**
      * @param  ?string  $cache  a file in which the shipped library is kept built, for processes that live for one request; null keeps none
      * @param  ?OwnTables  $own  ladders and words of a studio's own, that go before the shipped ones
+     * @param  ?string  $served  what changes whenever tables or code do, where it is known
      */
     public function __construct(
         private readonly string $folder,
         ?string $cache = null,
         private readonly ?OwnTables $own = null,
+        ?string $served = null,
     ) {
-        $this->kept = new KeptLibrary($folder, $cache);
+        $this->kept = new KeptLibrary($folder, $cache, $served);
     }
 
-    public static function shipped(?string $cache = null, ?OwnTables $own = null): self
+    public static function shipped(?string $cache = null, ?OwnTables $own = null, ?string $served = null): self
     {
-        return new self(dirname(__DIR__).'/data', $cache, $own);
+        return new self(dirname(__DIR__).'/data', $cache, $own, $served);
     }
 
     /** The ladders in use: the shipped ones, with the studio's own. */
@@ -149,7 +165,7 @@ final class DataFolder
     /** @return array<string, Flag> by id */
     public function flags(): array
     {
-        return array_column($this->tables()->each('flags', static fn (Node $row): Flag => new Flag(
+        return $this->flags ??= array_column($this->tables()->each('flags', static fn (Node $row): Flag => new Flag(
             $row->string('id'),
             $row->string('name'),
             Urgency::from($row->string('urgency')),
@@ -160,7 +176,7 @@ final class DataFolder
     /** @return array<string, BasePose> by id */
     public function poses(): array
     {
-        return array_column($this->node('poses.json', 'poses')->each('poses', FigureJson::readBase(...)), null, 'id');
+        return array_column($this->node(self::POSES, 'poses')->each('poses', FigureJson::readBase(...)), null, 'id');
     }
 
     /** What a document that names no day speaks of: 1 January of the year of the tables. */
@@ -189,23 +205,34 @@ final class DataFolder
     /** @return array<string, GoalRule> by goal */
     public function goals(): array
     {
-        $goals = [];
-        foreach ($this->node('goals.json', 'goals')->each('goals', StyleJson::readGoal(...)) as $goal) {
-            $goals[$goal->goal->value] = $goal;
+        if ($this->goals === null) {
+            $this->goals = [];
+            foreach ($this->node('goals.json', 'goals')->each('goals', StyleJson::readGoal(...)) as $goal) {
+                $this->goals[$goal->goal->value] = $goal;
+            }
         }
 
-        return $goals;
+        return $this->goals;
     }
 
     /** @return list<string> */
     public function styleNames(): array
     {
-        $files = glob($this->folder.'/styles/*.json');
-
         return [
-            ...array_map(static fn (string $file): string => basename($file, '.json'), $files === false ? [] : $files),
+            ...$this->shippedStyles(),
             ...array_keys($this->own?->styles() ?? []),
         ];
+    }
+
+    /** @return list<string> */
+    private function shippedStyles(): array
+    {
+        if ($this->styles === null) {
+            $files = glob($this->folder.'/styles/*.json');
+            $this->styles = array_map(static fn (string $file): string => basename($file, '.json'), $files === false ? [] : $files);
+        }
+
+        return $this->styles;
     }
 
     /** @throws UnusableInput when there is none of that name */
@@ -273,12 +300,33 @@ final class DataFolder
     /** @param  ?string  $as wraps a file that holds a list under this name */
     public function node(string $file, ?string $as = null): Node
     {
-        $text = file_get_contents($this->folder.'/'.$file);
-        $value = json_decode($text === false ? '' : $text, true, 128, JSON_THROW_ON_ERROR);
-        if (! is_array($value)) {
-            throw new RuntimeException(sprintf('%s holds no table', $file));
-        }
+        $this->tables ??= $this->kept->tables($this->smallTables(...)) ?? [];
+        $value = $this->tables[$file] ??= $this->read($file);
 
         return new Node($as === null ? $value : [$as => $value]);
+    }
+
+    /** @return array<mixed> */
+    private function read(string $file): array
+    {
+        $text = file_get_contents($this->folder.'/'.$file);
+        $value = json_decode($text === false ? '' : $text, true, 128, JSON_THROW_ON_ERROR);
+
+        return is_array($value) ? $value : throw new RuntimeException(sprintf('%s holds no table', $file));
+    }
+
+    /** @return array<string, array<mixed>> what is asked for beside the ladders, by file */
+    private function smallTables(): array
+    {
+        $tables = [];
+        foreach (['*', 'sessions/*', 'styles/*'] as $pattern) {
+            $files = glob($this->folder.'/'.$pattern.'.json');
+            foreach ($files === false ? [] : $files as $path) {
+                $file = substr($path, strlen($this->folder) + 1);
+                $tables[$file] = $file === self::POSES ? [] : $this->read($file);
+            }
+        }
+
+        return array_filter($tables);
     }
 }

@@ -20,7 +20,7 @@ final class SignedInSessions extends DatabaseSessionHandler
     private int $usedAt = 0;
 
     /** @param  string  $sessionId */
-    public function read($sessionId): string|false
+    public function read($sessionId): string
     {
         $row = (object) $this->getQuery()->find($sessionId, ['payload', 'last_activity']);
         $this->exists = isset($row->payload);

@@ -9,6 +9,7 @@ use App\Models\Client;
 use App\Models\Program;
 use App\Models\Screen;
 use App\Models\Trainer;
+use App\Support\ClientRows;
 use App\Today\LogBook;
 use App\Today\LoggedPain;
 use DateTimeImmutable;
@@ -37,8 +38,8 @@ final class Screening
      */
     public function inForce(Client $record): array
     {
-        $rows = Clearance::query()->ofClient($record)->ordered('id')->whereNull('withdrawn_at')->get()->all();
-        $screens = $rows === [] ? [] : Screen::query()->ofClient($record)->ordered('id', 'desc')->get()->all();
+        $rows = ClientRows::of($record)->clearances()->all();
+        $screens = ClientRows::of($record)->screens()->reverse()->values()->all();
         $written = [];
         foreach ($rows as $row) {
             foreach ($row->covers as $lifts) {
@@ -64,7 +65,7 @@ final class Screening
     /** The day of the answers that stand, the last that were written down; null where nobody asked. */
     public function askedOn(Client $record): ?string
     {
-        return Screen::query()->ofClient($record)->where('asked', true)->ordered('id', 'desc')->first()?->on;
+        return ClientRows::of($record)->screens()->where('asked', true)->last()?->on;
     }
 
     /** Whether a stop asks for the screen anew, before anything is planned or run. */
@@ -102,7 +103,7 @@ final class Screening
             static fn (Limit $limit): array => ['limit' => $limit->rule->id, 'severity' => $limit->severity->value],
             $person->limits,
         );
-        $newest = Screen::query()->ofClient($record)->ordered('id', 'desc')->first();
+        $newest = ClientRows::of($record)->screens()->last();
         if (! $asked && $newest !== null && $newest->flags === $flags && $newest->limits == $limits) {
             return;
         }
@@ -146,7 +147,7 @@ final class Screening
 
     public function due(Client $record): ?ScreenDue
     {
-        $screens = Screen::query()->ofClient($record)->ordered('id')->get();
+        $screens = ClientRows::of($record)->screens();
         $asked = $screens->where('asked', true)->last();
         if ($asked === null) {
             return null;

@@ -9,6 +9,7 @@ use App\Models\Studio;
 use App\Planning\BoardLoader;
 use App\Planning\PresentWeek;
 use App\Sheets\SheetDates;
+use App\Support\ClientRows;
 use App\Support\ClockField;
 use App\Support\StudioDay;
 use App\Today\FloorPlanPage;
@@ -146,7 +147,7 @@ final class HomePageDocument
     private function open(Client $client, Program $program, int $week, ?int $only): array
     {
         $dates = ProgramDates::of($program);
-        $done = LogBook::planned($client);
+        $done = ClientRows::of($client)->planned();
         $days = [];
         foreach ($program->weeks[$week - 1]->sessions as $s => $session) {
             $isDone = isset($done[ProgramDates::keys($program)[$week - 1][$s]]) || ProgramDates::isMissed($session);

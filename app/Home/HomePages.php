@@ -11,6 +11,7 @@ use App\Models\LogChange;
 use App\Models\LoggedSession;
 use App\Models\StudioBuilder;
 use App\Models\Trainer;
+use App\Support\ClientRows;
 use App\Support\StudioDay;
 use EvenRungs\Formats\HomeReturn;
 use EvenRungs\Formats\HomeSeal;
@@ -98,7 +99,7 @@ final class HomePages
     public static function out(Client $client): array
     {
         return array_values(
-            self::ofClient($client)->where('until', '>=', self::today())->get()
+            ClientRows::of($client)->homePages()
                 ->filter(static fn (HomePage $page): bool => $page->revoked_at === null || $page->looks > 0 || $page->saved_at !== null)
                 ->map(static fn (HomePage $page): array => ['title' => $page->title, 'made' => $page->made_on, 'until' => $page->until])
                 ->all(),

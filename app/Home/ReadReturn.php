@@ -10,9 +10,9 @@ use App\Models\HomePage;
 use App\Models\LogChange;
 use App\Models\LoggedSession;
 use App\Models\Trainer;
+use App\Support\ClientRows;
 use App\Support\Happened;
 use App\Support\StudioDay;
-use App\Today\LogBook;
 use App\Today\Logs;
 use DateTimeImmutable;
 use EvenRungs\Core\Planning\Door\DoorAnswers;
@@ -102,7 +102,7 @@ final class ReadReturn
         $body = HomeLog::of($document, $return, $key, $on);
         $planned = $body->optionalString('planned');
         // what the trainer wrote of that session stays as it is
-        $isBeside = $planned !== null && isset(LogBook::planned($client)[$planned]);
+        $isBeside = $planned !== null && isset(ClientRows::of($client)->planned()[$planned]);
         if ($return->session !== HomeReturn::OUTSIDE || self::stops($return)) {
             $rows = $this->logs->documents->read($body, $on)->with([
                 'origin' => LoggedSession::BY_CLIENT,

@@ -5,29 +5,31 @@ declare(strict_types=1);
 namespace App\Library;
 
 use App\Clients\RosterRows;
-use App\Models\OwnLadder;
-use App\Models\OwnStyle;
-use App\Models\OwnWord;
 use App\Models\Trainer;
+use App\Support\Reads;
 use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Formats\LibraryJson;
 use EvenRungs\Formats\Node;
 use EvenRungs\Storage\OwnTables;
 use Illuminate\Contracts\Auth\Factory;
+use stdClass;
 
 /**
  * The ladders and words of the studio whose trainer is signed in.
  */
 final class StudioTables implements OwnTables
 {
+    private const READ = [
+        'ladders' => 'select ladder, document, unused, copy_of, in_place from own_ladders where studio_id = :studio order by id',
+        'words' => 'select words, rung from own_words where studio_id = :studio order by id',
+        'styles' => 'select style, document from own_styles where studio_id = :studio order by id',
+    ];
+
+    /** @var array<string, array<string, list<stdClass>>> rows by table, by studio */
+    private array $rows = [];
+
     /** @var array<string, string> by studio */
     private array $keys = [];
-
-    /** @var array<string, array<string, array<string, mixed>>> by studio */
-    private array $styles = [];
-
-    /** @var array<string, list<string>> by studio */
-    private array $unused = [];
 
     public function __construct(private readonly Factory $auth)
     {
@@ -36,7 +38,7 @@ final class StudioTables implements OwnTables
     /** To be called after every change to them. */
     public function changed(): void
     {
-        $this->keys = $this->styles = $this->unused = [];
+        $this->rows = $this->keys = [];
         (new RosterRows)->forgetAll($this->studio());
     }
 
@@ -44,60 +46,60 @@ final class StudioTables implements OwnTables
     {
         $studio = $this->studio();
 
-        return $this->keys[$studio] ??= $this->stamp($studio);
+        return $studio === '' ? '' : $this->keys[$studio] ??= $this->stamp($studio);
     }
 
     private function stamp(string $studio): string
     {
-        if ($studio === '') {
-            return '';
-        }
         // the documents themselves: a version number is used again when a change is rolled back
-        $ladders = OwnLadder::query()->ofStudio($studio)->ordered('id')->toBase()->get(['ladder', 'document'])->all();
-        $words = OwnWord::query()->ofStudio($studio)->ordered('id')->toBase()->get(['words', 'rung'])->all();
+        $ladders = array_map(static fn (stdClass $row): array => [$row->ladder, $row->document], $this->rows('ladders'));
+        $words = $this->rows('words');
 
         return $ladders === [] && $words === [] ? '' : $studio.':'.md5((string) json_encode([$ladders, $words]));
     }
 
     public function ladders(array $poses): array
     {
-        return array_values(OwnLadder::query()->ofStudio($this->studio())->ordered('id')->get()
-            ->filter(static fn (OwnLadder $row): bool => $row->document !== null)
-            ->map(static fn (OwnLadder $row): Ladder => LibraryJson::readLadder(new Node($row->document ?? []), $poses))->all());
+        return array_values(array_map(
+            static fn (stdClass $row): Ladder => LibraryJson::readLadder(new Node((array) json_decode($row->document, true)), $poses),
+            array_filter($this->rows('ladders'), static fn (stdClass $row): bool => $row->document !== null),
+        ));
     }
 
     public function styles(): array
     {
-        $studio = $this->studio();
-
-        return $studio === '' ? [] : $this->styles[$studio] ??= OwnStyle::query()->ofStudio($studio)->ordered('id')->pluck(
-            'document',
-            'style',
-        )->all();
+        return array_map(
+            static fn (string $document): array => (array) json_decode($document, true),
+            array_column($this->rows('styles'), 'document', 'style'),
+        );
     }
 
     public function unused(): array
     {
-        $studio = $this->studio();
+        $unused = array_map(static fn (stdClass $row): ?string => match (true) {
+            (bool) $row->unused => $row->ladder,
+            (bool) $row->in_place && $row->document !== null => $row->copy_of,
+            default => null,
+        }, $this->rows('ladders'));
 
-        if ($studio !== '' && ! isset($this->unused[$studio])) {
-            $this->unused[$studio] = [];
-            foreach (OwnLadder::query()->ofStudio($studio)->ordered('id')->get() as $row) {
-                $not = match (true) {
-                    $row->unused === true => $row->ladder,
-                    $row->in_place === true && $row->document !== null => $row->copy_of,
-                    default => null,
-                };
-                $this->unused[$studio] = array_values(array_unique([...$this->unused[$studio], ...($not === null ? [] : [$not])]));
-            }
-        }
-
-        return $this->unused[$studio] ?? [];
+        return array_values(array_unique(array_filter($unused, is_string(...))));
     }
 
     public function words(): array
     {
-        return OwnWord::query()->ofStudio($this->studio())->pluck('rung', 'words')->all();
+        return array_column($this->rows('words'), 'rung', 'words');
+    }
+
+    /** @return list<stdClass> of a table, for the studio of whoever is signed in */
+    private function rows(string $table): array
+    {
+        $studio = $this->studio();
+        if ($studio === '') {
+            return [];
+        }
+        $this->rows[$studio] ??= Reads::atOnce(self::READ, ['studio' => $studio]);
+
+        return $this->rows[$studio][$table];
     }
 
     private function studio(): string

@@ -34,7 +34,7 @@ final class BoardController extends Controller
 
     public function show(Client $client): JsonResponse
     {
-        return $this->board($client);
+        return new JsonResponse($this->view->of($this->boards->load($client)));
     }
 
     public function move(Request $request, Client $client, MoveRung $move): JsonResponse

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Clients\Screening;
-use App\Models\Change;
 use App\Models\Client;
 use App\Models\Program as ProgramRow;
 use App\Models\Standing;
 use App\Progress\EvenOuts;
+use App\Support\ClientRows;
+use App\Support\Remembered;
 use App\Support\StudioDay;
 use App\Today\LastLoads;
-use App\Today\LogBook;
 use App\Today\LoggedPain;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Basis;
@@ -39,19 +39,25 @@ use EvenRungs\Storage\DataFolder;
  */
 final class BoardLoader
 {
-    public function __construct(private readonly DataFolder $data, private readonly Screening $screening)
-    {
+    public function __construct(
+        private readonly DataFolder $data,
+        private readonly Screening $screening,
+        private readonly Remembered $remembered,
+    ) {
     }
 
     public function load(Client $record): Board
     {
+        return $this->remembered->ofClient($record, 'board', fn (): Board => $this->board($record));
+    }
+
+    private function board(Client $record): Board
+    {
         $style = $this->style($record);
         $person = $this->person($record);
         $goal = GoalRule::for($person, $this->data->goals());
-        $next = static fn (bool $undone): ?string => Change::query()->ofClient($record)->where('undone', $undone)->ordered(
-            'id',
-            $undone ? 'asc' : 'desc',
-        )->first()?->label;
+        $rows = ClientRows::of($record);
+        [$undo, $redo] = $rows->labels();
 
         return new Board(
             $record,
@@ -61,16 +67,21 @@ final class BoardLoader
             (new Placer($this->data->library(), $style))->place($person),
             $this->program($record),
             (new SafetyScreen)->referrals($person),
-            $next(false),
-            $next(true),
-            LogBook::planned($record),
+            $undo,
+            $redo,
+            $rows->planned(),
             LastLoads::of($record),
-            LogBook::trained($record),
+            $rows->trained(),
         );
     }
 
     /** The client as they are known today: document, standings, stops and clearances. */
     public function person(Client $record): Person
+    {
+        return $this->remembered->ofClient($record, 'person', fn (): Person => $this->known($record));
+    }
+
+    private function known(Client $record): Person
     {
         $person = $this->data->storedClients()->read(new Node($this->document($record)), StudioDay::today()->toDateTimeImmutable());
         $rows = $this->standings($record);
@@ -150,7 +161,7 @@ final class BoardLoader
     {
         $arrived = [];
         $rungs = [];
-        foreach (Standing::query()->ofClient($record)->ordered('id')->toBase()->get(['ladder', 'rung', 'created_at']) as $row) {
+        foreach (ClientRows::of($record)->moves() as $row) {
             $isFirst = ! isset($rungs[$row->ladder]);
             if ($isFirst ? $placed : $rungs[$row->ladder] !== $row->rung) {
                 $arrived[$row->ladder] = new DateTimeImmutable(substr((string) $row->created_at, 0, 10));
@@ -167,7 +178,12 @@ final class BoardLoader
      */
     public function program(Client $record): ?Program
     {
-        $row = ProgramRow::query()->ofClient($record)->current()->first();
+        return $this->remembered->ofClient($record, 'program', fn (): ?Program => $this->inUse($record));
+    }
+
+    private function inUse(Client $record): ?Program
+    {
+        $row = ClientRows::of($record)->program();
         $program = $row === null ? null : $this->read($row);
         if ($program === null) {
             return null;
@@ -205,7 +221,7 @@ final class BoardLoader
     {
         $library = $this->data->library();
         $standings = [];
-        foreach (Standing::query()->ofClient($record)->newestOfEachLadder()->get() as $row) {
+        foreach (ClientRows::of($record)->standings() as $row) {
             if ($row->rung !== null && $library->hasRung($row->rung) && $library->rung($row->rung)->ladder === $row->ladder) {
                 $standings[$row->ladder] = $row;
             }
@@ -217,8 +233,10 @@ final class BoardLoader
     /** The house style that a client's plan follows. */
     public function style(Client $record): Style
     {
-        $known = in_array($record->style, $this->data->styleNames(), true);
+        return $this->remembered->once('style '.$record->style, function () use ($record): Style {
+            $known = in_array($record->style, $this->data->styleNames(), true);
 
-        return $this->data->style($known ? (string) $record->style : DataFolder::DEFAULT_STYLE);
+            return $this->data->style($known ? (string) $record->style : DataFolder::DEFAULT_STYLE);
+        });
     }
 }

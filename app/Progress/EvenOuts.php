@@ -11,6 +11,7 @@ use App\Models\TestDay;
 use App\Models\Trainer;
 use App\Planning\Board;
 use App\Planning\BoardLoader;
+use App\Support\ClientRows;
 use App\Support\Happened;
 use App\Support\StudioDay;
 use DateTimeImmutable;
@@ -105,7 +106,7 @@ final class EvenOuts
     /** @return Collection<int, EvenOut> what is part of the plan now */
     public static function open(Client $client): Collection
     {
-        return EvenOut::query()->ofClient($client)->where('until', null)->ordered('id')->get()->toBase();
+        return ClientRows::of($client)->evened()->toBase();
     }
 
     /** @return array<string, 'left'|'right'> the sides that get one set more, by ladder */

@@ -11,6 +11,7 @@ use App\Models\Client;
 use App\Models\Trainer;
 use App\Progress\CuffLine;
 use App\Support\Happened;
+use App\Support\Remembered;
 use EvenRungs\Storage\DataFolder;
 use EvenRungs\Storage\KeptDrawings;
 use EvenRungs\Storage\Schemas;
@@ -18,8 +19,10 @@ use EvenRungs\Storage\WordFiles;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Events\TransactionRolledBack;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\Vite;
@@ -32,6 +35,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(StudioTables::class);
         $this->app->scoped(Happened::class);
         $this->app->scoped(Progress::class);
+        $this->app->singleton(Remembered::class);
         $this->app->singleton(CuffLine::class, static fn (): CuffLine => new CuffLine((string) config('devices.cuff')));
         $this->app->singleton(WordFiles::class, WordFiles::shipped(...));
         $this->app->singleton(KeptDrawings::class, static fn (): KeptDrawings => new KeptDrawings(base_path('var/figures.json')));
@@ -40,6 +44,7 @@ final class AppServiceProvider extends ServiceProvider
             static fn (Application $app): DataFolder => DataFolder::shipped(
                 storage_path('framework/cache/built-library'),
                 $app->make(StudioTables::class),
+                getenv('EVEN_RUNGS_SERVED') ?: null,
             ),
         );
     }
@@ -47,6 +52,11 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict();
+        $forget = fn () => $this->app->make(Remembered::class)->forget();
+        DB::connection()->beforeExecuting(
+            static fn (string $statement) => Remembered::isReading($statement) ? null : $forget(),
+        );
+        Event::listen(TransactionRolledBack::class, $forget);
         Session::extend(
             'signed-in',
             static fn (Application $app): SignedInSessions => new SignedInSessions(

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Today;
 
 use App\Models\Client;
-use App\Models\LoggedSet as SetRow;
-use App\Models\StudioBuilder;
+use App\Support\ClientRows;
 use DateTimeImmutable;
 use EvenRungs\Core\Writing;
+use stdClass;
 
 /**
  * The weights and bands that a client really used: the newest of each exercise is offered the next time, and never invented.
@@ -17,17 +17,15 @@ use EvenRungs\Core\Writing;
  */
 final class LastLoads
 {
-    /** So many sets with a load are looked back at, the newest first. */
-    private const MOST_SETS = 240;
-
-    /** @return array<string, list<SetRow>> the sets with a load, by rung, oldest first */
+    /** @return array<string, non-empty-list<stdClass>> the sets with a load, by rung, oldest first */
     public static function sets(Client $client): array
     {
-        return SetRow::query()->ofClient($client)
-            ->where(static fn (StudioBuilder $set): StudioBuilder => $set->where('load_kg', '>', 0)->orWhere('band', '>', ''))
-            ->ordered('on', 'desc')->ordered('id', 'desc')->atMost(self::MOST_SETS)->get()->reverse()->groupBy('rung')->map(
-                static fn ($sets): array => array_values($sets->all()),
-            )->all();
+        $sets = [];
+        foreach (ClientRows::of($client)->loads() as $set) {
+            $sets[$set->rung][] = $set;
+        }
+
+        return $sets;
     }
 
     /** @return array<string, Load> the newest weight or band of each rung */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Today;
 
 use App\Models\Client;
-use App\Models\LoggedSession as SessionRow;
-use App\Models\LoggedSet as SetRow;
+use App\Support\ClientRows;
+use App\Support\Reads;
 use DateTimeImmutable;
 use EvenRungs\Core\Dose\Range;
 use EvenRungs\Core\Ladder\RangeScale;
@@ -51,47 +51,55 @@ final class LogBook
 
     /**
      * @param  list<Rung>  $rungs  one a ladder
-     * @return array<string, list<LoggedSession>> what was done on them lately, by ladder, oldest first
+     * @return array{array<string, list<LoggedSession>>, array<string, string>} what was done on them lately, by ladder, oldest first; and by
+     *                                                                          ladder the newest log with its revision
      */
     public static function recent(Client $client, array $rungs): array
     {
         $last = self::lastDay($client);
-        $sessions = [];
+        $sessions = $newest = [];
         foreach ($last === null ? [] : self::since(
             $client,
             $last->modify(sprintf('-%d days', History::LOOK_BACK_DAYS)),
             $rungs,
-        ) as [$rung, $session]) {
+        ) as [$rung, $session, $log]) {
             $sessions[$rung->ladder][] = $session;
+            $newest[$rung->ladder] = $log;
         }
 
-        return $sessions;
+        return [$sessions, $newest];
     }
 
     /**
      * What was done on some rungs from a day on.
      *
      * @param  list<Rung>  $rungs
-     * @return list<array{Rung, LoggedSession}> oldest first
+     * @return list<array{Rung, LoggedSession, string}> oldest first, each with its log and the revision of that
      */
     public static function since(Client $client, DateTimeImmutable $from, array $rungs): array
     {
-        $day = $from->format('Y-m-d');
-        $sets = [];
-        $byId = [];
-        foreach ($rungs as $rung) {
-            $byId[$rung->id] = $rung;
+        $byId = array_column($rungs, null, 'id');
+        if ($byId === []) {
+            return [];
         }
-        foreach (SetRow::query()->ofClient($client)->where('on', '>=', $day)->among(
-            'rung',
-            array_keys($byId),
-        )->ordered('id')->toBase()->get(self::SET) as $row) {
+        $of = 'studio_id = :studio and client_id = :client and `on` >= :day';
+        $named = array_combine(array_map(static fn (int $i): string => 'rung'.$i, array_keys($rungs)), array_column($rungs, 'id'));
+        $rows = Reads::atOnce([
+            'sets' => sprintf(
+                'select `%s` from logged_sets where %s and rung in (:%s) order by id',
+                implode('`, `', self::SET),
+                $of,
+                implode(', :', array_keys($named)),
+            ),
+            'sessions' => 'select id, `on`, soreness, pain_before, pain_next_day, ticks, pain_kind, checked, signs, revision '
+                ."from logged_sessions where $of order by `on`, id",
+        ], ['studio' => $client->studio_id, 'client' => $client->id, 'day' => $from->format('Y-m-d'), ...$named]);
+        $sets = [];
+        foreach ($rows['sets'] as $row) {
             $sets[$row->logged_session_id][$row->rung][] = self::set((array) $row, $byId[$row->rung]);
         }
         $found = [];
-        foreach (SessionRow::query()->ofClient($client)->where('on', '>=', $day)->ordered('on')->ordered('id')->toBase()->get(
-            ['id', 'on', 'soreness', 'pain_before', 'pain_next_day', 'ticks', 'pain_kind', 'checked', 'signs'],
-        ) as $row) {
+        foreach ($rows['sessions'] as $row) {
             $ticks = is_string($row->ticks) ? json_decode($row->ticks, true) : null;
             foreach ($sets[$row->id] ?? [] as $rung => $of) {
                 $ticked = is_array($ticks) ? $ticks[$byId[$rung]->ladder] ?? null : null;
@@ -108,6 +116,7 @@ final class LogBook
                         (bool) $row->checked,
                         self::signs($row->signs),
                     ),
+                    $row->id.':'.$row->revision,
                 ];
             }
         }
@@ -129,22 +138,6 @@ final class LogBook
         return array_keys(array_filter($clean));
     }
 
-    /** @return list<string> ladders of which anything was ever done */
-    public static function trained(Client $client): array
-    {
-        return array_values(
-            SetRow::query()->ofClient($client)->where('done', '>', 0)->distinct()->pluck('ladder')->map(strval(...))->all(),
-        );
-    }
-
-    /** @return array<string, bool> planned sessions that have a log, by key; true while it is still run */
-    public static function planned(Client $client): array
-    {
-        return SessionRow::query()->ofClient($client)->whereNotNull('planned')->pluck('open', 'planned')->map(
-            static fn (mixed $open): bool => (bool) $open,
-        )->all();
-    }
-
     /** @return list<Sign> */
     private static function signs(mixed $written): array
     {
@@ -157,24 +150,12 @@ final class LogBook
         );
     }
 
-    /** The newest log with sets on a rung, with its revision; null without any. */
-    public static function newestLog(Client $client, string $rung): ?string
-    {
-        $id = SetRow::query()->ofClient($client)->where('rung', $rung)->ordered('on', 'desc')->ordered(
-            'logged_session_id',
-            'desc',
-        )->toBase()->value('logged_session_id');
-        $revision = $id === null ? null : SessionRow::query()->ofClient($client)->whereKey($id)->value('revision');
-
-        return $revision === null ? null : $id.':'.$revision;
-    }
-
     /** The newest day of training. */
     public static function lastDay(Client $client): ?DateTimeImmutable
     {
-        $on = SessionRow::query()->ofClient($client)->max('on');
+        $on = ClientRows::of($client)->lastDay();
 
-        return is_string($on) ? new DateTimeImmutable($on) : null;
+        return $on === null ? null : new DateTimeImmutable($on);
     }
 
     /** @param  array<string, mixed>  $row */

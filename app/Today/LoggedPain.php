@@ -9,8 +9,8 @@ use App\Models\Client;
 use App\Models\LogChange;
 use App\Models\LoggedSession as SessionRow;
 use App\Models\LoggedSet as SetRow;
+use App\Support\ClientRows;
 use DateTimeImmutable;
-use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Log\PainKind;
 use EvenRungs\Core\Planning\Door\DoorAnswers;
 
@@ -22,12 +22,7 @@ final class LoggedPain
     /** The stops that the logs ask for. What is said of a whole session counts for every ladder of it. */
     public static function stops(Client $client): Stops
     {
-        $kinds = array_values(
-            array_map(
-                static fn (PainKind $kind): string => $kind->value,
-                array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops()),
-            ),
-        );
+        $rows = ClientRows::of($client);
         $all = null;
         $ladders = [];
         $add = static function (string $on, ?string $kind, array $of) use (&$all, &$ladders): void {
@@ -38,27 +33,16 @@ final class LoggedPain
                 $ladders[$ladder] = max($on, $ladders[$ladder] ?? '');
             }
         };
-        foreach (SetRow::query()->ofClient($client)->where(
-            static fn ($query) => $query->where('pain', '>', LoggedSession::STOP_OVER)->orWhereIn('pain_kind', $kinds),
-        )->toBase()->get(['on', 'ladder', 'pain_kind']) as $row) {
+        foreach ($rows->painfulSets() as $row) {
             $add((string) $row->on, $row->pain_kind, [(string) $row->ladder]);
         }
-        $sessions = SessionRow::query()->ofClient($client)->where(
-            static fn ($query) => $query->where('pain_before', '>', LoggedSession::STOP_OVER)->orWhere(
-                'pain_next_day',
-                '>',
-                LoggedSession::STOP_OVER,
-            )->orWhereIn('pain_kind', $kinds),
-        )->toBase()->get(['id', 'on', 'pain_kind']);
+        $sessions = $rows->painfulSessions();
+        $ladderOf = $rows->painfulLadders();
         foreach ($sessions as $row) {
-            $add(
-                (string) $row->on,
-                $row->pain_kind,
-                SetRow::query()->ofClient($client)->where('logged_session_id', $row->id)->distinct()->pluck('ladder')->all(),
-            );
+            $add((string) $row->on, $row->pain_kind, $ladderOf[(int) $row->id] ?? []);
         }
         $kept = [];
-        foreach (LogChange::query()->ofClient($client)->where('stops', '<>', null)->get() as $change) {
+        foreach ($rows->stops() as $change) {
             $kept[] = self::dayOf($change);
             $add(self::dayOf($change), $change->stops['kind'] ?? null, $change->stops['ladders'] ?? []);
         }
@@ -66,7 +50,7 @@ final class LoggedPain
             ...$kept,
             ...array_values($ladders),
             ...($all === null ? [] : [$all['on']]),
-            ...$sessions->pluck('on')->map(strval(...))->all(),
+            ...array_column($sessions, 'on'),
         ];
 
         return new Stops($all, $ladders, $days === [] ? null : max($days));

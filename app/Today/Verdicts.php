@@ -9,6 +9,7 @@ use App\Models\Trainer;
 use App\Models\VerdictAnswer;
 use App\Planning\Board;
 use App\Planning\BoardLoader;
+use App\Support\ClientRows;
 use App\Support\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Clearance;
@@ -59,7 +60,7 @@ final class Verdicts
     /** @return Collection<string, VerdictAnswer> the newest of each ladder */
     public function answers(Client $client): Collection
     {
-        return VerdictAnswer::query()->ofClient($client)->newestOfEachLadder()->get()->toBase()->keyBy(
+        return ClientRows::of($client)->answers()->toBase()->keyBy(
             static fn (VerdictAnswer $each): string => $each->ladder,
         );
     }
@@ -82,7 +83,7 @@ final class Verdicts
             static fn (string $ladder): bool => $only === null || $only === $ladder,
             ARRAY_FILTER_USE_KEY,
         );
-        $done = LogBook::recent($client, array_values(array_map(static fn (Position $each): Rung => $each->rung, $places)));
+        [$done, $newest] = LogBook::recent($client, array_values(array_map(static fn (Position $each): Rung => $each->rung, $places)));
         $arrived = $this->boards->arrived($client);
         $trainedOn = LogBook::lastDay($client);
         $monitored = Cleared::for($board->client)->by(Clearance::MONITORED_PAIN);
@@ -113,7 +114,7 @@ final class Verdicts
                 $trainedOn,
             );
             if ($history->last() !== null) {
-                $judged[] = [$history, $judge->decide($history), LogBook::newestLog($client, $place->rung->id)];
+                $judged[] = [$history, $judge->decide($history), $newest[$ladder]];
             }
         }
 

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace App\Today;
 
 use App\Models\Client;
-use App\Models\LoggedSet as SetRow;
-use App\Models\Studio;
 use App\Planning\BoardLoader;
 use App\Planning\MoveRung;
+use App\Support\ClientRows;
 use EvenRungs\Core\Dose\Wording;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Log\Bands;
 use EvenRungs\Core\Log\TwoForTwo;
 use EvenRungs\Core\Verdict\Judge;
 use EvenRungs\Formats\HistoryJson;
+use stdClass;
 
 /**
  * What follows from the log on each ladder, as pages read it.
@@ -35,7 +35,7 @@ final class VerdictsView
         $answers = $this->verdicts->answers($client);
         $board = $this->boards->load($client);
         $loaded = LastLoads::sets($client);
-        $bands = Studio::query()->findOrFail($client->studio_id)->bands();
+        $bands = ClientRows::of($client)->studio()->bands();
         foreach ($this->verdicts->judged($client) as [$history, $verdict, $log]) {
             $answer = $answers->get($history->ladder->id);
             $answered = Verdicts::isAnswerTo($answer, $history, $log) ? $answer : null;
@@ -78,7 +78,7 @@ final class VerdictsView
     /**
      * Whether the load may go up.
      *
-     * @param  list<SetRow>  $sets  with a load, oldest first
+     * @param  list<stdClass>  $sets  with a load, oldest first
      */
     private static function load(array $sets, Bands $bands): ?string
     {

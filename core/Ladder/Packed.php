@@ -27,6 +27,15 @@ final class Packed
         return new self($part);
     }
 
+    /**
+     * @param  string  $part  packed
+     * @return self<object>
+     */
+    public static function packed(string $part): self
+    {
+        return new self($part);
+    }
+
     /** @return T */
     public function get(): object
     {

@@ -38,6 +38,8 @@ final class Rung
      * @param  array<string, int<1, 3>>  $stresses  grade by stress id; 1 light, 2 real, 3 high
      * @param  list<string>  $equipment  required kit
      * @param  list<string>  $helpful  kit that helps and is never required
+     * @param  Coaching|Packed<Coaching>  $coaching
+     * @param  Figure|Packed<Figure>  $figure
      * @param  ?RangeScale  $range  how its range is cut and given back; null where nothing moves
      * @param  list<string>  $spared  stresses that somebody asked about and that are not there
      * @param  ?string  $timedTest  the timed test that is done on this rung: front-plank or side-plank
@@ -63,14 +65,14 @@ final class Rung
         public readonly array $stresses,
         public readonly array $equipment,
         public readonly array $helpful,
-        Coaching $coaching,
-        Figure $figure,
+        Coaching|Packed $coaching,
+        Figure|Packed $figure,
         public readonly ?string $timedTest = null,
         public readonly ?RangeScale $range = null,
         public readonly array $spared = [],
     ) {
-        $this->coaching = Packed::of($coaching);
-        $this->figure = Packed::of($figure);
+        $this->coaching = $coaching instanceof Packed ? $coaching : Packed::of($coaching);
+        $this->figure = $figure instanceof Packed ? $figure : Packed::of($figure);
         if ($steps === []) {
             throw Contradiction::because(sprintf('rung "%s" has no dose', $id));
         }

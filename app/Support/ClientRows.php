@@ -1,0 +1,199 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\Clearance;
+use App\Models\Client;
+use App\Models\EvenOut;
+use App\Models\HomePage;
+use App\Models\LogChange;
+use App\Models\Program;
+use App\Models\Screen;
+use App\Models\Standing;
+use App\Models\Studio;
+use App\Models\VerdictAnswer;
+use EvenRungs\Core\Log\LoggedSession;
+use EvenRungs\Core\Log\PainKind;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\App;
+use stdClass;
+
+/**
+ * The rows of one client that nearly every page looks at, read in one go.
+ */
+final class ClientRows
+{
+    /** So many sets with a load are looked back at, the newest first. */
+    private const MOST_LOADS = 240;
+
+    private const READ = [
+        'standings' => 'select * from standings where {of} order by id',
+        'screens' => 'select * from screens where {of} order by id',
+        'clearances' => 'select * from clearances where {of} and withdrawn_at is null order by id',
+        'evened' => 'select * from even_outs where {of} and until is null order by id',
+        'program' => 'select * from programs where {of} and current = 1 limit 1',
+        'undo' => 'select label from changes where {of} and undone = 0 order by id desc limit 1',
+        'redo' => 'select label from changes where {of} and undone = 1 order by id limit 1',
+        'stops' => 'select * from log_changes where {of} and stops is not null',
+        'painfulSets' => 'select `on`, ladder, pain_kind from logged_sets where {of} and (pain > :over or pain_kind in ({kinds}))',
+        'painfulSessions' => 'select id, `on`, pain_kind from logged_sessions where {of} and {painful}',
+        'painfulLadders' => 'select distinct logged_session_id, ladder from logged_sets where {of} and logged_session_id in '
+            .'(select id from logged_sessions where {of} and {painful})',
+        'planned' => 'select planned, open from logged_sessions where {of} and planned is not null',
+        'loads' => 'select logged_session_id, rung, `on`, target, done, load_kg, band from logged_sets '
+            .'where {of} and (load_kg > 0 or band > \'\') order by `on` desc, id desc limit '.self::MOST_LOADS,
+        'trained' => 'select ladder from logged_sets where {of} and done > 0 group by ladder',
+        'lastDay' => 'select max(`on`) as last from logged_sessions where {of}',
+        'answers' => 'select * from verdict_answers where id in (select max(id) from verdict_answers where {of} group by ladder)',
+        'studio' => 'select * from studios where id = :studio',
+        'homePages' => 'select id, studio_id, client_id, title, made_on, until, revoked_at, looks, saved_at from home_pages '
+            .'where {of} and until >= :today order by id desc',
+    ];
+
+    private const PAINFUL = '(pain_before > :over or pain_next_day > :over or pain_kind in ({kinds}))';
+
+    /** @param  array<string, list<stdClass>>  $rows */
+    private function __construct(private readonly array $rows)
+    {
+    }
+
+    public static function of(Client $client): self
+    {
+        return App::make(Remembered::class)->once('rows of '.$client->id, static fn (): self => self::read($client));
+    }
+
+    private static function read(Client $client): self
+    {
+        $kinds = array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops());
+        $said = [
+            '{painful}' => self::PAINFUL,
+            '{of}' => 'studio_id = :studio and client_id = :client',
+            '{kinds}' => "'".implode("', '", array_map(static fn (PainKind $kind): string => $kind->value, $kinds))."'",
+        ];
+        $questions = str_replace(array_keys($said), array_values($said), self::READ);
+
+        return new self(Reads::atOnce($questions, [
+            'studio' => $client->studio_id,
+            'client' => $client->id,
+            'over' => LoggedSession::STOP_OVER,
+            'today' => StudioDay::today()->toDateString(),
+        ]));
+    }
+
+    /** @return list<stdClass> every move of the client, oldest first, as it is stored */
+    public function moves(): array
+    {
+        return $this->rows['standings'];
+    }
+
+    /** @return list<Standing> the newest move of every ladder */
+    public function standings(): array
+    {
+        $newest = array_column($this->rows['standings'], null, 'ladder');
+        usort($newest, static fn (stdClass $a, stdClass $b): int => $a->id <=> $b->id);
+
+        return array_values(Reads::models(Standing::class, $newest)->all());
+    }
+
+    /** @return Collection<int, Screen> oldest first */
+    public function screens(): Collection
+    {
+        return Reads::models(Screen::class, $this->rows['screens']);
+    }
+
+    /** @return Collection<int, Clearance> that were not withdrawn, oldest first */
+    public function clearances(): Collection
+    {
+        return Reads::models(Clearance::class, $this->rows['clearances']);
+    }
+
+    /** @return Collection<int, EvenOut> that are part of the plan now */
+    public function evened(): Collection
+    {
+        return Reads::models(EvenOut::class, $this->rows['evened']);
+    }
+
+    /** The program in use. */
+    public function program(): ?Program
+    {
+        return Reads::models(Program::class, $this->rows['program'])->first();
+    }
+
+    /** @return array{?string, ?string} what the next undo takes back, and the next redo does again */
+    public function labels(): array
+    {
+        return [$this->rows['undo'][0]->label ?? null, $this->rows['redo'][0]->label ?? null];
+    }
+
+    /** @return Collection<int, LogChange> logs that were taken back and stopped something */
+    public function stops(): Collection
+    {
+        return Reads::models(LogChange::class, $this->rows['stops']);
+    }
+
+    /** @return list<stdClass> sets whose pain stops, with `on`, `ladder` and `pain_kind` */
+    public function painfulSets(): array
+    {
+        return $this->rows['painfulSets'];
+    }
+
+    /** @return list<stdClass> sessions whose pain stops, with `id`, `on` and `pain_kind` */
+    public function painfulSessions(): array
+    {
+        return $this->rows['painfulSessions'];
+    }
+
+    /** @return array<int, list<string>> ladders of the sessions whose pain stops, by session */
+    public function painfulLadders(): array
+    {
+        $ladders = [];
+        foreach ($this->rows['painfulLadders'] as $row) {
+            $ladders[(int) $row->logged_session_id][] = (string) $row->ladder;
+        }
+
+        return $ladders;
+    }
+
+    /** @return array<string, bool> planned sessions that have a log, by key; true while it is still run */
+    public function planned(): array
+    {
+        return array_map(boolval(...), array_column($this->rows['planned'], 'open', 'planned'));
+    }
+
+    /** @return list<stdClass> the newest sets with a weight or a band, oldest first */
+    public function loads(): array
+    {
+        return array_reverse($this->rows['loads']);
+    }
+
+    /** @return list<string> ladders of which anything was ever done */
+    public function trained(): array
+    {
+        return array_column($this->rows['trained'], 'ladder');
+    }
+
+    /** ISO date of the newest day of training. */
+    public function lastDay(): ?string
+    {
+        return $this->rows['lastDay'][0]->last ?? null;
+    }
+
+    /** @return Collection<int, VerdictAnswer> the newest answer to a verdict on every ladder */
+    public function answers(): Collection
+    {
+        return Reads::models(VerdictAnswer::class, $this->rows['answers']);
+    }
+
+    public function studio(): Studio
+    {
+        return Reads::models(Studio::class, $this->rows['studio'])->firstOrFail();
+    }
+
+    /** @return Collection<int, HomePage> that have not run out, newest first, without what is in them */
+    public function homePages(): Collection
+    {
+        return Reads::models(HomePage::class, $this->rows['homePages']);
+    }
+}
