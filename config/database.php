@@ -14,6 +14,8 @@ return [
             'username' => env('DB_USERNAME', 'even_rungs'),
             'password' => env('DB_PASSWORD', ''),
             'use_db_after_connecting' => false,
+            'charset' => 'utf8mb4',
+            'collation' => 'utf8mb4_unicode_ci',
             'prefix' => '',
             'engine' => 'InnoDB',
             'options' => [

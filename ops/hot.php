@@ -3,8 +3,9 @@
 declare(strict_types=1);
 
 // Writes the list of classes that PHP keeps at hand (bootstrap/preload.php): all of ours that answer requests, and of the packages those
-// that some answers of each kind were seen to need. usage: php ops/hot.php FILE
+// that some answers of each kind were seen to need. usage: php ops/hot.php FOLDER
 
+use App\Http\RequestChecks;
 use App\Models\Trainer;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Contracts\Http\Kernel;
@@ -53,5 +54,7 @@ foreach ($map as $name => $file) {
     }
 }
 $names = array_values(array_filter(array_unique($names), static fn (string $name): bool => isset($map[$name])));
-file_put_contents($argv[1].'.new', '<?php return '.var_export($names, true).';');
-rename($argv[1].'.new', $argv[1]);
+foreach (['hot' => $names, 'checks' => $app->make(RequestChecks::class)->all()] as $file => $what) {
+    file_put_contents("$argv[1]/$file.new", '<?php return '.var_export($what, true).';');
+    rename("$argv[1]/$file.new", "$argv[1]/$file.php");
+}

@@ -129,11 +129,11 @@ what_is_served() {
 
 # make_caches: the configuration and the routes as PHP that is read as it is, and the list of classes that PHP keeps at hand.
 make_caches() {
-    rm -f "$caches"/{config,routes,hot}.php
+    rm -f "$caches"/{config,routes,hot,checks}.php "$caches"/cache/built-library*.php
     (
         umask 077
         export DB_PERSISTENT=1 APP_CONFIG_CACHE="$caches/config.php" APP_ROUTES_CACHE="$caches/routes.php"
-        { artisan config:cache && artisan route:cache && as_user "$(server_user)" php ops/hot.php "$caches/hot.php"; } >"$var/log/caches.log" 2>&1
+        { artisan config:cache && artisan route:cache && as_user "$(server_user)" php ops/hot.php "$caches"; } >"$var/log/caches.log" 2>&1
     ) || fail "what PHP keeps at hand could not be made; see var/$instance/log/caches.log"
 }
 
@@ -156,7 +156,7 @@ start_php() {
     local as_root=()
     [ "$(server_user)" != root ] || as_root=(-R)
     rm -f "$fpm_socket" "${fpm_socket%.sock}-long.sock" "$var/run/fpm.pid"
-    EVEN_RUNGS_CACHES="$caches" php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 \
+    EVEN_RUNGS_CACHES="$caches" php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.file_update_protection=0 \
         -d opcache.memory_consumption=192 -d opcache.interned_strings_buffer=24 -d opcache.max_accelerated_files=16229 -d opcache.jit=disable \
         -d realpath_cache_size=4M -d realpath_cache_ttl=3600 -d zend.assertions=-1 \
         -d opcache.preload="$root/bootstrap/preload.php" -d opcache.preload_user="$(server_user)" >"$var/log/fpm-start.log" 2>&1 9>&- 8>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"

@@ -73,6 +73,12 @@ final class Schemas
         self::validator()->resolver()?->registerPrefix($base, $folder);
     }
 
+    /** Lets a schema be checked and referred to by its address. */
+    public static function register(string $address, string $text): void
+    {
+        self::validator()->resolver()?->registerRaw($text, $address);
+    }
+
     private static function validator(): Validator
     {
         if (self::$validator === null) {

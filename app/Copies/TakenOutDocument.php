@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Copies;
 
 use App\Accounts\Studios;
-use App\Http\Body;
+use App\Http\RequestChecks;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
-use EvenRungs\Storage\Schemas;
+use Illuminate\Support\Facades\App;
 
 /**
  * The document of a take-out, read piece by piece.
@@ -44,7 +44,7 @@ final class TakenOutDocument
      */
     public static function checked(string $schema, array $document): Node
     {
-        $problems = Schemas::checkUri(Body::COMPONENTS.$schema, (object) $document);
+        $problems = App::make(RequestChecks::class)->problems($schema, (object) $document);
 
         return $problems === [] ? new Node(Json::toArray((object) $document)) : throw new UnusableInput($problems);
     }

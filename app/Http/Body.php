@@ -7,21 +7,19 @@ namespace App\Http;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\UnusableInput;
-use EvenRungs\Storage\Schemas;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\App;
 
 /**
  * A request body, checked against its schema in the API document.
  */
 final class Body
 {
-    public const COMPONENTS = 'https://even-rungs.example/api/openapi.json#/components/schemas/';
-
     /** @throws UnusableInput with every field that is wrong */
     public static function read(Request $request, string $component): Node
     {
         $document = Json::decode((string) $request->getContent());
-        $problems = Schemas::checkUri(self::COMPONENTS.$component, $document);
+        $problems = App::make(RequestChecks::class)->problems($component, $document);
         if ($problems !== []) {
             throw new UnusableInput($problems);
         }

@@ -6,11 +6,13 @@ namespace App\Providers;
 
 use App\Accounts\SignedInSessions;
 use App\Http\Progress;
+use App\Http\RequestChecks;
 use App\Library\StudioTables;
 use App\Models\Client;
 use App\Models\Trainer;
 use App\Progress\CuffLine;
 use App\Support\Happened;
+use App\Support\KeptConnector;
 use App\Support\Remembered;
 use EvenRungs\Storage\DataFolder;
 use EvenRungs\Storage\KeptDrawings;
@@ -32,10 +34,18 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->bind('db.connector.mariadb', KeptConnector::class);
         $this->app->singleton(StudioTables::class);
         $this->app->scoped(Happened::class);
         $this->app->scoped(Progress::class);
         $this->app->singleton(Remembered::class);
+        $this->app->singleton(
+            RequestChecks::class,
+            static fn (): RequestChecks => new RequestChecks(
+                base_path('api/openapi.json'),
+                getenv('EVEN_RUNGS_SERVED') === false ? null : storage_path('framework/checks.php'),
+            ),
+        );
         $this->app->singleton(CuffLine::class, static fn (): CuffLine => new CuffLine((string) config('devices.cuff')));
         $this->app->singleton(WordFiles::class, WordFiles::shipped(...));
         $this->app->singleton(KeptDrawings::class, static fn (): KeptDrawings => new KeptDrawings(base_path('var/figures.json')));
