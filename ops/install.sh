@@ -57,12 +57,16 @@ fi
 stamp_of() { cat "$@" 2>/dev/null | md5sum | cut -d' ' -f1; }
 
 mkdir -p var
-if [ ! -f vendor/autoload.php ] || [ "$(stamp_of composer.json)" != "$(cat var/composer.stamp 2>/dev/null)" ]; then
+# what serves needs no packages of development; where they are already, they stay
+composer_stamp=$(cat var/composer.stamp 2>/dev/null || true)
+if [ ! -f vendor/autoload.php ] || [ "$(stamp_of composer.json)" != "${composer_stamp% *}" ] ||
+    { [ "$what" = test ] && [ "${composer_stamp#* }" != test ]; }; then
     say "Installing PHP packages"
     only=()
-    [ "$what" != php ] || only=(--no-dev --ignore-platform-req=ext-pdo_mysql)
+    [ "$what" = test ] || [ "${composer_stamp#* }" = test ] || only=(--no-dev --classmap-authoritative)
+    [ "$what" != php ] || only+=(--ignore-platform-req=ext-pdo_mysql)
     COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress -q "${only[@]}" >&2 || fail "composer could not install the PHP packages"
-    [ "$what" = php ] || stamp_of composer.json >var/composer.stamp
+    [ "$what" = php ] || printf '%s %s\n' "$(stamp_of composer.json)" "$([ ${#only[@]} -gt 0 ] && echo served || echo test)" >var/composer.stamp
 fi
 [ "$what" != php ] || exit 0
 
@@ -97,7 +101,7 @@ fi
 web_stamp=$(find web api formats/schemas vite.config.ts vite.own.config.ts package-lock.json -type f ! -name schema.d.ts -print0 | sort -z | xargs -0 cat | md5sum | cut -d' ' -f1)
 if [ ! -f public/build/manifest.json ] || [ "$web_stamp" != "$(cat var/web.stamp 2>/dev/null)" ]; then
     say "Building the pages"
-    { npm run -s types && npm run -s build; } >var/build.log 2>&1 || { tail -n 20 var/build.log >&2 && fail "the pages could not be built"; }
+    { npm run -s types && npm run -s build && find public/build -type f \( -name '*.js' -o -name '*.css' -o -name '*.json' \) -exec gzip -9 -k -f {} +; } >var/build.log 2>&1 || { tail -n 20 var/build.log >&2 && fail "the pages could not be built"; }
     printf '%s\n' "$web_stamp" >var/web.stamp
 fi
 figures_stamp=$(stamp_of core/Figure/*.php data/poses.json data/ladders/*.json data/preparation/*.json)

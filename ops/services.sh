@@ -55,6 +55,7 @@ write_settings() {
     {
         printf 'APP_ENV=%s\nAPP_KEY=%s\nAPP_URL=http://127.0.0.1:%s\n' "$(case $instance in test | plain) echo testing ;; *) echo production ;; esac)" "$key" "$1"
         printf 'CUFF_ADDRESS=%s\n' "${CUFF_ADDRESS:-127.0.0.1:$3}"
+        printf 'DB_SOCKET=%s\n' "$socket"
         printf 'WEB_PORT=%s\nDB_PORT=%s\nDB_DATABASE=even_rungs\nDB_USERNAME=even_rungs\nDB_PASSWORD=%s\n' "$1" "$2" "$password"
     } >"$new"
     chmod 600 "$new"
@@ -66,10 +67,37 @@ write_settings() {
 
 db() { mariadb --no-defaults --socket="$socket" --user="$(id -un)" "$@"; }
 
+# of_memory DIVISOR LEAST MOST: a share of this machine's memory in MB, within bounds.
+of_memory() {
+    local mb
+    mb=$(awk '/^MemTotal/ {printf "%d", $2 / 1024}' /proc/meminfo)
+    mb=$((mb / $1))
+    [ "$mb" -ge "$2" ] || mb=$2
+    [ "$mb" -le "$3" ] || mb=$3
+    printf '%s' "$mb"
+}
+
+# most_workers: what people wait for is computing, so two a core, as far as half of the memory goes.
+most_workers() {
+    local workers
+    workers=$((2 * $(nproc)))
+    [ "$workers" -ge 4 ] || workers=4
+    [ "$workers" -le "$(of_memory 200 4 64)" ] || workers=$(of_memory 200 4 64)
+    printf '%s' "$workers"
+}
+
 start_database() {
-    if is_ours "$var/run/db.pid" mariadbd; then
-        return
-    fi
+    is_ours "$var/run/db.pid" mariadbd || run_database
+    db -e "CREATE DATABASE IF NOT EXISTS even_rungs CHARACTER SET utf8mb4;
+$(for from in 127.0.0.1 localhost; do
+        echo "CREATE USER IF NOT EXISTS 'even_rungs'@'$from';
+            ALTER USER 'even_rungs'@'$from' IDENTIFIED BY '$(setting DB_PASSWORD)';
+            GRANT ALL ON even_rungs.* TO 'even_rungs'@'$from';"
+        [ "$instance" = live ] || echo "GRANT ALL ON even_rungs_older.* TO 'even_rungs'@'$from';"
+    done)" || fail "the database user could not be made"
+}
+
+run_database() {
     rm -f "$var/run/db.pid" "$socket"
     if [ ! -f "$var/mysql/installed" ]; then
         say "Making the database"
@@ -82,16 +110,11 @@ start_database() {
     fi
     nohup mariadbd --no-defaults --datadir="$var/mysql" --user="$(id -un)" --socket="$socket" --pid-file="$var/run/db.pid" \
         --bind-address=127.0.0.1 --port="$(setting DB_PORT)" --skip-name-resolve --log-error="$var/log/db.log" \
-        --innodb-buffer-pool-size=128M --innodb-flush-log-at-trx-commit=1 --tmpdir="$var/tmp" \
+        --innodb-buffer-pool-size="$([ "$instance" = live ] && of_memory 8 128 2048 || echo 128)M" --innodb-flush-log-at-trx-commit=1 --tmpdir="$var/tmp" \
         --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --max-allowed-packet=64M \
         >/dev/null 2>&1 </dev/null 9>&- 8>&- &
     disown
     wait_for 60 "the database" db -e 'select 1'
-    db -e "CREATE DATABASE IF NOT EXISTS even_rungs CHARACTER SET utf8mb4;
-        CREATE USER IF NOT EXISTS 'even_rungs'@'127.0.0.1';
-        ALTER USER 'even_rungs'@'127.0.0.1' IDENTIFIED BY '$(setting DB_PASSWORD)';
-        GRANT ALL ON even_rungs.* TO 'even_rungs'@'127.0.0.1';
-$([ "$instance" = live ] || echo "        GRANT ALL ON even_rungs_older.* TO 'even_rungs'@'127.0.0.1';")" || fail "the database user could not be made"
 }
 
 # pool NAME SOCKET MANAGER CHILDREN MEMORY SECONDS: a pool of PHP processes; a request may take so long.
@@ -150,7 +173,7 @@ start_php() {
     printf '%s\n' "$served" >"$var/run/served"
     {
         printf '[global]\npid = %s\nerror_log = %s\ndaemonize = yes\n' "$var/run/fpm.pid" "$var/log/fpm.log"
-        pool www "$fpm_socket" static 4 256M 10
+        pool www "$fpm_socket" static "$(most_workers)" 256M 10
         pool long "${fpm_socket%.sock}-long.sock" ondemand 1 512M 280
     } >"$var/conf/fpm.conf"
     local as_root=()
@@ -162,7 +185,8 @@ start_php() {
         -d opcache.preload="$root/bootstrap/preload.php" -d opcache.preload_user="$(server_user)" >"$var/log/fpm-start.log" 2>&1 9>&- 8>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
 }
 
-# to_php [SOCKET SECONDS]: what a location says that the application answers.
+# to_php [SOCKET SECONDS]: what a location says that the application answers. As many requests wait as are answered within some seconds; who
+# comes then is told to come again.
 to_php() {
     cat <<CONF
             include /etc/nginx/fastcgi_params;
@@ -170,6 +194,7 @@ to_php() {
             fastcgi_param SCRIPT_NAME /index.php;
             fastcgi_pass unix:${1:-$fpm_socket};
             fastcgi_read_timeout ${2:-30}s;
+            limit_conn asked $([ -n "${1:-}" ] && echo 4 || echo $((16 * $(most_workers))));
 CONF
 }
 
@@ -181,8 +206,14 @@ site_rules() {
             default_type application/problem+json;
             return 413 '{"type":"about:blank","title":"That is too large.","status":413,"errors":[]}';
         }
+        location @busy {
+            default_type application/problem+json;
+            add_header Retry-After 2 always;
+            return 503 '{"type":"about:blank","title":"Too much at once right now. Nothing was changed; try again in a moment.","status":503,"errors":[]}';
+        }
         add_header Strict-Transport-Security \$hsts always;
         location /build/ {
+            gzip_static on;
             add_header Strict-Transport-Security \$hsts always;
             add_header Cache-Control "public, max-age=31536000, immutable";
             add_header X-Content-Type-Options nosniff;
@@ -229,12 +260,12 @@ lan_server() {
     ssl_certificate_key $var/tls/server.key;
     ssl_protocols TLSv1.2 TLSv1.3;
     server {
-        listen 0.0.0.0:$(cat "$var/lan") ssl default_server;
+        listen 0.0.0.0:$(cat "$var/lan") ssl http2 default_server;
         server_name _;
         return 421;
     }
     server {
-        listen 0.0.0.0:$(cat "$var/lan") ssl;
+        listen 0.0.0.0:$(cat "$var/lan") ssl http2;
         server_name $(studio_names | sed 's/^[A-Z]*://' | tr '\n' ' ');
         location = /studio-ca.crt {
             default_type application/x-x509-ca-cert;
@@ -301,10 +332,16 @@ http {
     server_tokens off;
     sendfile on;
     gzip on;
-    gzip_types application/javascript text/javascript text/css application/json image/svg+xml application/problem+json;
+    gzip_comp_level 6;
+    gzip_types application/javascript text/javascript text/css text/csv text/calendar application/json application/schema+json
+        application/problem+json application/manifest+json image/svg+xml;
     gzip_min_length 1000;
+    limit_conn_zone \$server_port zone=asked:1m;
+    limit_conn_status 503;
+    limit_conn_log_level notice;
     client_max_body_size 1m;
     error_page 413 @too-large;
+    error_page 503 @busy;
     map \$https \$hsts {
         on "max-age=31536000";
         default "";

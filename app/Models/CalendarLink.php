@@ -30,6 +30,8 @@ final class CalendarLink extends Model implements OpenedBySecret
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'calendar_links';
+
     public const UPDATED_AT = null;
 
     protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'hash', 'revoked_at', 'seen_at'];

@@ -23,6 +23,8 @@ final class Change extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'changes';
+
     public const UPDATED_AT = null;
 
     protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'label', 'before', 'after', 'undone'];

@@ -28,6 +28,8 @@ final class Clearance extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'clearances';
+
     public const UPDATED_AT = null;
 
     protected $fillable = [

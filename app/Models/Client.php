@@ -30,6 +30,8 @@ final class Client extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'clients';
+
     protected $fillable = [
         'studio_id',
         'name',

@@ -26,6 +26,8 @@ final class EvenOut extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'even_outs';
+
     public const UPDATED_AT = null;
 
     public const EXTRA_SET = 'extra-set';

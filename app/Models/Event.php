@@ -26,6 +26,8 @@ final class Event extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'events';
+
     public const UPDATED_AT = null;
 
     protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'act', 'detail'];

@@ -35,6 +35,8 @@ final class HomePage extends Model implements OpenedBySecret
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'home_pages';
+
     public const UPDATED_AT = null;
 
     protected $fillable = [

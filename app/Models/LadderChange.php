@@ -28,6 +28,8 @@ final class LadderChange extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'ladder_changes';
+
     public const UPDATED_AT = null;
 
     protected $fillable = ['studio_id', 'trainer_id', 'ladder', 'label', 'before', 'after', 'moves', 'undone'];

@@ -34,6 +34,8 @@ final class Link extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'links';
+
     public const UPDATED_AT = null;
 
     protected $fillable = [

@@ -27,6 +27,8 @@ final class LogChange extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'log_changes';
+
     public const UPDATED_AT = null;
 
     protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'key', 'what', 'before', 'reason', 'stops'];

@@ -48,6 +48,8 @@ final class LoggedSession extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'logged_sessions';
+
     protected $fillable = [
         'device_time',
         'received_at',

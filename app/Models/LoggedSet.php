@@ -47,6 +47,8 @@ final class LoggedSet extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'logged_sets';
+
     public $timestamps = false;
 
     protected $fillable = [

@@ -23,6 +23,8 @@ final class OwnAim extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'own_aims';
+
     public const UPDATED_AT = null;
 
     protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'words', 'scores', 'ended_on'];

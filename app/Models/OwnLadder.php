@@ -26,6 +26,8 @@ final class OwnLadder extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'own_ladders';
+
     protected $fillable = ['studio_id', 'ladder', 'document', 'version', 'unused', 'copy_of', 'in_place'];
 
     /** @return array<string, string> */

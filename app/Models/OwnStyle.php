@@ -21,6 +21,8 @@ final class OwnStyle extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'own_styles';
+
     protected $fillable = ['studio_id', 'style', 'document'];
 
     /** @return array<string, string> */

@@ -22,6 +22,8 @@ final class OwnWord extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'own_words';
+
     public const UPDATED_AT = null;
 
     protected $fillable = ['studio_id', 'words', 'key', 'rung'];

@@ -22,6 +22,8 @@ final class Program extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'programs';
+
     protected $fillable = ['id', 'studio_id', 'client_id', 'document', 'current'];
 
     /** @return array<string, string> */

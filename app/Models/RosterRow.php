@@ -21,6 +21,8 @@ final class RosterRow extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'roster_rows';
+
     public $timestamps = false;
 
     public $incrementing = false;

@@ -26,6 +26,8 @@ final class Screen extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'screens';
+
     public const UPDATED_AT = null;
 
     protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'on', 'asked', 'flags', 'limits', 'touched'];

@@ -21,6 +21,8 @@ final class SessionTemplate extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'session_templates';
+
     protected $fillable = ['studio_id', 'name', 'document'];
 
     /** @return array<string, string> */

@@ -28,6 +28,8 @@ final class Standing extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'standings';
+
     public const UPDATED_AT = null;
 
     protected $fillable = ['studio_id', 'client_id', 'ladder', 'rung', 'step', 'range', 'dose', 'basis', 'why'];

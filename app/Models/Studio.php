@@ -29,6 +29,8 @@ final class Studio extends Model
 
     public const SETTINGS = ['units', 'first_day', 'date_format', 'time_format', 'time_zone', 'contact'];
 
+    protected $table = 'studios';
+
     protected $fillable = ['name', 'emergency_steps', 'bands', 'kit', ...self::SETTINGS];
 
     protected $attributes = [

@@ -26,6 +26,8 @@ final class TestDay extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'test_days';
+
     public const UPDATED_AT = null;
 
     protected $fillable = ['studio_id', 'client_id', 'trainer_id', 'on', 'tests', 'ended_by', 'ladders', 'leg_loading', 'feet'];

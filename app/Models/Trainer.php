@@ -33,6 +33,8 @@ final class Trainer extends User
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'trainers';
+
     protected $fillable = [
         'studio_id',
         'name',

@@ -27,6 +27,8 @@ final class VerdictAnswer extends Model
 
     protected static string $builder = StudioBuilder::class;
 
+    protected $table = 'verdict_answers';
+
     public const UPDATED_AT = null;
 
     protected $fillable = [
