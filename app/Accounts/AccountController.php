@@ -99,7 +99,7 @@ final class AccountController extends Controller
 
     public function me(): JsonResponse
     {
-        $trainer = Trainer::query()->with('studio')->findOrFail($this->trainer()->id);
+        $trainer = $this->trainer();
         $studio = $trainer->studio;
 
         return new JsonResponse([
@@ -168,6 +168,6 @@ final class AccountController extends Controller
 
     private function studio(): Studio
     {
-        return Studio::query()->whereKey($this->trainer()->studio_id)->firstOrFail();
+        return $this->trainer()->studio;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Clients;
 
 use App\Http\Body;
+use App\Http\Middleware\Known;
 use App\Models\Client;
 use App\Planning\BoardLoader;
 use App\Support\Controller;
@@ -23,21 +24,26 @@ final class ClientController extends Controller
     ) {
     }
 
-    public function index(): JsonResponse
+    public function index(Request $request): JsonResponse
     {
-        return $this->listed(false);
+        return $this->listed($request, false);
     }
 
-    public function archived(): JsonResponse
+    public function archived(Request $request): JsonResponse
     {
-        return $this->listed(true);
+        return $this->listed($request, true);
     }
 
-    private function listed(bool $archived): JsonResponse
+    private function listed(Request $request, bool $archived): JsonResponse
     {
         $clients = Client::query()->seenBy($this->trainer())->archived($archived)->ordered('name')->get();
 
-        return new JsonResponse($this->roster->byNeed($this->trainer()->studio_id, $clients));
+        $list = $this->roster->byNeed($this->trainer()->studio_id, $clients);
+        if ($list['behind'] > 0) {
+            $request->attributes->set(Known::UNSETTLED, true);
+        }
+
+        return new JsonResponse($list);
     }
 
     public function store(Request $request, StartClient $start): JsonResponse

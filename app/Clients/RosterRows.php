@@ -6,6 +6,7 @@ namespace App\Clients;
 
 use App\Models\Client;
 use App\Models\RosterRow;
+use App\Support\Stamps;
 
 /**
  * The rows of the client list are kept, since a verdict on every ladder of every client is too much work for one look.
@@ -17,12 +18,14 @@ final class RosterRows
     public function forget(Client $client): void
     {
         RosterRow::query()->ofClient($client)->update(['day' => null]);
+        Stamps::client($client);
     }
 
     /** Ladders, words or styles of the studio changed, on which every row rests. */
     public function forgetAll(string $studio): void
     {
         RosterRow::query()->ofStudio($studio)->update(['day' => null]);
+        Stamps::studio($studio);
     }
 
     /** @return array<string, array<string, mixed>> rows that are true today, by client */

@@ -13,6 +13,7 @@ use App\Models\HomePage;
 use App\Models\Trainer;
 use App\Support\Controller;
 use App\Support\Happened;
+use App\Support\Stamps;
 use DateTimeImmutable;
 use EvenRungs\Core\Writing;
 use EvenRungs\Formats\HomeSeal;
@@ -67,6 +68,7 @@ final class HomeController extends Controller
         abort_if($row->revoked_at !== null || $row->document === null, 404);
         abort_if($this->halt->against($client, HomePages::document($row)), 404);
         $row->update(['saved_at' => Carbon::now()]);
+        Stamps::client($client);
         Happened::write($client->studio_id, 'Saved the client’s own page as a file', $row->title, $client->id, $this->trainer()->id);
         $name = trim((string) preg_replace('/[^\pL\pN]+/u', '-', $client->name.' '.$row->title), '-');
 

@@ -12,6 +12,7 @@ use App\Models\LoggedSession;
 use App\Models\StudioBuilder;
 use App\Models\Trainer;
 use App\Support\ClientRows;
+use App\Support\Stamps;
 use App\Support\StudioDay;
 use EvenRungs\Formats\HomeReturn;
 use EvenRungs\Formats\HomeSeal;
@@ -127,6 +128,7 @@ final class HomePages
     public static function looked(HomePage $page): void
     {
         $page->update(['looks' => min(65_535, $page->looks + 1), 'seen_at' => Carbon::now()]);
+        Stamps::client(Client::query()->ofStudio($page->studio_id)->whereKey($page->client_id)->firstOrFail());
     }
 
     /** How many sessions a page holds. */

@@ -36,6 +36,7 @@ final class BoardView
     public function of(Board $board): array
     {
         $week = $board->program->weeks[0] ?? null;
+        $levels = $board->levels($this->data->library());
 
         return [
             'id' => $board->record->id,
@@ -53,8 +54,8 @@ final class BoardView
             'nothing_programmable' => $this->nothingProgrammable($board),
             'ladders' => array_map(fn (Placement $each): array => $this->ladder($each, $board), $board->placements),
             'words' => $this->words($board),
-            'levels' => $board->levels($this->data->library())->levels,
-            'spread' => $board->levels($this->data->library())->spread(),
+            'levels' => $levels->levels,
+            'spread' => $levels->spread(),
             'week' => $week === null ? null : $this->weeks->of($week, $board),
             'weeks' => count($board->program->weeks ?? []),
             'present_week' => $board->program === null ? 1 : PresentWeek::of($board->program),
@@ -75,15 +76,8 @@ final class BoardView
     /** @return list<array{say: string, rungs: list<string>}> how the style coaches, each sentence with the rungs it is said on */
     private function words(Board $board): array
     {
-        $rungs = [];
-        foreach ($this->data->library()->rungs() as $rung) {
-            foreach ($board->style->words($rung, $board->client) as $say) {
-                $rungs[$say][] = $rung->id;
-            }
-        }
-
         $words = [];
-        foreach ($rungs as $say => $on) {
+        foreach ($board->style->wordsOn($this->data->library()->rungs(), $board->client) as $say => $on) {
             $words[] = ['say' => $say, 'rungs' => $on];
         }
 
@@ -134,7 +128,8 @@ final class BoardView
     /** @return array<string, mixed> */
     private function ladder(Placement $placement, Board $board): array
     {
-        $moves = new Moves($this->data->library(), $board->goal, $board->style);
+        $library = $this->data->library();
+        $moves = new Moves($library, $board->goal, $board->style);
         $rung = $placement->rung;
         $sessions = $board->program->weeks[0]->sessions ?? [];
         $obstacles = [];
@@ -166,8 +161,8 @@ final class BoardView
                 'name' => $each->name,
                 'level' => $each->level->value,
                 'state' => $this->state($obstacles[$each->id] ?? null),
-                'reasons' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->sentences($this->data->library()) : [],
-                'labels' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->labels($this->data->library()) : [],
+                'reasons' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->sentences($library) : [],
+                'labels' => isset($obstacles[$each->id]) ? $obstacles[$each->id]->labels($library) : [],
                 'steps' => array_map(Wording::shown(...), $board->steps()->of($each)),
                 'cautions' => array_map(static fn (Limit $limit): string => $limit->rule->id, $board->client->cautions($each)),
             ], $placement->ladder->rungs),
@@ -208,7 +203,9 @@ final class BoardView
      */
     private function training(array $sessions, string $ladder, Board $board): array
     {
-        return array_values(array_filter($sessions, fn (Session $session): bool => $this->edit($board)->trains($session, $ladder)));
+        $edit = $this->edit($board);
+
+        return array_values(array_filter($sessions, static fn (Session $session): bool => $edit->trains($session, $ladder)));
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Accounts\SignedInPeople;
 use App\Accounts\SignedInSessions;
 use App\Http\Progress;
 use App\Http\RequestChecks;
@@ -75,6 +76,10 @@ final class AppServiceProvider extends ServiceProvider
                 (int) config('session.lifetime'),
                 $app,
             ),
+        );
+        Auth::provider(
+            'signed-in',
+            static fn (Application $app): SignedInPeople => new SignedInPeople($app->make('hash'), Trainer::class),
         );
         // addresses without a host: the pages work behind whatever name and port they are reached by
         Vite::createAssetPathsUsing(static fn (string $path): string => '/'.$path);

@@ -29,7 +29,8 @@ final class ClientRows
     private const MOST_LOADS = 240;
 
     private const READ = [
-        'standings' => 'select * from standings where {of} order by id',
+        'moves' => 'select ladder, rung, created_at from standings where {of} order by id',
+        'standings' => 'select * from standings where id in (select max(id) from standings where {of} group by ladder) order by id',
         'screens' => 'select * from screens where {of} order by id',
         'clearances' => 'select * from clearances where {of} and withdrawn_at is null order by id',
         'evened' => 'select * from even_outs where {of} and until is null order by id',
@@ -37,14 +38,17 @@ final class ClientRows
         'undo' => 'select label from changes where {of} and undone = 0 order by id desc limit 1',
         'redo' => 'select label from changes where {of} and undone = 1 order by id limit 1',
         'stops' => 'select * from log_changes where {of} and stops is not null',
-        'painfulSets' => 'select `on`, ladder, pain_kind from logged_sets where {of} and (pain > :over or pain_kind in ({kinds}))',
+        // each half by its own index
+        'painfulSets' => 'select id, `on`, ladder, pain_kind from logged_sets where {of} and pain > :over union '
+            .'select id, `on`, ladder, pain_kind from logged_sets where {of} and pain_kind in ({kinds})',
         'painfulSessions' => 'select id, `on`, pain_kind from logged_sessions where {of} and {painful}',
         'painfulLadders' => 'select distinct logged_session_id, ladder from logged_sets where {of} and logged_session_id in '
             .'(select id from logged_sessions where {of} and {painful})',
         'planned' => 'select planned, open from logged_sessions where {of} and planned is not null',
-        'loads' => 'select logged_session_id, rung, `on`, target, done, load_kg, band from logged_sets '
-            .'where {of} and (load_kg > 0 or band > \'\') order by `on` desc, id desc limit '.self::MOST_LOADS,
-        'trained' => 'select ladder from logged_sets where {of} and done > 0 group by ladder',
+        'loads' => 'select id, logged_session_id, rung, `on`, target, done, load_kg, band from logged_sets where {of} and load_kg > 0 union '
+            .'select id, logged_session_id, rung, `on`, target, done, load_kg, band from logged_sets where {of} and band > \'\' '
+            .'order by `on` desc, id desc limit '.self::MOST_LOADS,
+        'trained' => 'select ladder, max(done) as most from logged_sets where {of} group by ladder',
         'lastDay' => 'select max(`on`) as last from logged_sessions where {of}',
         'answers' => 'select * from verdict_answers where id in (select max(id) from verdict_answers where {of} group by ladder)',
         'studio' => 'select * from studios where id = :studio',
@@ -82,19 +86,16 @@ final class ClientRows
         ]));
     }
 
-    /** @return list<stdClass> every move of the client, oldest first, as it is stored */
+    /** @return list<stdClass> every move of the client, oldest first, with `ladder`, `rung` and `created_at` */
     public function moves(): array
     {
-        return $this->rows['standings'];
+        return $this->rows['moves'];
     }
 
     /** @return list<Standing> the newest move of every ladder */
     public function standings(): array
     {
-        $newest = array_column($this->rows['standings'], null, 'ladder');
-        usort($newest, static fn (stdClass $a, stdClass $b): int => $a->id <=> $b->id);
-
-        return array_values(Reads::models(Standing::class, $newest)->all());
+        return array_values(Reads::models(Standing::class, $this->rows['standings'])->all());
     }
 
     /** @return Collection<int, Screen> oldest first */
@@ -171,7 +172,7 @@ final class ClientRows
     /** @return list<string> ladders of which anything was ever done */
     public function trained(): array
     {
-        return array_column($this->rows['trained'], 'ladder');
+        return array_column(array_filter($this->rows['trained'], static fn (stdClass $of): bool => $of->most > 0), 'ladder');
     }
 
     /** ISO date of the newest day of training. */

@@ -151,6 +151,9 @@ final class Happened
     /** A run is sent after every set; the record names it once. */
     private const ONCE = ['PUT clients/{client}/logs/run/{key}'];
 
+    /** Written without a line of its own: each thing that it brings has one. */
+    private const WRITES = ['POST own/returns', 'POST clients/{client}/own-pages/returns', 'POST second-factor'];
+
     private ?string $about = null;
 
     private ?Client $client = null;
@@ -171,6 +174,14 @@ final class Happened
     public static function routeOf(Request $request): string
     {
         return $request->method().' '.substr($request->route()->uri(), strlen('api/'));
+    }
+
+    /** Whether a request of this kind changes anything that others see. */
+    public static function writes(Request $request): bool
+    {
+        $route = self::routeOf($request);
+
+        return ! array_key_exists($route, self::SAYS) || self::SAYS[$route] !== null || in_array($route, self::WRITES, true);
     }
 
     /** Keeps the line of a request that has written. */

@@ -131,6 +131,28 @@ final class Style
         )));
     }
 
+    /**
+     * The same for many rungs.
+     *
+     * @param  list<Rung>  $rungs
+     * @return array<string, list<string>> ids of the rungs by what is said on them
+     */
+    public function wordsOn(array $rungs, ?Client $client = null): array
+    {
+        $said = [];
+        $choices = $this->choicesFor($client);
+        foreach ($rungs as $rung) {
+            foreach ($choices as $choice) {
+                $words = $choice->wordsOn($rung);
+                if ($words !== null && ! in_array($rung->id, $said[$words] ?? [], true)) {
+                    $said[$words][] = $rung->id;
+                }
+            }
+        }
+
+        return $said;
+    }
+
     /** @return list<StyleChoice> */
     private function choicesFor(?Client $client): array
     {

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Models\Client;
 use App\Models\Trainer;
 use App\Support\Happened;
+use App\Support\Stamps;
 use Closure;
 use Illuminate\Database\ConcurrencyErrorDetector;
 use Illuminate\Http\Request;
@@ -41,7 +43,7 @@ final class Recorded
                 $again = $failed && $try < self::TRIES && self::gaveWay($response->exception ?? null);
                 if (! $failed) {
                     $trainer = $request->user();
-                    $trainer instanceof Trainer && $this->happened->keep($request, $trainer);
+                    $trainer instanceof Trainer && $this->keep($request, $trainer);
                     DB::commit();
                 }
             } finally {
@@ -52,6 +54,15 @@ final class Recorded
             if (! $again) {
                 return $response;
             }
+        }
+    }
+
+    private function keep(Request $request, Trainer $trainer): void
+    {
+        $this->happened->keep($request, $trainer);
+        if (Happened::writes($request)) {
+            $client = $request->route('client');
+            $client instanceof Client ? Stamps::client($client) : Stamps::studio($trainer->studio_id);
         }
     }
 
