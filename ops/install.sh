@@ -105,8 +105,8 @@ if [ ! -f public/build/manifest.json ] || [ "$web_stamp" != "$(cat var/web.stamp
     printf '%s\n' "$web_stamp" >var/web.stamp
 fi
 figures_stamp=$(stamp_of core/Figure/*.php data/poses.json data/ladders/*.json data/preparation/*.json)
-if [ ! -f var/figures.json ] || [ "$figures_stamp" != "$(cat var/figures.stamp 2>/dev/null)" ]; then
+if [ -z "$(ls public/drawn/figures-*.json 2>/dev/null)" ] || [ "$figures_stamp" != "$(cat var/figures.stamp 2>/dev/null)" ]; then
     EVEN_RUNGS_INSTANCE=install php artisan figures:draw || fail "the figures could not be drawn"
-    chmod go+r var/figures.json
+    chmod -R go+rX public/drawn
     printf '%s\n' "$figures_stamp" >var/figures.stamp
 fi

@@ -212,7 +212,7 @@ site_rules() {
             return 503 '{"type":"about:blank","title":"Too much at once right now. Nothing was changed; try again in a moment.","status":503,"errors":[]}';
         }
         add_header Strict-Transport-Security \$hsts always;
-        location /build/ {
+        location ~ ^/(build|drawn)/ {
             gzip_static on;
             add_header Strict-Transport-Security \$hsts always;
             add_header Cache-Control "public, max-age=31536000, immutable";

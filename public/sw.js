@@ -3,6 +3,8 @@
 // are not kept here but by the page itself.
 const KEPT = 'even-rungs';
 const PAGE = '/floor';
+// what never changes under its name
+const BUILT = /^\/(build|drawn)\//;
 // none of the application's pages
 const OTHERS = ['/own/', '/calendar/', '/api/'];
 // what is read without a server: who is signed in, the day, the tables, and of a client the board, a week and the sheet
@@ -58,7 +60,7 @@ self.addEventListener('fetch', (event) => {
   const { request } = event;
   const url = new URL(request.url);
   if (request.method !== 'GET' || url.origin !== self.location.origin) return;
-  if (url.pathname.startsWith('/build/')) event.respondWith(fromKeptOrServer(request));
+  if (BUILT.test(url.pathname)) event.respondWith(fromKeptOrServer(request));
   else if (READ.some((path) => path.test(url.pathname))) event.respondWith(fromServerOrKept(request, keyOf(url)));
   else if (request.mode === 'navigate' && !OTHERS.some((path) => url.pathname.startsWith(path)))
     event.respondWith(fromServerOrKept(request, PAGE));

@@ -10,6 +10,7 @@ use EvenRungs\Core\Client\Urgency;
 use EvenRungs\Core\Figure\BasePose;
 use EvenRungs\Core\Ladder\Equipment;
 use EvenRungs\Core\Ladder\Fault;
+use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Stress;
 use EvenRungs\Core\Planning\Choice\Intent;
@@ -94,6 +95,14 @@ final class DataFolder
         }
 
         return $this->library;
+    }
+
+    /** @return list<Ladder> of the studio's own */
+    public function ownLadders(): array
+    {
+        $ids = array_filter($this->own?->ladderIds() ?? [], $this->library()->hasLadder(...));
+
+        return array_values(array_map($this->library()->ladder(...), $ids));
     }
 
     private function ownLibrary(OwnTables $own, string $key): Library

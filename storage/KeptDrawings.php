@@ -5,79 +5,55 @@ declare(strict_types=1);
 namespace EvenRungs\Storage;
 
 use EvenRungs\Core\Figure\Drawing;
-use EvenRungs\Core\Figure\Figure;
+use EvenRungs\Core\Ladder\Ladder;
 use EvenRungs\Core\Ladder\Library;
+use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Formats\FigureJson;
 
 /**
- * Start and end of every shipped figure, drawn when the pages are built. A figure that was not drawn then, as of a studio's own ladder, or
- * by other code, is drawn when it is asked for.
+ * Start and end of every shipped figure, drawn when the pages are built, in one file that never changes under its name and that the web
+ * server sends by itself. The figures of a studio's own ladders are drawn when they are asked for.
  */
 final class KeptDrawings
 {
-    /** @var array<mixed>|null drawings by what was drawn */
-    private ?array $kept = null;
+    private const NAME = 'figures-%s.json';
 
-    public function __construct(private readonly string $file)
+    /** @param  string  $folder  that the web server sends from */
+    public function __construct(private readonly string $folder)
     {
     }
 
-    /** @return mixed the drawing as pages read it */
-    public function ends(Figure $figure): mixed
+    /** The name of the file; null where nothing was drawn yet. */
+    public function name(): ?string
     {
-        $this->kept ??= $this->read();
+        $files = glob($this->folder.'/'.sprintf(self::NAME, '*'));
 
-        return $this->kept[self::of($figure)] ?? FigureJson::drawing(Drawing::ends($figure));
+        return $files === false || $files === [] ? null : basename($files[0]);
     }
 
-    /** @return array<string, mixed> the drawings of the whole library by the id of the rung or the move of preparation */
-    public function all(Library $library): array
+    /**
+     * @param  list<Ladder>  $ladders
+     * @return array<string, mixed> drawings as pages read them, by the id of the rung
+     */
+    public static function of(array $ladders): array
     {
-        return array_map($this->ends(...), self::figures($library));
+        $rungs = array_merge([], ...array_column($ladders, 'rungs'));
+
+        return array_combine(
+            array_column($rungs, 'id'),
+            array_map(static fn (Rung $rung): mixed => FigureJson::drawing(Drawing::ends($rung->figure())), $rungs),
+        );
     }
 
-    /** @return array<string, Figure> by the id of the rung or the move of preparation */
-    private static function figures(Library $library): array
-    {
-        $figures = [];
-        foreach (array_merge($library->rungs(), ...array_values(array_column($library->preparation, 'rungs'))) as $rung) {
-            $figures[$rung->id] = $rung->figure();
-        }
-
-        return $figures;
-    }
-
-    /** Draws everything and keeps it. */
+    /** Draws every rung and every move of preparation and keeps them, packed beside it for who reads that. */
     public function draw(Library $library): void
     {
-        $this->kept = [];
-        $drawn = [];
-        foreach (self::figures($library) as $figure) {
-            $drawn[self::of($figure)] = $this->ends($figure);
-        }
-        file_put_contents($this->file.'.new', json_encode(['code' => self::code(), 'drawings' => $drawn], JSON_THROW_ON_ERROR));
-        rename($this->file.'.new', $this->file);
-        $this->kept = $drawn;
-    }
-
-    /** @return array<mixed> */
-    private function read(): array
-    {
-        $kept = json_decode((string) @file_get_contents($this->file), true);
-
-        return is_array($kept) && ($kept['code'] ?? null) === self::code() && is_array($kept['drawings'] ?? null) ? $kept['drawings'] : [];
-    }
-
-    private static function of(Figure $figure): string
-    {
-        return md5(serialize($figure));
-    }
-
-    /** The code that draws, by what it says. */
-    private static function code(): string
-    {
-        $files = glob(dirname(__DIR__).'/core/Figure/*.php');
-
-        return md5(implode('', array_map(static fn (string $file): string => (string) md5_file($file), $files === false ? [] : $files)));
+        $text = json_encode(self::of([...$library->ladders, ...array_values($library->preparation)]), JSON_THROW_ON_ERROR);
+        $old = glob($this->folder.'/figures-*');
+        array_map(unlink(...), $old === false ? [] : $old);
+        is_dir($this->folder) || mkdir($this->folder, 0755, true);
+        $file = $this->folder.'/'.sprintf(self::NAME, substr(md5($text), 0, 12));
+        file_put_contents($file.'.gz', (string) gzencode($text, 9));
+        file_put_contents($file, $text);
     }
 }

@@ -21,6 +21,9 @@ interface OwnTables
      */
     public function ladders(array $poses): array;
 
+    /** @return list<string> ids of those ladders */
+    public function ladderIds(): array;
+
     /** @return array<string, array<mixed>> documents of house styles by id */
     public function styles(): array;
 

@@ -67,12 +67,6 @@ final class Schemas
         return array_values($problems);
     }
 
-    /** Lets schemas of another folder be checked and referred to by their address. */
-    public static function registerFolder(string $base, string $folder): void
-    {
-        self::validator()->resolver()?->registerPrefix($base, $folder);
-    }
-
     /** Lets a schema be checked and referred to by its address. */
     public static function register(string $address, string $text): void
     {

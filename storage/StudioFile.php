@@ -106,6 +106,11 @@ final class StudioFile implements OwnTables
         ));
     }
 
+    public function ladderIds(): array
+    {
+        return array_keys($this->ladders);
+    }
+
     public function styles(): array
     {
         return $this->styles;

@@ -48,10 +48,13 @@ final class RungController extends Controller
         return new JsonResponse($this->page->of($library->rung($rung)));
     }
 
-    /** Start and end of every rung and every move of preparation. */
+    /** Where start and end of every shipped rung and every move of preparation are drawn, and the studio's own. */
     public function figures(KeptDrawings $drawings): JsonResponse
     {
-        return new JsonResponse(['figures' => (object) $drawings->all($this->data->library())]);
+        return new JsonResponse([
+            'drawn' => '/drawn/'.$drawings->name(),
+            'figures' => (object) KeptDrawings::of($this->data->ownLadders()),
+        ]);
     }
 
     /** A figure while it is being written. */

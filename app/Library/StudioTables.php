@@ -66,6 +66,11 @@ final class StudioTables implements OwnTables
         ));
     }
 
+    public function ladderIds(): array
+    {
+        return array_column(array_filter($this->rows('ladders'), static fn (stdClass $row): bool => $row->document !== null), 'ladder');
+    }
+
     public function styles(): array
     {
         return array_map(

@@ -17,7 +17,6 @@ use App\Support\KeptConnector;
 use App\Support\Remembered;
 use EvenRungs\Storage\DataFolder;
 use EvenRungs\Storage\KeptDrawings;
-use EvenRungs\Storage\Schemas;
 use EvenRungs\Storage\WordFiles;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Contracts\Foundation\Application;
@@ -49,7 +48,7 @@ final class AppServiceProvider extends ServiceProvider
         );
         $this->app->singleton(CuffLine::class, static fn (): CuffLine => new CuffLine((string) config('devices.cuff')));
         $this->app->singleton(WordFiles::class, WordFiles::shipped(...));
-        $this->app->singleton(KeptDrawings::class, static fn (): KeptDrawings => new KeptDrawings(base_path('var/figures.json')));
+        $this->app->singleton(KeptDrawings::class, static fn (): KeptDrawings => new KeptDrawings(public_path('drawn')));
         $this->app->singleton(
             DataFolder::class,
             static fn (Application $app): DataFolder => DataFolder::shipped(
@@ -83,7 +82,6 @@ final class AppServiceProvider extends ServiceProvider
         );
         // addresses without a host: the pages work behind whatever name and port they are reached by
         Vite::createAssetPathsUsing(static fn (string $path): string => '/'.$path);
-        Schemas::registerFolder('https://even-rungs.example/api/', base_path('api'));
         // a number of the database, and none that it cannot hold
         Route::patterns(array_fill_keys(['change', 'clearance', 'session', 'template', 'week', 'word'], '[0-9]{1,18}'));
         Route::bind('client', static function (string $id): Client {

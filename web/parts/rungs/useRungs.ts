@@ -26,8 +26,16 @@ export function useRungs(wanted: Wanted, enabled = true) {
 
 /** The still picture of every rung. */
 export function useFigures(): Record<string, Schemas['Drawing']> {
-  const figures = useQuery({ queryKey: ['figures'], queryFn: () => answer(api.GET('/figures')), staleTime: Infinity });
-  return figures.data?.figures ?? {};
+  const figures = useQuery({ queryKey: ['figures'], queryFn: readFigures, staleTime: Infinity });
+  return figures.data ?? {};
+}
+
+/** The shipped ones, which never change under their address, and the studio's own over them. */
+async function readFigures(): Promise<Record<string, Schemas['Drawing']>> {
+  const own = await answer(api.GET('/figures'));
+  const drawn = await fetch(own.drawn);
+  if (!drawn.ok) throw new Error(`The figures answered ${drawn.status}.`);
+  return { ...((await drawn.json()) as Record<string, Schemas['Drawing']>), ...own.figures };
 }
 
 /** Everything the library says of one rung. */
