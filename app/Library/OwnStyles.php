@@ -117,7 +117,7 @@ final class OwnStyles
     private function ask(Trainer $trainer, string $id, string $name): void
     {
         foreach (Client::query()->ofStudio($trainer->studio_id)->where('style', $id)->locked()->get() as $client) {
-            if ($this->ledger->current($client) !== null) {
+            if ($this->ledger->hasProgram($client)) {
                 $client->plan_asked = array_values(array_unique([...$client->plan_asked ?? [], sprintf('the answers of %s', $name)]));
                 $client->version++;
                 $client->save();

@@ -31,7 +31,7 @@ final class PlanAgain
         $before = $this->planner->wouldPlan($locked);
         $change();
         $now = $this->planner->wouldPlan($locked);
-        $inUse = $this->ledger->current($locked) !== null;
+        $inUse = $this->ledger->hasProgram($locked);
         if ($now !== null && $inUse) {
             if ($before === null || self::asPlanned($before) != self::asPlanned($now)) {
                 $since = self::differences($person, $this->boards->person($locked));

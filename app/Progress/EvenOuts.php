@@ -202,13 +202,12 @@ final class EvenOuts
     /** Ends what is not needed any more: a side that came to 90 % or turned out the stronger, a direction that is not ahead. */
     public function settle(Client $client): void
     {
-        $open = self::open($client);
-        if ($open->isEmpty()) {
+        if (! EvenOut::query()->ofClient($client)->where('until', null)->exists()) {
             return;
         }
         $board = $this->boards->load($client);
         $rule = $this->rule($board);
-        foreach ($open as $each) {
+        foreach (self::open($client) as $each) {
             if ($each->kind === EvenOut::HOLD) {
                 if (! in_array($each->category, $rule->hold, true)) {
                     $this->end($each, 'no direction is two levels behind any more');

@@ -25,6 +25,7 @@ use EvenRungs\Formats\ProgramJson;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Facades\DB;
+use WeakMap;
 
 /**
  * Changes to a client as they are kept: each in one transaction on the row it locked, refusing an older version, with what
@@ -32,6 +33,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class Ledger
 {
+    /** @var WeakMap<Program, array<string, mixed>> what is kept of a program is kept beside it too, to be undone */
+    private WeakMap $written;
+
     public function __construct(
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
@@ -41,6 +45,7 @@ final class Ledger
         private readonly Happened $happened,
         private readonly EvenOuts $evenOuts,
     ) {
+        $this->written = new WeakMap;
     }
 
     /**
@@ -114,7 +119,7 @@ final class Ledger
                 'basis' => $stand->basis ?? Basis::None->value,
             ],
             'program' => $program === null ? null : $this->written($program),
-            'program_id' => $this->current($client)?->id,
+            'program_id' => $this->currentId($client),
         ];
     }
 
@@ -213,9 +218,14 @@ final class Ledger
         $this->storeDocument($client, $document);
     }
 
-    public function current(Client $client): ?ProgramRow
+    public function hasProgram(Client $client): bool
     {
-        return ProgramRow::query()->ofClient($client)->current()->first();
+        return $this->currentId($client) !== null;
+    }
+
+    private function currentId(Client $client): ?string
+    {
+        return ProgramRow::query()->ofClient($client)->current()->value('id');
     }
 
     /** Keeps the program in use aside and puts another in its place. */
@@ -251,15 +261,15 @@ final class Ledger
     /** @param  array<string, mixed>  $document */
     private function storeDocument(Client $client, array $document): void
     {
-        ProgramRow::query()->updateOrCreate(
-            ['studio_id' => $client->studio_id, 'client_id' => $client->id, 'current' => true],
-            ['document' => $document],
-        );
+        $id = $this->currentId($client);
+        $id === null
+            ? $this->create($client, $document)
+            : ProgramRow::query()->whereKey($id)->update(['document' => json_encode($document, JSON_THROW_ON_ERROR)]);
     }
 
     /** @return array<string, mixed> */
     public function written(Program $program): array
     {
-        return (new ProgramJson($this->data->storedClients()))->write($program);
+        return $this->written[$program] ??= (new ProgramJson($this->data->storedClients()))->write($program);
     }
 }
