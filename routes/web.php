@@ -258,7 +258,7 @@ Route::middleware('web')->group(function (): void {
                 Route::post('what-if', [BoardController::class, 'whatIf']);
                 Route::post('what-if/file', [BoardController::class, 'whatIfFile']);
                 Route::post('two-styles', [BoardController::class, 'twoStyles']);
-                Route::get('plan', [BoardController::class, 'planPreview'])->middleware(Known::class);
+                Route::get('plan', [BoardController::class, 'planPreview']);
                 Route::post('plan', [BoardController::class, 'plan']);
                 Route::post('plan/keep', [BoardController::class, 'keepPlan']);
                 Route::post('undo', [BoardController::class, 'undo']);

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Clients;
 
 use App\Models\Client;
-use App\Models\TestDay;
 use App\Planning\Board;
 use App\Planning\BoardLoader;
+use App\Support\ClientRows;
 use App\Support\StudioDay;
 use App\Today\LogBook;
 use App\Today\LoggedPain;
@@ -95,7 +95,7 @@ final class RosterPage
     {
         $today = StudioDay::today()->toDateTimeImmutable();
         [$painOn, $pain] = LoggedPain::worstPain($client, Needs::recentFrom($today)) ?? [null, 0];
-        $tested = TestDay::query()->ofClient($client)->max('on');
+        $tested = ClientRows::of($client)->testDays()->last()?->on;
         [$waiting, $stuck] = $this->verdicts->counts($client, $today);
 
         return Needs::on(

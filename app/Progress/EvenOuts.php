@@ -84,7 +84,7 @@ final class EvenOuts
     /** Left against right in the timed holds of the test days. */
     public static function tested(Client $client): SideIndex
     {
-        $days = TestDay::query()->ofClient($client)->ordered('on')->ordered('id')->get();
+        $days = ClientRows::of($client)->testDays();
 
         return SideIndex::of(
             array_values(

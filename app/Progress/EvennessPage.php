@@ -6,9 +6,9 @@ namespace App\Progress;
 
 use App\Models\Client;
 use App\Models\EvenOut;
-use App\Models\TestDay;
 use App\Planning\Board;
 use App\Planning\BoardLoader;
+use App\Support\ClientRows;
 use App\Support\ClockField;
 use App\Support\StudioDay;
 use DateTimeImmutable;
@@ -166,7 +166,7 @@ final class EvennessPage
      */
     private function tests(Client $client, Collection $open): ?array
     {
-        $last = TestDay::query()->ofClient($client)->ordered('on', 'desc')->ordered('id', 'desc')->first();
+        $last = ClientRows::of($client)->testDays()->last();
         if ($last === null) {
             return null;
         }

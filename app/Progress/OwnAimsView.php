@@ -6,6 +6,7 @@ namespace App\Progress;
 
 use App\Models\Client;
 use App\Models\OwnAim;
+use App\Support\ClientRows;
 use App\Support\StudioDay;
 
 /**
@@ -18,10 +19,7 @@ final class OwnAimsView
     {
         $today = StudioDay::today()->toDateTimeImmutable();
 
-        return array_values(OwnAim::query()->ofClient($client)->where(
-            'ended_on',
-            null,
-        )->ordered('id')->get()->map(static fn (OwnAim $row): array => [
+        return array_values(ClientRows::of($client)->aims()->map(static fn (OwnAim $row): array => [
             'id' => $row->id,
             'words' => $row->words,
             'scores' => $row->aim()->scores,

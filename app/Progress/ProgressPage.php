@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Progress;
 
 use App\Models\Client;
-use App\Models\Standing as StandingRow;
 use App\Planning\Board;
 use App\Planning\BoardLoader;
+use App\Support\ClientRows;
 use App\Support\StudioDay;
 use App\Today\LogBook;
 use DateTimeImmutable;
@@ -72,9 +72,7 @@ final class ProgressPage
         $library = $this->data->library();
         $isAssumed = static fn (Basis $basis, string $ladder): bool => $basis->isAssumed() && ! in_array($ladder, $board->trained, true);
         $stands = [];
-        foreach (StandingRow::query()->ofClient($client)->ordered('id')->toBase()->get(
-            ['ladder', 'rung', 'step', 'basis', 'created_at'],
-        ) as $row) {
+        foreach (ClientRows::of($client)->moves() as $row) {
             if ($library->hasLadder($row->ladder) && ($row->rung === null || $library->hasRung($row->rung))) {
                 $stands[] = new Stand(
                     new DateTimeImmutable(substr((string) $row->created_at, 0, 10)),

@@ -7,6 +7,7 @@ namespace App\Progress;
 use App\Models\Client;
 use App\Models\TestDay;
 use App\Planning\BoardLoader;
+use App\Support\ClientRows;
 use App\Support\StudioDay;
 use App\Today\Spacing;
 use EvenRungs\Core\Client\NormGroup;
@@ -33,7 +34,7 @@ final class TestDaysPage
     /** @return array<string, mixed> */
     public function of(Client $client): array
     {
-        $days = TestDay::query()->ofClient($client)->ordered('on', 'desc')->ordered('id', 'desc')->get();
+        $days = ClientRows::of($client)->testDays()->reverse()->values();
         $document = $client->document;
         $known = is_array($document['tests'] ?? null) ? $document['tests'] : [];
         $before = isset($days[1]) ? $days[1]->tests : [];

@@ -6,6 +6,7 @@ namespace App\Progress;
 
 use App\Models\Client;
 use App\Models\TestDay;
+use App\Support\ClientRows;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\NormGroup;
 use EvenRungs\Core\Review\Norms\Norm;
@@ -26,7 +27,7 @@ final class TestsOverTimeView
     /** @return list<array<string, mixed>> a test each that was done */
     public function of(Client $client, DateTimeImmutable $from): array
     {
-        $days = TestDay::query()->ofClient($client)->where('on', '>=', $from->format('Y-m-d'))->ordered('on')->ordered('id')->get();
+        $days = ClientRows::of($client)->testDays()->where('on', '>=', $from->format('Y-m-d'))->values();
         $protocol = (new Node($this->data->testDay()))->each(
             'tests',
             static fn (Node $test): array => [$test->string('test'), $test->string('name')],

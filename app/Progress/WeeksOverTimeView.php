@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace App\Progress;
 
 use App\Models\Client;
-use App\Models\LoggedSession as SessionRow;
 use App\Models\Program as ProgramRow;
 use App\Planning\Board;
 use App\Planning\BoardLoader;
+use App\Support\ClientRows;
 use App\Support\ClockField;
+use App\Support\Reads;
 use App\Today\LoggedLoad;
 use DateTimeImmutable;
 use EvenRungs\Core\Log\WeekLoad;
@@ -38,10 +39,13 @@ final class WeeksOverTimeView
     {
         $client = $board->record;
         $planned = PlannedDays::of($board->program, $this->trained($client), $this->data->library());
-        $rows = SessionRow::query()->ofClient($client)->where('on', '>=', $from->format('Y-m-d'))->toBase()->get(
-            ['on', 'effort', 'minutes'],
-        );
-        $done = $this->done(EvenOuts::sets($client, $from), $today);
+        $of = 'studio_id = :studio and client_id = :client';
+        $read = Reads::atOnce([
+            'sessions' => "select `on`, effort, minutes from logged_sessions where $of and `on` >= :from",
+            'sets' => "select rung, `on`, side, done from logged_sets where $of and `on` > :from order by `on`, id",
+        ], ['studio' => $client->studio_id, 'client' => $client->id, 'from' => $from->format('Y-m-d')]);
+        $rows = new Collection($read['sessions']);
+        $done = $this->done(new Collection($read['sets']), $today);
         $weeks = [];
         for ($to = $today; WeekLoad::from($to) > $from; $to = WeekLoad::from($to)->modify('-1 day')) {
             $weeks[] = self::week(
@@ -126,11 +130,11 @@ final class WeeksOverTimeView
     /** @return list<Program> those not in use that a log is of */
     private function trained(Client $client): array
     {
-        $logged = SessionRow::query()->ofClient($client)->whereNotNull('planned')->distinct()->pluck('planned')->flip();
+        $logged = ClientRows::of($client)->planned();
         $programs = [];
-        foreach ($logged->isEmpty() ? [] : ProgramRow::query()->ofClient($client)->where('current', false)->get() as $row) {
+        foreach ($logged === [] ? [] : ProgramRow::query()->ofClient($client)->where('current', false)->get() as $row) {
             $program = $this->boards->read($row);
-            if ($logged->hasAny(array_merge([], ...ProgramDates::keys($program)))) {
+            if (array_intersect_key($logged, array_flip(array_merge([], ...ProgramDates::keys($program)))) !== []) {
                 $programs[] = $program;
             }
         }

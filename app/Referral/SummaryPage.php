@@ -7,17 +7,14 @@ namespace App\Referral;
 use App\Clients\Lifted;
 use App\Clients\Screening;
 use App\Models\Client;
-use App\Models\LoggedSession;
-use App\Models\LoggedSet;
-use App\Models\OwnAim;
-use App\Models\Standing;
-use App\Models\Studio;
 use App\Planning\Board;
 use App\Planning\BoardLoader;
 use App\Planning\PresentWeek;
 use App\Planning\WeekView;
 use App\Progress\TestDaysPage;
+use App\Support\ClientRows;
 use App\Support\ClockField;
+use App\Support\Reads;
 use App\Support\StudioDay;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Limit;
@@ -34,6 +31,7 @@ use EvenRungs\Formats\Fhir\FhirCase;
 use EvenRungs\Formats\Fhir\FhirReport;
 use EvenRungs\Formats\Fhir\FhirSession;
 use EvenRungs\Storage\DataFolder;
+use stdClass;
 
 /**
  * What is told of a client to a physiotherapist or a doctor: limits and clearances, tests beside norms, where they stand and stood, pain,
@@ -59,7 +57,7 @@ final class SummaryPage
     public function of(Client $client): array
     {
         $board = $this->boards->load($client);
-        $studio = Studio::query()->findOrFail($client->studio_id);
+        $studio = ClientRows::of($client)->studio();
         $week = $board->program?->weeks[PresentWeek::of($board->program) - 1] ?? null;
         $planned = $week === null ? null : $this->weeks->of($week, $board);
         $asked = $this->screening->askedOn($client);
@@ -130,10 +128,8 @@ final class SummaryPage
     private static function ownAims(Client $client): array
     {
         $words = [];
-        foreach (OwnAim::query()->ofClient($client)->ordered('id')->get() as $aim) {
-            if ($aim->ended_on === null) {
-                $words[] = $aim->words;
-            }
+        foreach (ClientRows::of($client)->aims() as $aim) {
+            $words[] = $aim->words;
         }
 
         return $words;
@@ -169,12 +165,16 @@ final class SummaryPage
     /** @return list<FhirReport> oldest first */
     private function reports(Client $client): array
     {
-        $sets = LoggedSet::query()->ofClient($client)->get(['logged_session_id', 'pain', 'effort'])->groupBy('logged_session_id');
+        $rows = Reads::atOnce([
+            'sessions' => 'select `on`, pain_before, pain_next_day, effort, pain, effort_of_sets from logged_sessions left join '
+                .'(select logged_session_id, max(pain) as pain, max(effort) as effort_of_sets from logged_sets '
+                .'where studio_id = :studio and client_id = :client group by logged_session_id) as sets on logged_session_id = id '
+                .'where studio_id = :studio and client_id = :client order by `on`, id',
+        ], ['studio' => $client->studio_id, 'client' => $client->id]);
         $reports = [];
-        foreach (LoggedSession::query()->ofClient($client)->ordered('on')->ordered('id')->get() as $row) {
-            $of = $sets[$row->id] ?? collect();
-            $pains = array_filter([$of->max('pain'), $row->pain_before, $row->pain_next_day], is_int(...));
-            $efforts = array_filter([$of->max('effort'), $row->effort], is_int(...));
+        foreach ($rows['sessions'] as $row) {
+            $pains = array_filter([$row->pain, $row->pain_before, $row->pain_next_day], is_int(...));
+            $efforts = array_filter([$row->effort_of_sets, $row->effort], is_int(...));
             $reports[] = new FhirReport($row->on, $pains === [] ? null : max($pains), $efforts === [] ? null : max($efforts));
         }
 
@@ -190,14 +190,14 @@ final class SummaryPage
         $library = $this->data->library();
         $today = StudioDay::today()->toDateTimeImmutable();
         $names = $directions = [];
-        $rows = Standing::query()->ofClient($client)->ordered('id')->whereNotNull('rung')->get(['ladder', 'rung', 'created_at']);
+        $rows = array_filter(ClientRows::of($client)->moves(), static fn (stdClass $move): bool => $move->rung !== null);
         for ($back = self::MONTHS - 1; $back >= 0; $back--) {
             $month = $today->modify(sprintf('first day of -%d months', $back));
             $end = $month->modify('first day of next month');
             $names[] = $month->format('Y-m');
             $newest = [];
             foreach ($rows as $row) {
-                if ($row->created_at < $end && $library->hasRung((string) $row->rung)) {
+                if (new DateTimeImmutable($row->created_at) < $end && $library->hasRung((string) $row->rung)) {
                     $newest[$row->ladder] = $library->rung((string) $row->rung);
                 }
             }

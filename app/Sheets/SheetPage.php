@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Sheets;
 
 use App\Models\Client;
-use App\Models\OwnAim;
 use App\Models\Studio;
 use App\Planning\Board;
 use App\Planning\BoardLoader;
 use App\Planning\Insistence;
 use App\Planning\PresentWeek;
+use App\Support\ClientRows;
 use App\Support\ClockField;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Client as Person;
@@ -111,7 +111,7 @@ final class SheetPage
                 SheetDates::day($dates->last($place), $words),
             ),
             'total' => $words->say('minutes', ClockField::of($total)['text']).', '.$words->count('sessions', count($sessions)),
-            'aims' => OwnAim::query()->ofClient($board->record)->ordered('id')->whereNull('ended_on')->pluck('words')->all(),
+            'aims' => ClientRows::of($board->record)->aims()->pluck('words')->all(),
             'halted' => $board->referrals !== [],
             'days' => self::days($days, $numbers, $words),
             'exercises' => array_values($exercises),

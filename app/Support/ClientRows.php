@@ -9,10 +9,12 @@ use App\Models\Client;
 use App\Models\EvenOut;
 use App\Models\HomePage;
 use App\Models\LogChange;
+use App\Models\OwnAim;
 use App\Models\Program;
 use App\Models\Screen;
 use App\Models\Standing;
 use App\Models\Studio;
+use App\Models\TestDay;
 use App\Models\VerdictAnswer;
 use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Log\PainKind;
@@ -29,7 +31,7 @@ final class ClientRows
     private const MOST_LOADS = 240;
 
     private const READ = [
-        'moves' => 'select ladder, rung, created_at from standings where {of} order by id',
+        'moves' => 'select ladder, rung, step, basis, created_at from standings where {of} order by id',
         'standings' => 'select * from standings where id in (select max(id) from standings where {of} group by ladder) order by id',
         'screens' => 'select * from screens where {of} order by id',
         'clearances' => 'select * from clearances where {of} and withdrawn_at is null order by id',
@@ -50,6 +52,8 @@ final class ClientRows
             .'order by `on` desc, id desc limit '.self::MOST_LOADS,
         'trained' => 'select ladder, max(done) as most from logged_sets where {of} group by ladder',
         'lastDay' => 'select max(`on`) as last from logged_sessions where {of}',
+        'testDays' => 'select * from test_days where {of} order by `on`, id',
+        'aims' => 'select * from own_aims where {of} and ended_on is null order by id',
         'answers' => 'select * from verdict_answers where id in (select max(id) from verdict_answers where {of} group by ladder)',
         'studio' => 'select * from studios where id = :studio',
         'homePages' => 'select id, studio_id, client_id, title, made_on, until, revoked_at, looks, saved_at from home_pages '
@@ -86,7 +90,7 @@ final class ClientRows
         ]));
     }
 
-    /** @return list<stdClass> every move of the client, oldest first, with `ladder`, `rung` and `created_at` */
+    /** @return list<stdClass> every move of the client, oldest first, with `ladder`, `rung`, `step`, `basis` and `created_at` */
     public function moves(): array
     {
         return $this->rows['moves'];
@@ -179,6 +183,18 @@ final class ClientRows
     public function lastDay(): ?string
     {
         return $this->rows['lastDay'][0]->last ?? null;
+    }
+
+    /** @return Collection<int, TestDay> oldest first */
+    public function testDays(): Collection
+    {
+        return Reads::models(TestDay::class, $this->rows['testDays']);
+    }
+
+    /** @return Collection<int, OwnAim> that have not ended, oldest first */
+    public function aims(): Collection
+    {
+        return Reads::models(OwnAim::class, $this->rows['aims']);
     }
 
     /** @return Collection<int, VerdictAnswer> the newest answer to a verdict on every ladder */

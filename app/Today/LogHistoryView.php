@@ -9,6 +9,7 @@ use App\Models\LogChange;
 use App\Models\LoggedSession as SessionRow;
 use App\Models\Trainer;
 use EvenRungs\Formats\Node;
+use Illuminate\Support\Collection;
 
 /**
  * One log with who changed it, and the logs that were removed.
@@ -48,13 +49,15 @@ final class LogHistoryView
         ];
     }
 
-    /** @return list<array<string, mixed>> logs that were removed and are not back, the newest first */
-    public function removed(Client $client): array
+    /**
+     * @param  Collection<int, LogChange>  $changes  that removed logs which are not back, the newest first
+     * @return list<array<string, mixed>>
+     */
+    public function removed(Collection $changes): array
     {
-        $there = SessionRow::query()->ofClient($client)->pluck('key')->all();
         $removed = [];
-        foreach (LogChange::query()->ofClient($client)->where('what', 'removed')->ordered('id', 'desc')->get()->take(20) as $change) {
-            if (! in_array($change->key, $there, true) && ! isset($removed[$change->key])) {
+        foreach ($changes as $change) {
+            if (! isset($removed[$change->key])) {
                 $before = new Node($change->before ?? []);
                 $removed[$change->key] = [
                     'change' => $change->id,

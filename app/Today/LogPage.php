@@ -7,10 +7,11 @@ namespace App\Today;
 use App\Models\Client;
 use App\Models\LogChange;
 use App\Models\LoggedSession as SessionRow;
-use App\Models\LoggedSet as SetRow;
 use App\Planning\Board;
 use App\Planning\BoardLoader;
 use App\Progress\EvenOuts;
+use App\Support\Reads;
+use DateTimeImmutable;
 use EvenRungs\Core\Client\Cleared;
 use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Log\PainKind;
@@ -26,6 +27,8 @@ final class LogPage
 {
     private const MOST_SHOWN = 60;
 
+    private const MOST_REMOVED = 20;
+
     public function __construct(
         private readonly DataFolder $data,
         private readonly BoardLoader $boards,
@@ -39,14 +42,10 @@ final class LogPage
     public function of(Client $client, ?string $month = null): array
     {
         $board = $this->boards->load($client);
-        $newest = SessionRow::query()->ofClient($client)->ordered('on', 'desc')->ordered('id', 'desc');
-        $rows = (
-            $month === null ? $newest->atMost(self::MOST_SHOWN) : $newest->where('on', '>=', $month.'-01')->where('on', '<=', $month.'-31')
-        )->get();
-        $sets = SetRow::query()->ofClient($client)->ordered('id')->among('logged_session_id', $rows->pluck('id')->all())->toBase()->get(
-            ['logged_session_id', 'rung', 'pain', 'target', 'done', 'left'],
-        )->groupBy('logged_session_id');
-        $edited = array_flip(LogChange::query()->ofClient($client)->among('key', $rows->pluck('key')->all())->pluck('key')->all());
+        $read = self::read($client, $month);
+        $rows = Reads::models(SessionRow::class, $read['sessions']);
+        $sets = (new Collection($read['sets']))->groupBy('logged_session_id');
+        $edited = array_flip(array_column($read['edited'], 'key'));
 
         return [
             'sessions' => $rows->map(
@@ -56,9 +55,9 @@ final class LogPage
             'holds' => (object) $this->evenOuts->rule($board)->reasons(),
             'easy' => LoggedSession::EASY,
             'ticks' => LoggedSession::namedTicks(),
-            'months' => self::months($client),
-            'removed' => $this->history->removed($client),
-            'load' => $this->load($client, $board),
+            'months' => $read['months'],
+            'removed' => $this->history->removed(Reads::models(LogChange::class, $read['removed'])),
+            'load' => $this->load(LogBook::lastDay($client), new Collection($read['load']), $board),
             'stop' => Cleared::for($board->client)->openStop() === null ? null : [
                 'on' => Cleared::for($board->client)->openStop()->on->format('Y-m-d'),
                 'kind' => PainKind::tryFrom(Cleared::for($board->client)->openStop()->kind)?->symptom() ?? 'pain',
@@ -66,16 +65,32 @@ final class LogPage
         ];
     }
 
-    /** @return list<array{month: string, sessions: int}> the months that have logs, the newest first */
-    private static function months(Client $client): array
+    /** @return array<string, list<stdClass>> what the page shows of the logs, in one go */
+    private static function read(Client $client, ?string $month): array
     {
-        return array_values(
-            SessionRow::query()->ofClient($client)->ordered('on', 'desc')->pluck('on')->countBy(
-                static fn (string $on): string => substr($on, 0, 7),
-            )->map(
-                static fn (int $sessions, string $month): array => ['month' => $month, 'sessions' => $sessions],
-            )->all(),
+        $of = 'studio_id = :studio and client_id = :client';
+        $shown = "from logged_sessions where $of".(
+            $month === null ? ' order by `on` desc, id desc limit '.self::MOST_SHOWN : ' and `on` >= :first and `on` <= :last order by `on` desc, id desc'
         );
+        $last = LogBook::lastDay($client);
+
+        return Reads::atOnce([
+            'sessions' => "select * $shown",
+            'sets' => "select logged_session_id, rung, pain, target, done, `left` from logged_sets join (select id as shown $shown) as sessions "
+                .'on shown = logged_session_id order by id',
+            'edited' => "select distinct `key` from log_changes join (select `key` as shown $shown) as sessions on shown = `key` where $of",
+            // the newest first
+            'months' => "select date_format(`on`, '%Y-%m') as month, count(*) as sessions from logged_sessions where $of "
+                .'group by month order by month desc',
+            'removed' => "select * from log_changes where $of and what = 'removed' and `key` not in "
+                ."(select `key` from logged_sessions where $of) order by id desc limit ".self::MOST_REMOVED,
+            'load' => "select `on`, effort, minutes from logged_sessions where $of and `on` >= :from",
+        ], [
+            'studio' => $client->studio_id,
+            'client' => $client->id,
+            'from' => $last === null ? '9999-12-31' : WeekLoad::from($last)->format('Y-m-d'),
+            ...($month === null ? [] : ['first' => $month.'-01', 'last' => $month.'-31']),
+        ]);
     }
 
     /**
@@ -110,17 +125,14 @@ final class LogPage
     /**
      * Of the seven days up to the newest log.
      *
+     * @param  Collection<int, stdClass>  $rows  the sessions of those days
      * @return ?array<string, mixed>
      */
-    private function load(Client $client, Board $board): ?array
+    private function load(?DateTimeImmutable $to, Collection $rows, Board $board): ?array
     {
-        $to = LogBook::lastDay($client);
         if ($to === null) {
             return null;
         }
-        $rows = SessionRow::query()->ofClient($client)->where('on', '>=', WeekLoad::from($to)->format('Y-m-d'))->toBase()->get(
-            ['on', 'effort', 'minutes'],
-        );
         $week = LoggedLoad::upTo($to, $rows, $board->program);
 
         return [

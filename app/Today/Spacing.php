@@ -6,8 +6,8 @@ namespace App\Today;
 
 use App\Models\Client;
 use App\Models\LoggedSet;
-use App\Models\TestDay;
 use App\Planning\BoardLoader;
+use App\Support\ClientRows;
 use DateTimeImmutable;
 use EvenRungs\Core\Log\HardWork;
 use EvenRungs\Core\Log\WorkDone;
@@ -85,7 +85,7 @@ final class Spacing
                 $hard[] = new DateTimeImmutable($on);
             }
         }
-        $tests = TestDay::query()->ofClient($client)->where('on', '>=', $from)->where('on', '<=', $to)->pluck('on')->map(
+        $tests = ClientRows::of($client)->testDays()->where('on', '>=', $from)->where('on', '<=', $to)->pluck('on')->map(
             static fn (string $on): DateTimeImmutable => new DateTimeImmutable($on),
         )->all();
         $day = new DateTimeImmutable($day->format('Y-m-d'));
