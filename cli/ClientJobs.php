@@ -29,11 +29,7 @@ use EvenRungs\Storage\DataFolder;
  */
 final class ClientJobs
 {
-    /**
-     * @param  resource  $out
-     * @param  resource  $err
-     */
-    public function __construct(private readonly DataFolder $data, private readonly Input $input, private $out, private $err)
+    public function __construct(private readonly DataFolder $data, private readonly Input $input, private readonly Answers $answers)
     {
     }
 
@@ -60,7 +56,7 @@ final class ClientJobs
         $client = $this->data->clients()->read($this->input->checked('client', $this->input->document($arguments)), $on);
         $this->sayWhatIsNotApplied($client);
 
-        return $this->answer(PlacementJson::write((new Placer($this->data->library(), $style))->place($client)));
+        return $this->answers->give(PlacementJson::write((new Placer($this->data->library(), $style))->place($client)));
     }
 
     private function plan(Arguments $arguments): int
@@ -76,7 +72,7 @@ final class ClientJobs
         $planner = new WeekPlanner($this->data->library(), $style, $this->data->goals());
         $chosen = new ChosenLadders($this->data->library(), $style, $this->data->goals());
 
-        return $this->referred($client) ?? $this->answer(
+        return $this->referred($client) ?? $this->answers->give(
             (new ProgramJson($this->data->clients()))->write($chosen->noted($planner->plan($client, (int) $weeks), $client)),
         );
     }
@@ -98,7 +94,7 @@ final class ClientJobs
         };
         $this->sayWhatIsNotApplied($client);
 
-        return $this->referred($client) ?? $this->answer((new FitJson($this->data->clients()))->write(
+        return $this->referred($client) ?? $this->answers->give((new FitJson($this->data->clients()))->write(
             (new ProgramFit($this->data->library(), $style, $this->data->goals()))->to($program, $client),
         ));
     }
@@ -110,8 +106,8 @@ final class ClientJobs
         if ($referrals === []) {
             return null;
         }
-        $this->answer(PlacementJson::writeReferrals($referrals));
-        fwrite($this->err, "Planning stops here until a clinician has seen the client.\n");
+        $this->answers->give(PlacementJson::writeReferrals($referrals));
+        $this->answers->say('Planning stops here until a clinician has seen the client.');
 
         return JobCommands::REFERRED;
     }
@@ -124,7 +120,7 @@ final class ClientJobs
         $rung = $this->rung($node->string('exercise'));
         $this->sayWhatIsNotApplied($client);
 
-        return $this->referred($client) ?? $this->answer((new WhyNotJson($this->data->clients()))->write(
+        return $this->referred($client) ?? $this->answers->give((new WhyNotJson($this->data->clients()))->write(
             (new WhyNot($this->data->library(), $style, $this->data->goals()))->of($client, $rung),
         ));
     }
@@ -156,26 +152,18 @@ final class ClientJobs
         $client = $this->data->clients()->readForSwap($node);
         $this->sayWhatIsNotApplied($client);
 
-        return $this->answer(PlacementJson::writeSwaps($rung, (new Swaps($this->data->library()))->for($rung, $client)));
+        return $this->answers->give(PlacementJson::writeSwaps($rung, (new Swaps($this->data->library()))->for($rung, $client)));
     }
 
     private function style(Arguments $arguments): Style
     {
-        return $this->data->style($arguments->value('--style') ?? DataFolder::DEFAULT_STYLE);
-    }
-
-    /** @param  array<array-key, mixed>  $answer */
-    private function answer(array $answer): int
-    {
-        fwrite($this->out, Json::encode($answer));
-
-        return JobCommands::USED;
+        return $this->input->style($arguments->value('--style') ?? DataFolder::DEFAULT_STYLE);
     }
 
     private function sayWhatIsNotApplied(Client $client): void
     {
         foreach (Unapplied::of($client) as $line) {
-            fwrite($this->err, $line."\n");
+            $this->answers->say($line);
         }
     }
 }

@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\Week;
+use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\Node;
 use EvenRungs\Formats\ProgramCsv;
@@ -17,12 +18,19 @@ use EvenRungs\Formats\SessionJson;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
 use EvenRungs\Storage\Schemas;
+use Generator;
 
 /**
  * What a job command is given: a file or standard input, read, checked against its schema.
  */
 final class Input
 {
+    /** The document that is worked on, where many come one a line. */
+    private ?string $given = null;
+
+    /** @var array<string, Style> by name */
+    private array $styles = [];
+
     /** @param  resource  $in */
     public function __construct(private readonly DataFolder $data, private $in)
     {
@@ -95,9 +103,43 @@ final class Input
 
     public function text(Arguments $arguments): string
     {
+        if ($this->given !== null) {
+            return $this->given;
+        }
         $file = $arguments->operands[0] ?? '-';
 
         return $file === '-' ? (string) stream_get_contents($this->in, Json::LARGEST + 1) : $this->fileText($file);
+    }
+
+    public function give(string $document): void
+    {
+        $this->given = $document;
+    }
+
+    /**
+     * @return Generator<int, string> each line, without what of it is beyond the largest document and a byte
+     *
+     * @throws UnusableInput where there is no such file
+     */
+    public function lines(Arguments $arguments): Generator
+    {
+        $file = $arguments->operands[0] ?? '-';
+        $from = $file === '-' ? $this->in : (is_file($file) ? @fopen($file, 'r') : false);
+        if ($from === false) {
+            throw UnusableInput::at($file, 'is not a file that can be read');
+        }
+        while (($line = fgets($from, Json::LARGEST + 2)) !== false) {
+            for ($rest = $line; ! str_ends_with($rest, "\n") && ! feof($from);) {
+                $rest = (string) fgets($from, Json::LARGEST + 2);
+            }
+            yield rtrim($line, "\r\n");
+        }
+    }
+
+    /** @throws UnusableInput when there is none of that name */
+    public function style(string $name): Style
+    {
+        return $this->styles[$name] ??= $this->data->style($name);
     }
 
     public function fileText(string $file): string

@@ -38,12 +38,12 @@ final class JobCommands
     /** Options of each command, by whether they take a value. */
     private const OPTIONS = [
         'library' => ['--studio' => true],
-        'time' => ['--timeline' => false, '--format' => true, '--studio' => true],
-        'place' => ['--style' => true, '--on' => true, '--format' => true, '--studio' => true],
-        'plan' => ['--weeks' => true, '--style' => true, '--on' => true, '--format' => true, '--studio' => true],
+        'time' => ['--many' => false, '--timeline' => false, '--format' => true, '--studio' => true],
+        'place' => ['--many' => false, '--style' => true, '--on' => true, '--format' => true, '--studio' => true],
+        'plan' => ['--many' => false, '--weeks' => true, '--style' => true, '--on' => true, '--format' => true, '--studio' => true],
         'swap' => ['--format' => true, '--studio' => true],
-        'audit' => ['--client' => true, '--style' => true, '--on' => true, '--apply' => true, '--format' => true, '--studio' => true],
-        'verdict' => ['--style' => true, '--format' => true, '--studio' => true],
+        'audit' => ['--many' => false, '--client' => true, '--style' => true, '--on' => true, '--apply' => true, '--format' => true, '--studio' => true],
+        'verdict' => ['--many' => false, '--style' => true, '--format' => true, '--studio' => true],
         'fit' => ['--style' => true, '--on' => true, '--format' => true, '--studio' => true],
         'why-not' => ['--style' => true, '--on' => true, '--format' => true, '--studio' => true],
         'norms' => ['--format' => true],
@@ -56,13 +56,16 @@ final class JobCommands
 
     private ClientJobs $ofClients;
 
+    private readonly Answers $answers;
+
     /**
      * @param  resource  $in
      * @param  resource  $out
      * @param  resource  $err
      */
-    public function __construct(private $in, private $out, private $err)
+    public function __construct(private $in, private $out, $err)
     {
+        $this->answers = new Answers($out, $err);
         $this->with(null);
     }
 
@@ -72,7 +75,7 @@ final class JobCommands
         $kept = dirname(__DIR__).'/var';
         $this->data = DataFolder::shipped(is_writable($kept) ? $kept.'/built-library' : null, $own);
         $this->input = new Input($this->data, $this->in);
-        $this->ofClients = new ClientJobs($this->data, $this->input, $this->out, $this->err);
+        $this->ofClients = new ClientJobs($this->data, $this->input, $this->answers);
     }
 
     /**
@@ -93,22 +96,56 @@ final class JobCommands
                 $this->with(StudioFile::read(Input::whole($studio)));
             }
 
-            return match ($command) {
-                'library' => $this->answer(LibraryJson::write($this->data->library())),
-                'time' => $this->time($arguments),
-                'place', 'plan', 'swap', 'fit', 'why-not' => $this->ofClients->run($command, $arguments),
-                'audit' => $this->audit($arguments),
-                'verdict' => $this->verdict($arguments),
-                'norms' => $this->norms($arguments),
-                default => $this->schema($arguments),
-            };
+            return $arguments->has('--many') ? $this->many($command, $arguments) : $this->job($command, $arguments);
         } catch (UnusableInput $e) {
-            fwrite($this->err, implode("\n", array_map(static fn (Problem $problem): string => $problem->toLine(), $e->problems))."\n");
+            return $this->answers->refuse($e->problems);
         } catch (InvalidValue $e) {
-            fwrite($this->err, (new Problem('/', $e->sentence))->toLine()."\n");
+            return $this->answers->refuse([new Problem('/', $e->sentence)]);
+        }
+    }
+
+    /**
+     * @return int exit code
+     *
+     * @throws UnusableInput
+     * @throws InvalidValue
+     */
+    private function job(string $command, Arguments $arguments): int
+    {
+        return match ($command) {
+            'library' => $this->answers->give(LibraryJson::write($this->data->library())),
+            'time' => $this->time($arguments),
+            'place', 'plan', 'swap', 'fit', 'why-not' => $this->ofClients->run($command, $arguments),
+            'audit' => $this->audit($arguments),
+            'verdict' => $this->verdict($arguments),
+            'norms' => $this->norms($arguments),
+            default => $this->schema($arguments),
+        };
+    }
+
+    /**
+     * One document a line in, one answer a line out; a line that cannot be used says so in its place.
+     *
+     * @throws UnusableInput where not even the first line can be read
+     */
+    private function many(string $command, Arguments $arguments): int
+    {
+        if (($arguments->value('--format') ?? 'json') !== 'json') {
+            throw UnusableInput::at('--format', 'must be json with --many, a document a line');
+        }
+        foreach ($this->input->lines($arguments) as $i => $line) {
+            $this->answers->ofLine($i + 1);
+            $this->input->give($line);
+            try {
+                $this->job($command, $arguments);
+            } catch (UnusableInput $e) {
+                $this->answers->refuse($e->problems);
+            } catch (InvalidValue $e) {
+                $this->answers->refuse([new Problem('/', $e->sentence)]);
+            }
         }
 
-        return self::UNUSABLE;
+        return self::USED;
     }
 
     private function time(Arguments $arguments): int
@@ -117,16 +154,16 @@ final class JobCommands
         $writer = new TimeJson($this->data->library(), $arguments->has('--timeline'));
         $program = $this->input->jotted($arguments, $text);
         if ($program !== null) {
-            return $this->answer($writer->program($program));
+            return $this->answers->give($writer->program($program));
         }
         $document = Json::decode($text);
         if (($document->format ?? null) === SessionJson::FORMAT) {
             $node = $this->input->checked('session', $document);
 
-            return $this->answer($node->guard(static fn (): array => $writer->session(SessionJson::read($node))));
+            return $this->answers->give($node->guard(static fn (): array => $writer->session(SessionJson::read($node))));
         }
 
-        return $this->answer($writer->program($this->input->program($document)));
+        return $this->answers->give($writer->program($this->input->program($document)));
     }
 
     private function audit(Arguments $arguments): int
@@ -141,7 +178,7 @@ final class JobCommands
             $on,
         );
         $client ??= $on === null ? null : $program->client?->on($on);
-        $audit = new Audit($this->data->library(), $style === null ? null : $this->data->style($style));
+        $audit = new Audit($this->data->library(), $style === null ? null : $this->input->style($style));
         try {
             $read = $audit->read($program, $client);
         } catch (InvalidValue $e) {
@@ -152,7 +189,7 @@ final class JobCommands
         $findings = $audit->findings($read);
         $number = $arguments->value('--apply');
         if ($number === null) {
-            return $this->answer(AuditJson::write($findings, $read));
+            return $this->answers->give(AuditJson::write($findings, $read));
         }
         $finding = preg_match('/^\d{1,6}$/', $number) === 1 ? $findings[(int) $number] ?? null : null;
         if ($finding?->fix === null) {
@@ -166,14 +203,14 @@ final class JobCommands
             );
         }
 
-        return $this->answer((new ProgramJson($this->data->clients()))->write($finding->fix->apply($program)));
+        return $this->answers->give((new ProgramJson($this->data->clients()))->write($finding->fix->apply($program)));
     }
 
     private function verdict(Arguments $arguments): int
     {
         $node = $this->input->checked('history', $this->input->document($arguments));
         $written = $node->optionalString('style');
-        $style = $this->data->style(
+        $style = $this->input->style(
             $arguments->value('--style') ?? (in_array($written, $this->data->styleNames(), true) ? $written : DataFolder::DEFAULT_STYLE),
         );
         $child = $node->optionalChild('client');
@@ -184,7 +221,7 @@ final class JobCommands
         $judge = new Judge($this->data->library(), $style, $client, $client === null ? null : GoalRule::for($client, $this->data->goals()));
         $history = (new HistoryJson($this->data->library()))->read($node, $judge->steps);
 
-        return $this->answer(HistoryJson::write($judge->decide($history), $history));
+        return $this->answers->give(HistoryJson::write($judge->decide($history), $history));
     }
 
     private function norms(Arguments $arguments): int
@@ -192,7 +229,7 @@ final class JobCommands
         $node = $this->input->checked('tests', $this->input->document($arguments));
         $on = $node->optionalString('on');
 
-        return $this->answer(NormsJson::write(
+        return $this->answers->give(NormsJson::write(
             $this->data->norms(),
             $this->data->clients()->readTests($node->child('tests')),
             $this->data->clients()->readTests($node->optionalChild('previous')),
@@ -210,14 +247,6 @@ final class JobCommands
             throw UnusableInput::at($name === '' ? 'schema' : $name, 'is not a schema; there are '.implode(', ', Schemas::names()));
         }
         fwrite($this->out, $text);
-
-        return self::USED;
-    }
-
-    /** @param  array<array-key, mixed>  $answer */
-    private function answer(array $answer): int
-    {
-        fwrite($this->out, Json::encode($answer));
 
         return self::USED;
     }

@@ -53,6 +53,12 @@ final class Json
         return json_encode($value, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n";
     }
 
+    /** @param  array<mixed>|object  $value  on one line */
+    public static function line(array|object $value): string
+    {
+        return json_encode($value, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n";
+    }
+
     /**
      * A decoded document with its objects as arrays.
      *

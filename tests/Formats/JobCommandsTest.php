@@ -43,6 +43,45 @@ final class JobCommandsTest extends TestCase
         }
     }
 
+    public function test_many_come_a_line_each_and_are_answered_as_each_alone(): void
+    {
+        $client = self::json(self::CLIENT);
+        $waits = self::json([...self::CLIENT, 'screen' => ['cleared' => false, 'flags' => ['bladder-bowel']]]);
+        $plan = rtrim(Json::line(Json::decode(self::answer(['plan'], $client)[1])));
+        $set = ['side' => 'left', 'target_reps' => 12, 'reps' => 12, 'faults' => [], 'pain' => 0, 'effort' => 5, 'breathing' => true];
+        $history = self::json([
+            'format' => 'even-rungs/history', 'version' => 1, 'ladder' => 'dead-bug', 'rung' => 'heel-taps',
+            'sessions' => [['date' => '2027-01-06', 'sets' => [$set, [...$set, 'side' => 'right']]]],
+        ]);
+        foreach ([
+            'plan' => [$client, $waits],
+            'place' => [$client, $waits],
+            'verdict' => [$history],
+            'audit' => [$plan],
+            'time' => [$plan, self::json([...self::SESSION, 'blocks' => []])],
+        ] as $command => $documents) {
+            $lines = [...$documents, 'no JSON', '', self::json(['format' => 'something else']), ...$documents];
+            [$code, $answers] = self::answer([$command, '--many'], implode("\r\n", $lines)."\n");
+            self::assertSame(0, $code, $command);
+            $answers = explode("\n", rtrim($answers, "\n"));
+            self::assertCount(count($lines), $answers, $command);
+            foreach ($lines as $i => $line) {
+                [$exit, $alone, $said] = self::answer([$command], $line);
+                $answer = Json::decode($answers[$i]);
+                if ($exit === 2) {
+                    $problems = array_map(static fn (object $each): string => $each->path.': '.$each->message, $answer->problems);
+                    self::assertSame([2, rtrim($said)], [$answer->exit, implode("\n", $problems)], "$command, line $i");
+                } else {
+                    self::assertEquals(Json::decode($alone), $answer, "$command, line $i");
+                }
+            }
+        }
+        [$code, , $said] = self::answer(['time', '--many', '--format', 'csv'], $plan);
+        self::assertSame([2, "--format: must be json with --many, a document a line\n"], [$code, $said]);
+        self::assertStringContainsString('line 2: Planning stops here', self::answer(['plan', '--many'], "$client\n$waits\n")[2]);
+        self::assertSame(2, self::answer(['norms', '--many'], '')[0], 'only where many are worth it');
+    }
+
     public function test_lines_as_trainers_jot_them_are_timed_audited_and_fitted(): void
     {
         $text = "Monday, 20 min\nFront plank 3 x 30s\nDead bug 2 x 10 alternate\n";
