@@ -27,7 +27,7 @@ use Random\Randomizer;
  */
 final class SimulatedLogs
 {
-    private const ROWS_AT_ONCE = 500;
+    private const ROWS_AT_ONCE = 1000;
 
     public function __construct(private readonly DataFolder $data, private readonly BoardLoader $boards)
     {
@@ -44,41 +44,52 @@ final class SimulatedLogs
         $program = $this->boards->program($client);
         $sessions = $program->weeks[0]->sessions ?? [];
         $random = new Randomizer(new Mt19937($seed));
-        $rows = [];
-        $count = 0;
+        $logged = $sets = [];
         $today = Carbon::today();
         $sheets = array_map(fn (Session $session): array => $this->sheet($session), $sessions);
         for ($back = 7 * $weeks; $back >= 1; $back--) {
             $day = $today->copy()->subDays($back);
+            $on = $day->toDateString();
             foreach ($sessions as $i => $session) {
                 if ($session->day !== Weekday::cases()[$day->isoWeekday() - 1] || $random->getInt(1, 100) <= 6) {
                     continue;
                 }
-                $row = LoggedSession::query()->create([
+                $key = sprintf('made-up-%s-%s-%d', $client->id, $on, $i);
+                $logged[$key] = [
                     'studio_id' => $client->studio_id,
                     'client_id' => $client->id,
                     'trainer_id' => $trainer->id,
-                    'key' => sprintf('made-up-%s-%s-%d', $client->id, $day->toDateString(), $i),
-                    'on' => $day->toDateString(),
+                    'key' => $key,
+                    'on' => $on,
                     'soreness' => $random->getInt(0, 3),
                     'pain_before' => 0,
                     'effort' => $random->getInt(4, 7),
                     'minutes' => max(5, (int) round(($session->claimed->ms ?? 900_000) / 60_000) + $random->getInt(-1, 3)),
-                ]);
-                foreach ($sheets[$i] as [$rung, $set]) {
-                    $rows[] = $this->row($client, $row, $rung, $set, $random, $clean, $weakSide);
-                    $count++;
-                }
-                if (count($rows) >= self::ROWS_AT_ONCE) {
-                    LoggedSet::query()->insert($rows);
-                    $rows = [];
-                }
+                    'created_at' => Carbon::now(),
+                    'updated_at' => Carbon::now(),
+                ];
+                $sets[$key] = array_map(
+                    fn (array $each): array => $this->row($client, $on, $each[0], $each[1], $random, $clean, $weakSide),
+                    $sheets[$i],
+                );
             }
         }
-        LoggedSet::query()->insert($rows);
+        foreach (array_chunk($logged, self::ROWS_AT_ONCE) as $rows) {
+            LoggedSession::query()->insert($rows);
+        }
+        $ids = LoggedSession::query()->ofClient($client)->among('key', array_keys($logged))->pluck('id', 'key')->all();
+        $rows = [];
+        foreach ($sets as $key => $ofSession) {
+            foreach ($ofSession as $set) {
+                $rows[] = ['logged_session_id' => $ids[$key], ...$set];
+            }
+        }
+        foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $some) {
+            LoggedSet::query()->insert($some);
+        }
         Standing::query()->ofClient($client)->update(['created_at' => $today->copy()->subWeeks($weeks)]);
 
-        return $count;
+        return count($rows);
     }
 
     /** @return list<array{Rung, FloorSet}> */
@@ -99,7 +110,7 @@ final class SimulatedLogs
     /** @return array<string, mixed> */
     private function row(
         Client $client,
-        LoggedSession $session,
+        string $on,
         Rung $rung,
         FloorSet $set,
         Randomizer $random,
@@ -116,10 +127,9 @@ final class SimulatedLogs
         return [
             'studio_id' => $client->studio_id,
             'client_id' => $client->id,
-            'logged_session_id' => $session->id,
             'ladder' => $rung->ladder,
             'rung' => $rung->id,
-            'on' => $session->on,
+            'on' => $on,
             'side' => $set->side,
             'target' => (int) $set->target,
             'done' => $done,

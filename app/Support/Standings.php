@@ -38,6 +38,7 @@ final class Standings
             $at === null ? null : new Position($at->rung, $at->step, $at->range),
             $placement->basis,
             $at->why ?? $placement->why,
+            $person,
         );
     }
 
@@ -60,11 +61,14 @@ final class Standings
         return $chooser->standsOn($person, GoalRule::for($person, $this->data->goals()), $placement);
     }
 
-    /** @param  list<string>  $why */
-    public function stand(Client $client, string $ladder, ?Position $at, Basis $basis, array $why): Standing
+    /**
+     * @param  list<string>  $why
+     * @param  ?Person  $person  the client, where they are known already
+     */
+    public function stand(Client $client, string $ladder, ?Position $at, Basis $basis, array $why, ?Person $person = null): Standing
     {
         $dose = $at === null ? null : (
-            new Steps($this->boards->style($client), $this->boards->person($client))
+            new Steps($this->boards->style($client), $person ?? $this->boards->person($client))
         )->dose($at->rung, $at->step, $at->range);
 
         return Standing::query()->create([
