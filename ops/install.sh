@@ -27,6 +27,7 @@ if [ "$what" != php ]; then
     need_program mariadb mariadb-client-core
     need_program mariadb-dump mariadb-client
     need_program nginx nginx-light
+    [ -f /usr/lib/nginx/modules/ngx_http_brotli_static_module.so ] || packages+=(libnginx-mod-http-brotli-static)
     need_program openssl openssl
     need_program curl curl
     need_program node nodejs
@@ -101,12 +102,12 @@ fi
 web_stamp=$(find web api formats/schemas vite.config.ts vite.own.config.ts package-lock.json -type f ! -name schema.d.ts -print0 | sort -z | xargs -0 cat | md5sum | cut -d' ' -f1)
 if [ ! -f public/build/manifest.json ] || [ "$web_stamp" != "$(cat var/web.stamp 2>/dev/null)" ]; then
     say "Building the pages"
-    { npm run -s types && npm run -s build && find public/build -type f \( -name '*.js' -o -name '*.css' -o -name '*.json' \) -exec gzip -9 -k -f {} +; } >var/build.log 2>&1 || { tail -n 20 var/build.log >&2 && fail "the pages could not be built"; }
+    { npm run -s types && npm run -s build && node ops/compress.mjs public/build; } >var/build.log 2>&1 || { tail -n 20 var/build.log >&2 && fail "the pages could not be built"; }
     printf '%s\n' "$web_stamp" >var/web.stamp
 fi
 figures_stamp=$(stamp_of core/Figure/*.php data/poses.json data/ladders/*.json data/preparation/*.json)
 if [ -z "$(ls public/drawn/figures-*.json 2>/dev/null)" ] || [ "$figures_stamp" != "$(cat var/figures.stamp 2>/dev/null)" ]; then
-    EVEN_RUNGS_INSTANCE=install php artisan figures:draw || fail "the figures could not be drawn"
+    EVEN_RUNGS_INSTANCE=install php artisan figures:draw && node ops/compress.mjs public/drawn || fail "the figures could not be drawn"
     chmod -R go+rX public/drawn
     printf '%s\n' "$figures_stamp" >var/figures.stamp
 fi

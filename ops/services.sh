@@ -1,5 +1,6 @@
 # Starts and stops the services of one instance. Sourced after common.sh and use_instance.
 . "$root/ops/copies.sh"
+brotli=/usr/lib/nginx/modules/ngx_http_brotli_static_module.so
 
 # server_user: as whom the web server's and PHP's workers run. Started by root, the studio and the demo have a system user of their own,
 # where that user can read the program; tests and measurements run as whoever started them.
@@ -214,6 +215,7 @@ site_rules() {
         add_header Strict-Transport-Security \$hsts always;
         location ~ ^/(build|drawn)/ {
             gzip_static on;
+$([ ! -f "$brotli" ] || echo '            brotli_static on;')
             add_header Strict-Transport-Security \$hsts always;
             add_header Cache-Control "public, max-age=31536000, immutable";
             add_header X-Content-Type-Options nosniff;
@@ -320,6 +322,7 @@ start_web() {
     fi
     cat >"$var/conf/nginx.conf" <<CONF
 $([ "$(id -u)" != 0 ] || echo "user $(server_user);")
+$([ ! -f "$brotli" ] || echo "load_module $brotli;")
 worker_processes 2;
 pid $var/run/nginx.pid;
 error_log $var/log/nginx.log;

@@ -45,7 +45,7 @@ final class KeptDrawings
         );
     }
 
-    /** Draws every rung and every move of preparation and keeps them, packed beside it for who reads that. */
+    /** Draws every rung and every move of preparation and keeps them. */
     public function draw(Library $library): void
     {
         $text = json_encode(self::of([...$library->ladders, ...array_values($library->preparation)]), JSON_THROW_ON_ERROR);
@@ -53,7 +53,6 @@ final class KeptDrawings
         array_map(unlink(...), $old === false ? [] : $old);
         is_dir($this->folder) || mkdir($this->folder, 0755, true);
         $file = $this->folder.'/'.sprintf(self::NAME, substr(md5($text), 0, 12));
-        file_put_contents($file.'.gz', (string) gzencode($text, 9));
         file_put_contents($file, $text);
     }
 }

@@ -16,20 +16,9 @@ export async function pieces() {
 }
 
 async function mount(element: HTMLElement, piece: ReactNode) {
-  const [{ createRoot }, { QueryClient, QueryClientProvider }, { MemoryRouter, Route, Routes }] = await Promise.all([
-    import('react-dom/client'),
-    import('@tanstack/react-query'),
-    import('react-router'),
-  ]);
-  createRoot(element).render(
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      <MemoryRouter initialEntries={['/clients/apart']}>
-        <Routes>
-          <Route path="/clients/:client" element={piece} />
-        </Routes>
-      </MemoryRouter>
-    </QueryClientProvider>,
-  );
+  // named there one by one, so that nothing else of the packages is built
+  const apart = await import('./parts/apart/mount');
+  apart.mount(element, piece);
 }
 
 /** An exercise of a week, with its dose. */

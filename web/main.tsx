@@ -5,7 +5,8 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { App } from './app/App';
-import { ApiError } from './api/client';
+import { ahead } from './app/pieces';
+import { ApiError, watchWrites } from './api/client';
 import { applyReadings } from './lib/reading';
 
 // the lock on scrolling behind a dialog is a style element of its own, which must carry the page's nonce
@@ -15,11 +16,20 @@ Object.assign(globalThis, {
 
 applyReadings();
 
+const FRESH_MS = 3000;
+
+/** What no write but one of its own changes. */
+function isForGood(key: readonly unknown[]): boolean {
+  return ['me', 'library', 'figures'].includes(String(key[0]));
+}
+
 const queries = new QueryClient({
   defaultOptions: {
     queries: {
       retry: (count, error) => count < 2 && !(error instanceof ApiError && error.problem.status >= 400),
       refetchOnWindowFocus: false,
+      // what a page and its frame both show is asked for once, unless something was written in between
+      staleTime: FRESH_MS,
       // without a network the service worker answers with what was kept
       networkMode: 'always',
     },
@@ -27,6 +37,12 @@ const queries = new QueryClient({
     mutations: { networkMode: 'always' },
   },
 });
+
+watchWrites(() => {
+  void queries.invalidateQueries({ predicate: (query) => !isForGood(query.queryKey), refetchType: 'none' });
+});
+
+ahead(location.pathname);
 
 if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js');
 

@@ -40,6 +40,13 @@ function withToken(request: Request): Request {
   return request;
 }
 
+const afterWrites = new Set<() => void>();
+
+/** Tells of every write that the server took. */
+export function watchWrites(tell: () => void): void {
+  afterWrites.add(tell);
+}
+
 const unsent = new Map<string, Request>();
 
 /** Sends the forgery token; where it has run out with the session, fetches a new one and tries once more. */
@@ -49,12 +56,13 @@ const forgeryToken: Middleware = {
     unsent.set(id, request.clone());
     return request;
   },
-  async onResponse({ id, response }) {
+  async onResponse({ id, request, response }) {
     answeredBy(response);
+    if (request.method !== 'GET' && response.ok) for (const tell of afterWrites) tell();
     const again = unsent.get(id);
     unsent.delete(id);
     if (response.status !== 419 || again === undefined) return undefined;
-    await fetch('/api/health');
+    await fetch('/api/me');
     return fetch(withToken(again));
   },
   onError({ id }) {

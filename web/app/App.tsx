@@ -1,51 +1,52 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { ApiError } from '../api/client';
 import { Clients } from '../features/clients/Clients';
-import { BoardLayout } from '../features/board/BoardLayout';
-import { SignIn } from '../features/entrance/SignIn';
-import { Wall } from '../features/wall/Wall';
-import { Week } from '../features/week/Week';
 import { Notice, Waiting } from '../ui/Notice';
+import {
+  Account,
+  Archive,
+  AuditPage,
+  BoardLayout,
+  BringBack,
+  BuilderPage,
+  ClientForm,
+  ClientTable,
+  ComparePage,
+  DoorPage,
+  EvennessPage,
+  FloorPage,
+  GroupPage,
+  HelpPage,
+  Join,
+  LadderForm,
+  LibraryPage,
+  LogPage,
+  NewPassword,
+  PhonePage,
+  ProgramPage,
+  ProgramTable,
+  ProgressPage,
+  RecordPage,
+  RoadPage,
+  RungPage,
+  ScreenPage,
+  SetUp,
+  Sheet,
+  SheetPile,
+  SignIn,
+  StartPage,
+  StudioPage,
+  StylesPage,
+  TestsPage,
+  TodayPage,
+  Wall,
+  Week,
+  WhatIf,
+  WordsPage,
+} from './pieces';
 import { Shell } from './Shell';
 import { useMay, useMe } from '../lib/session';
-
-const ClientForm = lazy(async () => ({ default: (await import('../features/client-form/ClientForm')).ClientForm }));
-const LibraryPage = lazy(async () => ({ default: (await import('../features/library/LibraryPage')).LibraryPage }));
-const RungPage = lazy(async () => ({ default: (await import('../features/library/RungPage')).RungPage }));
-const ComparePage = lazy(async () => ({ default: (await import('../features/library/ComparePage')).ComparePage }));
-const WordsPage = lazy(async () => ({ default: (await import('../features/library/WordsPage')).WordsPage }));
-const LadderForm = lazy(async () => ({ default: (await import('../features/ladder-form/LadderForm')).LadderForm }));
-const RoadPage = lazy(async () => ({ default: (await import('../features/road/RoadPage')).RoadPage }));
-const WhatIf = lazy(async () => ({ default: (await import('../features/what-if/WhatIf')).WhatIf }));
-const BuilderPage = lazy(async () => ({ default: (await import('../features/builder/BuilderPage')).BuilderPage }));
-const AuditPage = lazy(async () => ({ default: (await import('../features/audit/AuditPage')).AuditPage }));
-const GroupPage = lazy(async () => ({ default: (await import('../features/group/GroupPage')).GroupPage }));
-const DoorPage = lazy(async () => ({ default: (await import('../features/door/DoorPage')).DoorPage }));
-const EvennessPage = lazy(async () => ({ default: (await import('../features/evenness/EvennessPage')).EvennessPage }));
-const ProgressPage = lazy(async () => ({ default: (await import('../features/progress/ProgressPage')).ProgressPage }));
-const FloorPage = lazy(async () => ({ default: (await import('../features/floor/FloorPage')).FloorPage }));
-const LogPage = lazy(async () => ({ default: (await import('../features/log/LogPage')).LogPage }));
-const ScreenPage = lazy(async () => ({ default: (await import('../features/screen/ScreenPage')).ScreenPage }));
-const ProgramPage = lazy(async () => ({ default: (await import('../features/program/ProgramPage')).ProgramPage }));
-const StylesPage = lazy(async () => ({ default: (await import('../features/styles/StylesPage')).StylesPage }));
-const TestsPage = lazy(async () => ({ default: (await import('../features/tests/TestsPage')).TestsPage }));
-const SetUp = lazy(async () => ({ default: (await import('../features/entrance/SetUp')).SetUp }));
-const Join = lazy(async () => ({ default: (await import('../features/entrance/Join')).Join }));
-const NewPassword = lazy(async () => ({ default: (await import('../features/entrance/NewPassword')).NewPassword }));
-const StudioPage = lazy(async () => ({ default: (await import('../features/studio/StudioPage')).StudioPage }));
-const RecordPage = lazy(async () => ({ default: (await import('../features/happened/RecordPage')).RecordPage }));
-const Account = lazy(async () => ({ default: (await import('../features/account/Account')).Account }));
-const Archive = lazy(async () => ({ default: (await import('../features/clients/Archive')).Archive }));
-const ClientTable = lazy(async () => ({ default: (await import('../features/clients/ClientTable')).ClientTable }));
-const ProgramTable = lazy(async () => ({ default: (await import('../features/clients/ProgramTable')).ProgramTable }));
-const StartPage = lazy(async () => ({ default: (await import('../features/path/StartPage')).StartPage }));
-const TodayPage = lazy(async () => ({ default: (await import('../features/today/TodayPage')).TodayPage }));
-const HelpPage = lazy(async () => ({ default: (await import('../features/help/HelpPage')).HelpPage }));
-const SheetPile = lazy(async () => ({ default: (await import('../features/sheet/SheetPile')).SheetPile }));
-const PhonePage = lazy(async () => ({ default: (await import('../features/sheet/PhonePage')).PhonePage }));
-const BringBack = lazy(async () => ({ default: (await import('../features/entrance/BringBack')).BringBack }));
-const Sheet = lazy(async () => ({ default: (await import('../features/sheet/Sheet')).Sheet }));
 
 export function App() {
   return (

@@ -13,6 +13,7 @@ import { pages } from '../lib/pages';
 import { useMay, useMe } from '../lib/session';
 import { useTheme } from '../lib/theme';
 import { Finder } from './Finder';
+import { useAhead } from './useAhead';
 import { useKeptDay } from './useKeptDay';
 import { useTold } from './useTold';
 
@@ -42,6 +43,7 @@ export function Shell() {
   const said = useTold();
   useHelpKey();
   useKeptDay();
+  useAhead();
 
   async function signOut() {
     await answer(api.POST('/sign-out'));

@@ -1,10 +1,16 @@
-import { Dialog as Radix } from 'radix-ui';
-import type { ReactNode } from 'react';
+import {
+  cloneElement,
+  createContext,
+  lazy,
+  Suspense,
+  useContext,
+  type ComponentProps,
+  type ReactElement,
+  type ReactNode,
+} from 'react';
 
-interface Props {
+export interface DialogProps {
   title: string;
-  /** what opens it: one button; none where something else does */
-  trigger?: ReactNode;
   open: boolean;
   onOpenChange: (open: boolean) => void;
   /** wide enough for three columns */
@@ -12,26 +18,42 @@ interface Props {
   children: ReactNode;
 }
 
+type Pressed = ReactElement<ComponentProps<'button'>>;
+
+interface Props extends DialogProps {
+  /** what opens it: one button; none where something else does */
+  trigger?: Pressed;
+}
+
+const load = () => import('./DialogWindow');
+const Window = lazy(load);
+
+const Closing = createContext<() => void>(() => undefined);
+
 /** A window over the page that keeps the focus until it is closed. */
-export function Dialog({ title, trigger, open, onOpenChange, wide = false, children }: Props) {
+export function Dialog({ trigger, ...rest }: Props) {
+  const { open, onOpenChange } = rest;
   return (
-    <Radix.Root open={open} onOpenChange={onOpenChange}>
-      {trigger !== undefined && <Radix.Trigger asChild>{trigger}</Radix.Trigger>}
-      <Radix.Portal>
-        <Radix.Overlay className="fixed inset-0 z-30 bg-ink/40" />
-        <Radix.Content
-          aria-describedby={undefined}
-          className={`fixed inset-x-2 top-4 z-40 mx-auto flex max-h-[calc(100vh-2rem)] flex-col rounded-lg border border-line bg-card p-4 ${wide ? 'max-w-5xl overflow-y-auto' : 'max-w-3xl overflow-hidden'}`}
-        >
-          <Radix.Title className="text-xl font-bold">{title}</Radix.Title>
-          {children}
-        </Radix.Content>
-      </Radix.Portal>
-    </Radix.Root>
+    <Closing.Provider
+      value={() => {
+        onOpenChange(false);
+      }}
+    >
+      {trigger !== undefined &&
+        cloneElement(trigger, {
+          'aria-haspopup': 'dialog',
+          'aria-expanded': open,
+          onPointerEnter: () => void load(),
+          onClick: () => {
+            onOpenChange(true);
+          },
+        })}
+      <Suspense fallback={null}>{open && <Window {...rest} />}</Suspense>
+    </Closing.Provider>
   );
 }
 
 /** Closes the dialog that its button stands in. */
-export function CloseDialog({ children }: { children: ReactNode }) {
-  return <Radix.Close asChild>{children}</Radix.Close>;
+export function CloseDialog({ children }: { children: Pressed }) {
+  return cloneElement(children, { onClick: useContext(Closing) });
 }

@@ -12,7 +12,7 @@ import { Insist } from '../../ui/Insist';
 import { Notice, Waiting } from '../../ui/Notice';
 import { ProgramAsFile } from '../../parts/plan/ProgramFiles';
 import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
-import { WhyNotDialog } from '../../parts/whynot/WhyNot';
+import { WhyNotDialog } from '../../parts/whynot/WhyNotDialog';
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { Blocks, LineEdit } from './Blocks';
 import { Findings } from '../../parts/findings/Findings';

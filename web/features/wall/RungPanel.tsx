@@ -9,7 +9,7 @@ import { Why } from '../../ui/Why';
 import { useFigures } from '../../parts/rungs/useRungs';
 import { useNarrow } from './groups';
 import { useClientId, type BoardLadder, type BoardRung, type useLibrary } from '../../parts/board/useBoard';
-import { WhyNotDialog } from '../../parts/whynot/WhyNot';
+import { WhyNotDialog } from '../../parts/whynot/WhyNotDialog';
 import { useMinutesOn } from './queries';
 
 interface Props {

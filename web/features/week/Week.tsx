@@ -12,7 +12,7 @@ import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useBoardChange, useClientId } from '../../parts/board/useBoard';
 import { ProgramFiles } from '../../parts/plan/ProgramFiles';
 import { Preparation } from '../../parts/week/Preparation';
-import { WhyNotDialog } from '../../parts/whynot/WhyNot';
+import { WhyNotDialog } from '../../parts/whynot/WhyNotDialog';
 import { ChooseWeek } from '../../parts/week/ChooseWeek';
 import { ClientAudit } from './ClientAudit';
 import { Exercise, Reasons } from './Exercise';

@@ -1,12 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { answer, api } from '../../api/client';
+import { lazy, Suspense, useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoardChange, type Board } from '../board/useBoard';
-import { WeekInShort } from '../week/WeekInShort';
 import { keepProgram, planAnew } from './changes';
+
+const PlanPreview = lazy(() => import('./PlanPreview'));
 
 /** Something changed that a plan goes by: what it would change, and whether the program is planned anew. */
 export function PlanQuestion({ board }: { board: Board }) {
@@ -54,7 +53,9 @@ export function PlanQuestion({ board }: { board: Board }) {
             onOpenChange={setOpen}
             trigger={<Button>See what would change</Button>}
           >
-            <Preview board={board} />
+            <Suspense fallback={<Waiting what="the weeks" />}>
+              <PlanPreview board={board} />
+            </Suspense>
             <div className="mt-3 flex flex-wrap gap-2">{answers}</div>
           </Dialog>
           {answers}
@@ -64,31 +65,5 @@ export function PlanQuestion({ board }: { board: Board }) {
         </p>
       </Notice>
     </section>
-  );
-}
-
-function Preview({ board }: { board: Board }) {
-  const preview = useQuery({
-    queryKey: ['plan', board.id, board.version],
-    queryFn: () => answer(api.GET('/clients/{client}/plan', { params: { path: { client: board.id } } })),
-  });
-  if (preview.isError) return <Notice title={preview.error.message} />;
-  if (preview.data === undefined) return <Waiting what="the weeks" />;
-  const { now, then, weeks, stays } = preview.data;
-  return (
-    <>
-      <p className="mb-2 text-faint">
-        {weeks === 1 ? 'One week' : `${weeks} weeks`} from today. What is new in the first is in bold.
-      </p>
-      {stays.length > 0 && (
-        <p className="mb-2">
-          <b>Stays:</b> {stays.join('; ')}.
-        </p>
-      )}
-      <div className="grid gap-4 md:grid-cols-2">
-        <WeekInShort title="The present week" under="" week={now} other={null} />
-        <WeekInShort title="Planned anew" under="" week={then} other={now} />
-      </div>
-    </>
   );
 }

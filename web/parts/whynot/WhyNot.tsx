@@ -1,8 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api } from '../../api/client';
-import { Button } from '../../ui/Button';
-import { CloseDialog, Dialog } from '../../ui/Dialog';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useBoard, useClientId } from '../board/useBoard';
 import { RungPicker } from '../rungs/RungPicker';
@@ -57,34 +55,18 @@ export function WhyNot({ rung }: { rung: string }) {
 }
 
 /** Asks it of any exercise, or of one that is meant already. */
-export function WhyNotDialog({ rung, label }: { rung?: string; label: string }) {
-  const [open, setOpen] = useState(false);
+export function AskWhyNot({ rung }: { rung?: string }) {
   const [picked, setPicked] = useState(rung);
   return (
-    <Dialog
-      title="Why is it not in the plan?"
-      open={open}
-      onOpenChange={(is) => {
-        setOpen(is);
-        setPicked(rung);
-      }}
-      trigger={<Button>{label}</Button>}
-    >
-      <div className="min-h-60 flex-1 space-y-3 overflow-y-auto py-2">
-        <RungPicker
-          label="Any exercise"
-          autoFocus={rung === undefined}
-          onPick={(each) => {
-            setPicked(each.id);
-          }}
-        />
-        {picked !== undefined && <WhyNot key={picked} rung={picked} />}
-      </div>
-      <div className="flex justify-end pt-2">
-        <CloseDialog>
-          <Button look="quiet">Close</Button>
-        </CloseDialog>
-      </div>
-    </Dialog>
+    <>
+      <RungPicker
+        label="Any exercise"
+        autoFocus={rung === undefined}
+        onPick={(each) => {
+          setPicked(each.id);
+        }}
+      />
+      {picked !== undefined && <WhyNot key={picked} rung={picked} />}
+    </>
   );
 }
