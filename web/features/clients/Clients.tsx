@@ -1,8 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
+import { useNear } from '../../lib/near';
 import { dayNames } from '../../lib/words';
 import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
@@ -96,9 +97,10 @@ export function Clients() {
       )}
       {all.length > 0 && list.shown.length === 0 && <p>No client matches.</p>}
       <ul className="space-y-2">
-        {list.shown.map((client) => (
+        {list.shown.map((client, i) => (
           <ClientRow
             key={client.id}
+            first={i < DRAWN_AT_ONCE}
             client={client}
             chosen={isTrainer ? there.has(client.id) : null}
             onChoose={(on) => {
@@ -110,6 +112,9 @@ export function Clients() {
     </div>
   );
 }
+
+/** So many clients fill a screen. */
+const DRAWN_AT_ONCE = 12;
 
 const doors = [
   ['/sheets', 'Sheets'],
@@ -168,10 +173,13 @@ function Several({ chosen, onDone }: { chosen: Schemas['ClientRow'][]; onDone: (
 
 function ClientRow({
   client,
+  first,
   chosen,
   onChoose,
 }: {
   client: Schemas['ClientRow'];
+  /** whether it is among those that fill a screen */
+  first: boolean;
   /** null where nothing is done with several */
   chosen: boolean | null;
   onChoose: (on: boolean) => void;
@@ -200,7 +208,7 @@ function ClientRow({
           <span className="block text-lg font-bold">{client.name}</span>
           <span className="text-sm text-faint">{client.goal.replace('-', ' ')}</span>
         </span>
-        <Levels client={client} />
+        <Levels client={client} first={first} />
         <span className="text-[0.9375rem]">
           {client.limits.length > 0 && <span className="font-semibold">{client.limits.join(', ')}</span>}
           {client.needs.map((need) => (
@@ -226,14 +234,24 @@ function ClientRow({
 }
 
 /** The level of each direction as a small level line, so that unevenness is seen in the list. */
-function Levels({ client }: { client: Schemas['ClientRow'] }) {
+function Levels({ client, first }: { client: Schemas['ClientRow']; first: boolean }) {
+  const place = useRef<HTMLSpanElement>(null);
+  const near = useNear(place, first);
+  return (
+    <span ref={place} className="block min-h-14">
+      {near && <LevelLine client={client} />}
+    </span>
+  );
+}
+
+function LevelLine({ client }: { client: Schemas['ClientRow'] }) {
   const y = (level: number) => 34 - level * 3.2;
   const points = directions.flatMap((code, i) => {
     const level = client.levels[code];
     return level === null ? [] : [{ x: 20 + i * 40, y: y(level), level }];
   });
   return (
-    <span className="block">
+    <>
       <svg viewBox="0 0 160 38" className="block h-9 w-40" aria-hidden>
         {directions.map((code, i) => (
           <path key={code} d={`M${20 + i * 40} 2v34`} stroke="var(--line)" strokeWidth="2" />
@@ -256,6 +274,6 @@ function Levels({ client }: { client: Schemas['ClientRow'] }) {
           </span>
         ))}
       </span>
-    </span>
+    </>
   );
 }

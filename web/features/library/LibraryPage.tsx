@@ -1,9 +1,10 @@
 import { useMutation } from '@tanstack/react-query';
 import { FileUp, Pencil, Plus, Search } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
+import { useNear } from '../../lib/near';
 import { positionNames } from '../../lib/words';
 import { Button } from '../../ui/Button';
 import { Code } from '../../ui/Code';
@@ -177,6 +178,9 @@ export function LibraryPage() {
   );
 }
 
+/** So many ladders fill a screen. */
+const DRAWN_AT_ONCE = 4;
+
 /** The ladders laid on their side, the easiest rung first. */
 function Ladders({ rungs, figures }: { rungs: RungBrief[]; figures: Record<string, Schemas['Drawing']> }) {
   const kinds = useLadderKinds();
@@ -184,33 +188,57 @@ function Ladders({ rungs, figures }: { rungs: RungBrief[]; figures: Record<strin
   for (const rung of rungs) byLadder.set(rung.ladder, [...(byLadder.get(rung.ladder) ?? []), rung]);
   return (
     <div className="space-y-3">
-      {[...byLadder].map(([ladder, its]) => {
-        const kind = kinds.data?.ladders.find((each) => each.id === ladder)?.kind;
-        return (
-          <section key={ladder} aria-label={its[0]?.ladder_name} className="rounded-lg border border-line px-3 py-2">
-            <h2 className="mb-1 flex items-center gap-2 font-bold">
-              <Code code={its[0]?.category ?? ''} /> {its[0]?.ladder_name}
-              {(kind === 'own' || kind === 'changed') && (
-                <span className="rounded-sm bg-line px-1.5 text-sm font-semibold">
-                  {kind === 'own' ? 'our own' : 'changed by us'}
-                </span>
-              )}
-              <Link
-                to={`/library/ladders/${ladder}`}
-                className="ml-auto inline-flex min-h-8 items-center gap-1 px-1 text-sm font-normal underline underline-offset-4"
-              >
-                <Pencil size={14} aria-hidden /> Change or copy<span className="sr-only"> {its[0]?.ladder_name}</span>
-              </Link>
-            </h2>
-            <div className="flex gap-2 overflow-x-auto border-y-4 border-wood/50 py-1.5">
-              {its.map((rung) => (
-                <RungCard key={rung.id} rung={rung} drawing={figures[rung.id]} />
-              ))}
-            </div>
-          </section>
-        );
-      })}
+      {[...byLadder].map(([ladder, its], i) => (
+        <LadderRow
+          key={ladder}
+          ladder={ladder}
+          rungs={its}
+          kind={kinds.data?.ladders.find((each) => each.id === ladder)?.kind}
+          figures={figures}
+          first={i < DRAWN_AT_ONCE}
+        />
+      ))}
     </div>
+  );
+}
+
+/** One ladder; its rungs are drawn when it comes near. */
+function LadderRow({
+  ladder,
+  rungs,
+  kind,
+  figures,
+  first,
+}: {
+  ladder: string;
+  rungs: RungBrief[];
+  kind: string | undefined;
+  figures: Record<string, Schemas['Drawing']>;
+  first: boolean;
+}) {
+  const place = useRef<HTMLElement>(null);
+  const near = useNear(place, first);
+  const name = rungs[0]?.ladder_name;
+  return (
+    <section ref={place} aria-label={name} className="rounded-lg border border-line px-3 py-2">
+      <h2 className="mb-1 flex items-center gap-2 font-bold">
+        <Code code={rungs[0]?.category ?? ''} /> {name}
+        {(kind === 'own' || kind === 'changed') && (
+          <span className="rounded-sm bg-line px-1.5 text-sm font-semibold">
+            {kind === 'own' ? 'our own' : 'changed by us'}
+          </span>
+        )}
+        <Link
+          to={`/library/ladders/${ladder}`}
+          className="ml-auto inline-flex min-h-8 items-center gap-1 px-1 text-sm font-normal underline underline-offset-4"
+        >
+          <Pencil size={14} aria-hidden /> Change or copy<span className="sr-only"> {name}</span>
+        </Link>
+      </h2>
+      <div className="flex min-h-44 gap-2 overflow-x-auto border-y-4 border-wood/50 py-1.5">
+        {near && rungs.map((rung) => <RungCard key={rung.id} rung={rung} drawing={figures[rung.id]} />)}
+      </div>
+    </section>
   );
 }
 
