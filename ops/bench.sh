@@ -1,20 +1,33 @@
 #!/usr/bin/env bash
-# Prints speed and size beside a yardstick of the same run, on an instance of its own.
+# Prints one table of speed and size, each row a ratio in one run to a bare page or to `php -r ''`, on an instance of its own; with --record
+# it becomes the last recorded run in docs/speed.md. With "planning" or "search" what the planner and the finder take by themselves.
 . "$(dirname "$0")/common.sh"
 . "$(dirname "$0")/services.sh"
 use_instance bench
+what=${1:-}
+case "$what" in
+    '' | --record | planning | search) ;;
+    *) fail "bench knows --record, planning and search, not $what" ;;
+esac
 bash ops/install.sh all
+if [ "$what" = planning ]; then
+    exec php bench/planning.php
+fi
 trap 'stop_services >/dev/null 2>&1 || true' EXIT
 start_services 8831 8931
+base="http://127.0.0.1:$(setting WEB_PORT)"
 artisan demo:seed --again --yes
-php bench/commands.php
-php bench/planning.php
-php bench/verdicts.php
-php bench/first-load.php
-php bench/move.php "http://127.0.0.1:$(setting WEB_PORT)"
-php bench/search.php "http://127.0.0.1:$(setting WEB_PORT)"
-# with "many": 300 clients and a year of logs, which takes some minutes to make
-if [ "${1:-}" = many ]; then
-    artisan demo:seed --many=300
-    php bench/roster.php "http://127.0.0.1:$(setting WEB_PORT)" bare
+if [ "$what" = search ]; then
+    php bench/search.php "$base"
+    exit
+fi
+began=$SECONDS
+artisan demo:seed --many=300 --no-interaction
+say "The seed of 300 clients and a year: $((SECONDS - began)) s; the aim is under 120 s"
+artisan demo:seed --many=10 --weeks=4 --as=few --no-interaction
+php bench/table.php "$base" "$@"
+if [ -x /usr/bin/chromedriver ] && [ -d vendor/php-webdriver ]; then
+    php bench/slow-line.php "$base" "$@"
+else
+    say "The pages on a slow line need the browser that ./even-rungs test installs."
 fi

@@ -32,7 +32,7 @@ final class DemoSeed extends Command
 {
     protected $signature = 'demo:seed {--again : remove the demo studio first} {--yes : even where something was entered by '
         .'hand} {--leave : take out of a studio\'s database what earlier versions put there} {--many= : beside it a second '
-            .'studio with so many clients and a year of logs, for measuring}';
+            .'studio with so many clients, for measuring} {--weeks=52 : so many weeks of logs of each} {--as=many : who signs in there}';
 
     protected $description = 'Seed the demo studio when the database is empty';
 
@@ -149,13 +149,14 @@ final class DemoSeed extends Command
     {
         $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
         $many = $scenario->child('many');
-        DemoStudio::remove([$many->string('email')]);
+        $email = sprintf('%s@%s', (string) $this->option('as'), explode('@', $many->string('email'))[1]);
+        DemoStudio::remove([$email]);
         $studio = Studio::query()->create(['name' => $many->string('studio')]);
         $trainer = Trainer::query()->create(
             [
                 'studio_id' => $studio->id,
                 'name' => $many->string('trainer'),
-                'email' => $many->string('email'),
+                'email' => $email,
                 'password' => $many->string('password'),
                 'role' => Role::Owner,
             ],
@@ -181,7 +182,7 @@ final class DemoSeed extends Command
             DB::transaction(function () use ($studio, $trainer, $name, $document, $i, $start, $logs, &$sets): void {
                 $client = Client::query()->create(['studio_id' => $studio->id, 'name' => $name, 'document' => $document]);
                 $start->of($client, $trainer);
-                $sets += $logs->fill($client->refresh(), $trainer, 52, $i + 1, 70 + $i % 30, $i % 7 === 0 ? 'left' : null);
+                $sets += $logs->fill($client->refresh(), $trainer, (int) $this->option('weeks'), $i + 1, 70 + $i % 30, $i % 7 === 0 ? 'left' : null);
             });
             $bar->advance();
         }
@@ -191,7 +192,7 @@ final class DemoSeed extends Command
                 ' %d clients and %s sets are in place: %s / %s',
                 $count,
                 number_format($sets),
-                $many->string('email'),
+                $email,
                 $many->string('password'),
             ),
         );

@@ -116,21 +116,54 @@ final class Logs
             );
         } else {
             $row->update($columns);
-            SetRow::query()->ofClient($client)->where('logged_session_id', $row->id)->delete();
         }
-        $of = ['studio_id' => $client->studio_id, 'client_id' => $client->id, 'logged_session_id' => $row->id, 'on' => $row->on];
+        $this->putSets($row, $rows->sets);
+        $this->evenOuts->settle($client);
+        $this->roster->forget($client);
+    }
+
+    /**
+     * Writes the sets of a log; those that are as they were stay untouched. A run is sent after every set of it.
+     *
+     * @param  list<array<string, mixed>>  $sets  in the order of the floor
+     */
+    private function putSets(SessionRow $row, array $sets): void
+    {
+        $of = ['studio_id' => $row->studio_id, 'client_id' => $row->client_id, 'logged_session_id' => $row->id, 'on' => $row->on];
         // thousands of them come in at once: as rows, not as a model each
-        $inserted = array_map(
+        $new = array_map(
             static fn (array $set): array => [
                 ...array_map(static fn (mixed $value): mixed => is_array($value) ? json_encode($value) : $value, $set),
                 ...$of,
             ],
-            $rows->sets,
+            $sets,
         );
-        $empty = array_fill_keys(array_keys(array_merge([], ...$inserted)), null);
-        SetRow::query()->insert(array_map(static fn (array $each): array => [...$empty, ...$each], $inserted));
-        $this->evenOuts->settle($client);
-        $this->roster->forget($client);
+        $was = SetRow::query()->ofStudio($row->studio_id)->where('logged_session_id', $row->id)->ordered('id')->toBase()->get()->all();
+        foreach (array_slice($new, 0, count($was)) as $i => $set) {
+            $changed = array_filter(
+                [...array_fill_keys(array_keys(array_diff_key((array) $was[$i], ['id' => 0])), null), ...$set],
+                static fn (mixed $value, string $column): bool => ! self::isAsStored($value, $was[$i]->{$column}),
+                ARRAY_FILTER_USE_BOTH,
+            );
+            if ($changed !== []) {
+                SetRow::query()->whereKey($was[$i]->id)->update($changed);
+            }
+        }
+        $gone = array_column(array_slice($was, count($new)), 'id');
+        if ($gone !== []) {
+            SetRow::query()->ofStudio($row->studio_id)->among('id', $gone)->delete();
+        }
+        $added = array_slice($new, count($was));
+        $empty = array_fill_keys(array_keys(array_merge([], ...$added)), null);
+        SetRow::query()->insert(array_map(static fn (array $each): array => [...$empty, ...$each], $added));
+    }
+
+    /** Whether a value is what the database gives back for it: numbers by what they are worth. */
+    private static function isAsStored(mixed $value, mixed $stored): bool
+    {
+        return is_int($value) || is_float($value) || is_bool($value)
+            ? is_numeric($stored) && (float) $value === (float) $stored
+            : $value === $stored;
     }
 
     /** @return Collection<int, SetRow> in the order of the floor */

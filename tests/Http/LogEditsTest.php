@@ -7,6 +7,7 @@ namespace Tests\Http;
 use App\Models\LoggedSession;
 use App\Models\LoggedSet;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 
 /**
  * Logs that are changed, taken back, sent again, and put out as a table.
@@ -165,5 +166,38 @@ final class LogEditsTest extends HttpTestCase
             array_column(array_filter($errors, static fn (array $each): bool => str_starts_with($each['path'], 'row 3')), 'path'),
         );
         self::assertSame($before, $logs(), 'nothing of a table with errors is kept');
+    }
+
+    public function test_a_run_that_is_sent_again_writes_only_the_sets_that_changed(): void
+    {
+        $this->signedIn();
+        $run = function (int $revision, array ...$sets): array {
+            $log = $this->log('run-by-set', 0);
+            unset($log['key']);
+            $log['sets'] = array_map(static fn (array $set): array => [...self::CLEAN, 'side' => 'left', ...$set], $sets);
+            DB::flushQueryLog();
+            DB::enableQueryLog();
+            $this->api('PUT', $this->path('/logs/run/run-by-set'), [...$log, 'revision' => $revision, 'open' => true])->assertOk();
+            DB::disableQueryLog();
+            $written = array_filter(
+                array_column(DB::getQueryLog(), 'query'),
+                static fn (string $query): bool => preg_match('/^(insert into|update|delete from) `logged_sets`/', $query) === 1,
+            );
+            $rows = LoggedSet::query()->whereIn('logged_session_id', LoggedSession::query()->where('key', 'run-by-set')->select('id'))
+                ->orderBy('id')->get();
+
+            return [count($written), $rows->pluck('id')->all(), $rows->pluck('done')->all(), $rows->pluck('band')->all()];
+        };
+        [, $first] = $run(1, [], ['done' => 7, 'band' => 'red']);
+
+        [$written, $ids, $done] = $run(2, [], ['done' => 7, 'band' => 'red'], ['range' => 0.75]);
+        self::assertSame([1, $first, [8, 7, 8]], [$written, array_slice($ids, 0, 2), $done], 'one set more is one row more');
+        self::assertSame([0, $ids, [8, 7, 8]], array_slice($run(3, [], ['done' => 7, 'band' => 'red'], ['range' => 0.75]), 0, 3));
+        [$written, $now, $done, $bands] = $run(4, ['done' => 6], ['done' => 7]);
+        self::assertSame(
+            [3, $first, [6, 7], [null, null]],
+            [$written, $now, $done, $bands],
+            'a count was mended, a band taken back, the last set undone',
+        );
     }
 }
