@@ -49,7 +49,8 @@ final class AccountController extends Controller
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 
-        return new JsonResponse(null, 204);
+        // what the browser kept of answers to ask after them again
+        return new JsonResponse(null, 204, ['Clear-Site-Data' => '"cache"']);
     }
 
     /** Ends every session of this account, this one too. */

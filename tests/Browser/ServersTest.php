@@ -131,6 +131,74 @@ final class ServersTest extends TestCase
         self::assertSame([422, 'row 2, column date'], [$last['status'], $last['body']['errors'][0]['path']]);
     }
 
+    public function test_what_is_known_is_not_sent_again_and_nothing_is_kept_after_signing_out(): void
+    {
+        $visitor = Visitor::ofTests();
+        $visitor->signIn();
+        $board = '/api/clients/'.$visitor->send('GET', '/api/clients')[1]['clients'][0]['id'].'/board';
+        foreach (['gzip', 'identity'] as $coding) {
+            [$status, , $answer] = $visitor->send('GET', $board, null, ['Accept-Encoding: '.$coding]);
+            self::assertSame(200, $status);
+            self::assertStringContainsString('no-cache', $visitor->headers['cache-control']);
+            self::assertNotSame('', $answer);
+            $tag = $visitor->headers['etag'];
+            self::assertSame([304, null, ''], $visitor->send('GET', $board, null, ['If-None-Match: '.$tag]), $coding);
+        }
+        self::assertSame(200, $visitor->send('POST', str_replace('/board', '/aims', $board), [
+            'version' => $visitor->send('GET', $board)[1]['version'], 'rung' => 'side-plank-split', 'wanted' => true,
+        ])[0]);
+        self::assertSame(200, $visitor->send('GET', $board, null, ['If-None-Match: '.$tag])[0]);
+
+        $manifest = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/public/build/manifest.json'), true);
+        $visitor->send('GET', '/build/'.$manifest['web/main.tsx']['file'], null, ['Accept-Encoding: gzip, br']);
+        self::assertStringContainsString('immutable', $visitor->headers['cache-control']);
+        self::assertContains($visitor->headers['content-encoding'], ['br', 'gzip'], 'compressed ahead');
+        self::assertSame(204, $visitor->send('POST', '/api/sign-out')[0]);
+        self::assertSame('"cache"', $visitor->headers['clear-site-data']);
+    }
+
+    public function test_who_comes_when_too_many_wait_is_told_to_come_again(): void
+    {
+        $visitor = Visitor::ofTests();
+        $visitor->signIn();
+        $multi = curl_multi_init();
+        $asked = [];
+        for ($i = 0; $i < 300; $i++) {
+            $asked[] = $curl = $visitor->request('GET', '/api/library');
+            curl_setopt($curl, CURLOPT_HEADER, true);
+            curl_multi_add_handle($multi, $curl);
+        }
+        do {
+            curl_multi_exec($multi, $running);
+            curl_multi_select($multi, 0.1);
+        } while ($running > 0);
+        $statuses = [];
+        foreach ($asked as $curl) {
+            $status = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
+            $statuses[$status] = ($statuses[$status] ?? 0) + 1;
+            self::assertLessThan(10, curl_getinfo($curl, CURLINFO_TOTAL_TIME));
+            if ($status === 503) {
+                self::assertStringContainsString("\nRetry-After: 2\r", (string) curl_multi_getcontent($curl));
+                self::assertStringContainsString('Nothing was changed', (string) curl_multi_getcontent($curl));
+            }
+        }
+        ksort($statuses);
+        self::assertSame([200, 503], array_keys($statuses));
+        self::assertSame(200, $visitor->send('GET', '/api/library')[0], 'a moment later all is well');
+    }
+
+    public function test_a_start_serves_what_changed_and_leaves_what_did_not_alone(): void
+    {
+        $pid = static fn (): string => trim((string) file_get_contents(TestServer::files().'/run/fpm.pid'));
+        $before = $pid();
+        TestServer::start();
+        self::assertSame($before, $pid(), 'nothing changed');
+        touch(dirname(__DIR__, 2).'/config/app.php');
+        TestServer::start();
+        self::assertNotSame($before, $pid());
+        self::assertFileExists(TestServer::files().'/storage/framework/routes.php');
+    }
+
     public function test_other_hosts_large_bodies_and_foreign_origins_are_refused(): void
     {
         foreach ([Visitor::ofTests(), self::overTls()] as $visitor) {

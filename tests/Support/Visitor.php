@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use CurlHandle;
+
 /**
  * Somebody at the test instance's web server with a cookie jar and no browser.
  */
@@ -56,6 +58,22 @@ final class Visitor
     public function send(string $method, string $path, array|string|null $body = null, array $headers = []): array
     {
         $this->headers = [];
+        $curl = $this->request($method, $path, $body, $headers);
+        $text = curl_exec($curl);
+        $this->seconds = curl_getinfo($curl, CURLINFO_TOTAL_TIME);
+        $status = (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
+
+        return [$text === false ? 0 : $status, is_string($text) ? json_decode($text, true) : null, is_string($text) ? $text : ''];
+    }
+
+    /**
+     * What would be sent.
+     *
+     * @param  array<mixed>|string|null  $body
+     * @param  list<string>  $headers
+     */
+    public function request(string $method, string $path, array|string|null $body = null, array $headers = []): CurlHandle
+    {
         $curl = curl_init($this->origin.$path);
         $token = isset($this->cookies['XSRF-TOKEN']) ? ['X-XSRF-TOKEN: '.urldecode($this->cookies['XSRF-TOKEN'])] : [];
         curl_setopt_array($curl, [
@@ -88,10 +106,7 @@ final class Visitor
                 return strlen($line);
             },
         ] + ($body === null ? [] : [CURLOPT_POSTFIELDS => is_string($body) ? $body : (string) json_encode($body)]) + $this->options);
-        $text = curl_exec($curl);
-        $this->seconds = curl_getinfo($curl, CURLINFO_TOTAL_TIME);
-        $status = (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
 
-        return [$text === false ? 0 : $status, is_string($text) ? json_decode($text, true) : null, is_string($text) ? $text : ''];
+        return $curl;
     }
 }
