@@ -24,6 +24,7 @@ start_services 8631 8731
 artisan migrate:fresh --force --no-interaction >"$var/log/migrate.log" 2>&1
 artisan demo:seed
 EVEN_RUNGS_TAKE_OUTS=${EVEN_RUNGS_TAKE_OUTS:-2000} vendor/bin/phpunit tests/Http/RandomTakeOutsTest.php
+EVEN_RUNGS_KNOWN=${EVEN_RUNGS_KNOWN:-1000} vendor/bin/phpunit tests/Http/KnownTest.php
 EVEN_RUNGS_EVERY_PAGE=1 vendor/bin/phpunit tests/Browser/EveryPageTest.php
 EVEN_RUNGS_FUZZ=${EVEN_RUNGS_FUZZ:-100000} vendor/bin/phpunit tests/Http/FuzzTest.php
 EVEN_RUNGS_KILLS=${EVEN_RUNGS_KILLS:-200} vendor/bin/phpunit tests/Browser/KillsTest.php

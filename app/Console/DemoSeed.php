@@ -149,7 +149,8 @@ final class DemoSeed extends Command
     {
         $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
         $many = $scenario->child('many');
-        $email = sprintf('%s@%s', (string) $this->option('as'), explode('@', $many->string('email'))[1]);
+        $as = $this->option('as');
+        $email = sprintf('%s@%s', is_string($as) ? $as : 'many', explode('@', $many->string('email'))[1]);
         DemoStudio::remove([$email]);
         $studio = Studio::query()->create(['name' => $many->string('studio')]);
         $trainer = Trainer::query()->create(

@@ -18,6 +18,7 @@ use App\Models\TestDay;
 use App\Models\VerdictAnswer;
 use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Log\PainKind;
+use EvenRungs\Storage\DataFolder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\App;
 use stdClass;
@@ -43,14 +44,16 @@ final class ClientRows
         // each half by its own index
         'painfulSets' => 'select id, `on`, ladder, pain_kind from logged_sets where {of} and pain > :over union '
             .'select id, `on`, ladder, pain_kind from logged_sets where {of} and pain_kind in ({kinds})',
-        'painfulSessions' => 'select id, `on`, pain_kind from logged_sessions where {of} and {painful}',
-        'painfulLadders' => 'select distinct logged_session_id, ladder from logged_sets where {of} and logged_session_id in '
-            .'(select id from logged_sessions where {of} and {painful})',
+        'painfulSessions' => 'select distinct painful.id, painful.`on`, painful.pain_kind, ladder from (select id, `on`, pain_kind from '
+            .'logged_sessions where {of} and (pain_before > :over or pain_next_day > :over or pain_kind in ({kinds}))) as painful '
+            .'left join logged_sets on logged_session_id = painful.id',
         'planned' => 'select planned, open from logged_sessions where {of} and planned is not null',
         'loads' => 'select id, logged_session_id, rung, `on`, target, done, load_kg, band from logged_sets where {of} and load_kg > 0 union '
             .'select id, logged_session_id, rung, `on`, target, done, load_kg, band from logged_sets where {of} and band > \'\' '
             .'order by `on` desc, id desc limit '.self::MOST_LOADS,
-        'trained' => 'select ladder, max(done) as most from logged_sets where {of} group by ladder',
+        // a look into an index for each ladder, where a grouping would read all sets
+        'trained' => 'select ladder from ({ladders}) as known where exists (select 1 from logged_sets as s where s.studio_id = :studio '
+            .'and s.client_id = :client and s.ladder = known.ladder and s.done > 0 limit 1)',
         'lastDay' => 'select max(`on`) as last from logged_sessions where {of}',
         'testDays' => 'select * from test_days where {of} order by `on`, id',
         'aims' => 'select * from own_aims where {of} and ended_on is null order by id',
@@ -59,8 +62,6 @@ final class ClientRows
         'homePages' => 'select id, studio_id, client_id, title, made_on, until, revoked_at, looks, saved_at from home_pages '
             .'where {of} and until >= :today order by id desc',
     ];
-
-    private const PAINFUL = '(pain_before > :over or pain_next_day > :over or pain_kind in ({kinds}))';
 
     /** @param  array<string, list<stdClass>>  $rows */
     private function __construct(private readonly array $rows)
@@ -76,10 +77,15 @@ final class ClientRows
     {
         $kinds = array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops());
         $said = [
-            '{painful}' => self::PAINFUL,
             '{of}' => 'studio_id = :studio and client_id = :client',
             '{kinds}' => "'".implode("', '", array_map(static fn (PainKind $kind): string => $kind->value, $kinds))."'",
         ];
+        $ladders = array_column(App::make(DataFolder::class)->library()->ladders, 'id');
+        $named = array_combine(array_map(static fn (int $i): string => 'ladder'.$i, array_keys($ladders)), $ladders);
+        $said['{ladders}'] = 'select '.implode(' as ladder union all select ', array_map(
+            static fn (string $name): string => ':'.$name,
+            array_keys($named),
+        )).' as ladder';
         $questions = str_replace(array_keys($said), array_values($said), self::READ);
 
         return new self(Reads::atOnce($questions, [
@@ -87,6 +93,7 @@ final class ClientRows
             'client' => $client->id,
             'over' => LoggedSession::STOP_OVER,
             'today' => StudioDay::today()->toDateString(),
+            ...$named,
         ]));
     }
 
@@ -147,15 +154,17 @@ final class ClientRows
     /** @return list<stdClass> sessions whose pain stops, with `id`, `on` and `pain_kind` */
     public function painfulSessions(): array
     {
-        return $this->rows['painfulSessions'];
+        return array_values(array_column($this->rows['painfulSessions'], null, 'id'));
     }
 
     /** @return array<int, list<string>> ladders of the sessions whose pain stops, by session */
     public function painfulLadders(): array
     {
         $ladders = [];
-        foreach ($this->rows['painfulLadders'] as $row) {
-            $ladders[(int) $row->logged_session_id][] = (string) $row->ladder;
+        foreach ($this->rows['painfulSessions'] as $row) {
+            if ($row->ladder !== null) {
+                $ladders[(int) $row->id][] = (string) $row->ladder;
+            }
         }
 
         return $ladders;
@@ -173,10 +182,10 @@ final class ClientRows
         return array_reverse($this->rows['loads']);
     }
 
-    /** @return list<string> ladders of which anything was ever done */
+    /** @return list<string> ladders of the library of which anything was ever done */
     public function trained(): array
     {
-        return array_column(array_filter($this->rows['trained'], static fn (stdClass $of): bool => $of->most > 0), 'ladder');
+        return array_column($this->rows['trained'], 'ladder');
     }
 
     /** ISO date of the newest day of training. */

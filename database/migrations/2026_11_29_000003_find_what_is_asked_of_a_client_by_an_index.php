@@ -15,5 +15,8 @@ return new class extends Migration
             $table->index(['client_id', 'band', 'id']);
             $table->index(['studio_id', 'client_id', 'ladder', 'done']);
         });
+        Schema::table('logged_sessions', static function (Blueprint $table): void {
+            $table->index(['client_id', 'pain_before', 'pain_next_day', 'pain_kind'], 'logged_sessions_pain_index');
+        });
     }
 };
