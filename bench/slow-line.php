@@ -22,10 +22,12 @@ const QUIET_MS = 1200;
 
 const WATCH = <<<'JS'
     window.seen = { shift: 0, shown: 0, blocked: 0, changed: 0 };
-    new PerformanceObserver((l) => l.getEntries().forEach((e) => { if (!e.hadRecentInput) seen.shift += e.value; })).observe({ type: 'layout-shift', buffered: true });
-    new PerformanceObserver((l) => l.getEntries().forEach((e) => { seen.shown = e.startTime; })).observe({ type: 'largest-contentful-paint', buffered: true });
-    new PerformanceObserver((l) => l.getEntries().forEach((e) => { seen.blocked += Math.max(0, e.duration - 50); })).observe({ type: 'longtask', buffered: true });
-    new MutationObserver(() => { seen.changed = performance.now(); }).observe(document, { childList: true, subtree: true, characterData: true });
+    const watch = (type, tell) => new PerformanceObserver((list) => list.getEntries().forEach(tell)).observe({ type, buffered: true });
+    watch('layout-shift', (each) => { if (!each.hadRecentInput) seen.shift += each.value; });
+    watch('largest-contentful-paint', (each) => { seen.shown = each.startTime; });
+    watch('longtask', (each) => { seen.blocked += Math.max(0, each.duration - 50); });
+    new MutationObserver(() => { seen.changed = performance.now(); })
+        .observe(document, { childList: true, subtree: true, characterData: true });
     JS;
 
 $base = $argv[1] ?? exit("usage: php bench/slow-line.php ADDRESS [--record]\n");
@@ -39,12 +41,16 @@ $pages = [
 ];
 
 $port = random_int(20_000, 40_000);
-$driver = proc_open(['chromedriver', '--port='.$port, '--silent'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes);
+$nowhere = [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']];
+$driver = proc_open(['chromedriver', '--port='.$port, '--silent'], $nowhere, $pipes);
 for ($i = 0; $i < 100 && @fsockopen('127.0.0.1', $port) === false; $i++) {
     usleep(100_000);
 }
-$options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--window-size=390,844']);
-$browser = RemoteWebDriver::create("http://127.0.0.1:$port", DesiredCapabilities::chrome()->setCapability(ChromeOptions::CAPABILITY, $options));
+$options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage']);
+$browser = RemoteWebDriver::create(
+    "http://127.0.0.1:$port",
+    DesiredCapabilities::chrome()->setCapability(ChromeOptions::CAPABILITY, $options),
+);
 try {
     $tools = new ChromeDevToolsDriver($browser);
     $rows = [];
@@ -72,8 +78,9 @@ try {
         $look($page, $path);
         if ($page === 'sign-in') {
             $browser->executeAsyncScript(
-                'const done = arguments[0]; fetch("/api/sign-in", { method: "POST", headers: { "Content-Type": "application/json", Accept: '
-                    .'"application/json" }, body: JSON.stringify({ email: "trainer@slipway.example", password: "slipway-demo" }) }).then(done)',
+                'const done = arguments[0]; const headers = { "Content-Type": "application/json", Accept: "application/json" };'
+                    .'const body = JSON.stringify({ email: "trainer@slipway.example", password: "slipway-demo" });'
+                    .'fetch("/api/sign-in", { method: "POST", headers, body }).then(done)',
             );
         }
     }
@@ -85,7 +92,8 @@ try {
 $median = static fn (array $seen, string $what): float => percentile(array_column($seen, $what), 0.5);
 $lines = ['| Page | Ready | Largest paint | Shift | Blocked | |', '|---|---|---|---|---|---|'];
 foreach ($rows as $page => $seen) {
-    [$ready, $shown, $shift, $blocked] = array_map(static fn (string $what): float => $median($seen, $what), ['changed', 'shown', 'shift', 'blocked']);
+    [$ready, $shown] = [$median($seen, 'changed'), $median($seen, 'shown')];
+    [$shift, $blocked] = [$median($seen, 'shift'), $median($seen, 'blocked')];
     $missed = array_filter([
         $ready > READY_MS ? 'ready' : null,
         $shift > MOST_SHIFT ? 'shift' : null,

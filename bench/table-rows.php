@@ -53,7 +53,8 @@ function ofClients(CurlHandle $curl, array $clients): array
         'progress' => static fn (int $i): array => call($curl, $of($i).'/progress'),
         'move' => static function (int $i) use ($curl, $of): array {
             [, $board] = call($curl, $of($i).'/board');
-            $moving = array_values(array_filter($board['ladders'], static fn (array $each): bool => ($each['up'] ?? $each['down']) !== null));
+            $moves = static fn (array $each): bool => ($each['up'] ?? $each['down']) !== null;
+            $moving = array_values(array_filter($board['ladders'], $moves));
             $ladder = $moving[$i % count($moving)];
 
             return call($curl, $of($i).'/moves', [
@@ -275,14 +276,18 @@ function commands(): array
         [$took, $lines] = run([$even, $command, '--many'], $input, 3);
         $rate = ($lines - 1) / ($took - $one);
         $rows[] = [
-            "./even-rungs $command --many", sprintf('%.0f %s a second', $rate, $of), '', "≥ $aim a second", $rate >= $aim && $lines === $documents,
+            "./even-rungs $command --many",
+            sprintf('%.0f %s a second', $rate, $of),
+            '',
+            "≥ $aim a second",
+            $rate >= $aim && $lines === $documents,
         ];
     }
 
     return $rows;
 }
 
-/** @return list<array{string, string, string, string, ?bool}> compressed script that the first views load, the page's own with all it imports */
+/** @return list<array{string, string, string, string, ?bool}> compressed script that the first views load, with all it imports */
 function firstViews(): array
 {
     $build = dirname(__DIR__).'/public/build/';

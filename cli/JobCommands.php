@@ -42,7 +42,10 @@ final class JobCommands
         'place' => ['--many' => false, '--style' => true, '--on' => true, '--format' => true, '--studio' => true],
         'plan' => ['--many' => false, '--weeks' => true, '--style' => true, '--on' => true, '--format' => true, '--studio' => true],
         'swap' => ['--format' => true, '--studio' => true],
-        'audit' => ['--many' => false, '--client' => true, '--style' => true, '--on' => true, '--apply' => true, '--format' => true, '--studio' => true],
+        'audit' => [
+            '--many' => false, '--client' => true, '--style' => true, '--on' => true, '--apply' => true, '--format' => true,
+            '--studio' => true,
+        ],
         'verdict' => ['--many' => false, '--style' => true, '--format' => true, '--studio' => true],
         'fit' => ['--style' => true, '--on' => true, '--format' => true, '--studio' => true],
         'why-not' => ['--style' => true, '--on' => true, '--format' => true, '--studio' => true],

@@ -19,8 +19,8 @@ return [
             'prefix' => '',
             'engine' => 'InnoDB',
             'options' => [
-                // said once for each connection that is opened, which a worker of PHP does once for all its requests. Every statement sees what
-                // is there now: a request waits for its lock after it began, and what it reads next must be no older.
+                // said once for each connection that is opened, which a worker of PHP does once for all its requests. Every statement sees
+                // what is there now: a request waits for its lock after it began, and what it reads next must be no older.
                 PDO::MYSQL_ATTR_INIT_COMMAND => "SET NAMES 'utf8mb4' COLLATE 'utf8mb4_unicode_ci', SESSION tx_isolation='READ-COMMITTED', "
                     ."SESSION sql_mode='ONLY_FULL_GROUP_BY,STRICT_TRANS_TABLES,NO_ZERO_IN_DATE,NO_ZERO_DATE,ERROR_FOR_DIVISION_BY_ZERO,"
                     ."NO_ENGINE_SUBSTITUTION'",

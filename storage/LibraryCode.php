@@ -36,7 +36,7 @@ final class LibraryCode
             $value instanceof UnitEnum => '\\'.$value::class.'::'.$value->name,
             is_object($value) => $this->variable($this->expression($value)),
             is_array($value) => '['.implode(', ', array_map(
-                fn (int|string $key, mixed $each): string => (array_is_list($value) ? '' : var_export($key, true).' => ').$this->value($each),
+                fn (int|string $key, mixed $each): string => var_export($key, true).' => '.$this->value($each),
                 array_keys($value),
                 $value,
             )).']',

@@ -76,7 +76,8 @@ final class Schemas
     private static function validator(): Validator
     {
         if (self::$validator === null) {
-            self::$validator = new Validator(new SchemaLoader(new Parser([], Parser::ONLY_THE_STANDARD), new SchemaResolver), self::MOST_ERRORS, false);
+            $parser = new Parser([], Parser::ONLY_THE_STANDARD);
+            self::$validator = new Validator(new SchemaLoader($parser, new SchemaResolver), self::MOST_ERRORS, false);
             self::$validator->resolver()?->registerPrefix(self::BASE, self::FOLDER);
         }
 

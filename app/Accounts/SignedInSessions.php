@@ -20,8 +20,8 @@ final class SignedInSessions extends DatabaseSessionHandler
     private const READ = [
         'session' => 'select payload, last_activity from sessions where id = :session',
         'trainer' => 'select * from trainers where id = (select user_id from sessions where id = :session)',
-        'studio' => 'select * from studios where id = (select trainers.studio_id from trainers join sessions on sessions.user_id = trainers.id '
-            .'where sessions.id = :session)',
+        'studio' => 'select * from studios where id = (select trainers.studio_id from trainers '
+            .'join sessions on sessions.user_id = trainers.id where sessions.id = :session)',
     ];
 
     /** @var array{?stdClass, ?stdClass} the trainer of the session that was read last, and their studio */

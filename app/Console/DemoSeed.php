@@ -183,7 +183,8 @@ final class DemoSeed extends Command
             DB::transaction(function () use ($studio, $trainer, $name, $document, $i, $start, $logs, &$sets): void {
                 $client = Client::query()->create(['studio_id' => $studio->id, 'name' => $name, 'document' => $document]);
                 $start->of($client, $trainer);
-                $sets += $logs->fill($client->refresh(), $trainer, (int) $this->option('weeks'), $i + 1, 70 + $i % 30, $i % 7 === 0 ? 'left' : null);
+                $weeks = (int) $this->option('weeks');
+                $sets += $logs->fill($client->refresh(), $trainer, $weeks, $i + 1, 70 + $i % 30, $i % 7 === 0 ? 'left' : null);
             });
             $bar->advance();
         }

@@ -48,9 +48,8 @@ final class ClientRows
             .'logged_sessions where {of} and (pain_before > :over or pain_next_day > :over or pain_kind in ({kinds}))) as painful '
             .'left join logged_sets on logged_session_id = painful.id',
         'planned' => 'select planned, open from logged_sessions where {of} and planned is not null',
-        'loads' => 'select id, logged_session_id, rung, `on`, target, done, load_kg, band from logged_sets where {of} and load_kg > 0 union '
-            .'select id, logged_session_id, rung, `on`, target, done, load_kg, band from logged_sets where {of} and band > \'\' '
-            .'order by `on` desc, id desc limit '.self::MOST_LOADS,
+        'loads' => 'select {load} from logged_sets where {of} and load_kg > 0 union '
+            .'select {load} from logged_sets where {of} and band > \'\' order by `on` desc, id desc limit '.self::MOST_LOADS,
         // a look into an index for each ladder, where a grouping would read all sets
         'trained' => 'select ladder from ({ladders}) as known where exists (select 1 from logged_sets as s where s.studio_id = :studio '
             .'and s.client_id = :client and s.ladder = known.ladder and s.done > 0 limit 1)',
@@ -77,6 +76,7 @@ final class ClientRows
     {
         $kinds = array_filter(PainKind::cases(), static fn (PainKind $kind): bool => $kind->stops());
         $said = [
+            '{load}' => 'id, logged_session_id, rung, `on`, target, done, load_kg, band',
             '{of}' => 'studio_id = :studio and client_id = :client',
             '{kinds}' => "'".implode("', '", array_map(static fn (PainKind $kind): string => $kind->value, $kinds))."'",
         ];

@@ -35,6 +35,8 @@ final class Reads
      */
     public static function models(string $class, array $rows): Collection
     {
-        return $rows === [] ? new Collection : $class::query()->hydrate(array_map(static fn (stdClass $row): array => (array) $row, array_values($rows)));
+        $attributes = array_map(static fn (stdClass $row): array => (array) $row, array_values($rows));
+
+        return $rows === [] ? new Collection : $class::query()->hydrate($attributes);
     }
 }

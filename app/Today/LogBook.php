@@ -51,8 +51,8 @@ final class LogBook
 
     /**
      * @param  list<Rung>  $rungs  one a ladder
-     * @return array{array<string, list<LoggedSession>>, array<string, string>} what was done on them lately, by ladder, oldest first; and by
-     *                                                                          ladder the newest log with its revision
+     * @return array{array<string, list<LoggedSession>>, array<string, string>} by ladder what was done lately, oldest first, and the newest
+     *                                                                          log with its revision
      */
     public static function recent(Client $client, array $rungs): array
     {

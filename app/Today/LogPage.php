@@ -69,15 +69,14 @@ final class LogPage
     private static function read(Client $client, ?string $month): array
     {
         $of = 'studio_id = :studio and client_id = :client';
-        $shown = "from logged_sessions where $of".(
-            $month === null ? ' order by `on` desc, id desc limit '.self::MOST_SHOWN : ' and `on` >= :first and `on` <= :last order by `on` desc, id desc'
-        );
+        $shown = "from logged_sessions where $of".($month === null ? '' : ' and `on` >= :first and `on` <= :last')
+            .' order by `on` desc, id desc'.($month === null ? ' limit '.self::MOST_SHOWN : '');
         $last = LogBook::lastDay($client);
 
         return Reads::atOnce([
             'sessions' => "select * $shown",
-            'sets' => "select logged_session_id, rung, pain, target, done, `left` from logged_sets join (select id as shown $shown) as sessions "
-                .'on shown = logged_session_id order by id',
+            'sets' => 'select logged_session_id, rung, pain, target, done, `left` from logged_sets '
+                ."join (select id as shown $shown) as sessions on shown = logged_session_id order by id",
             'edited' => "select distinct `key` from log_changes join (select `key` as shown $shown) as sessions on shown = `key` where $of",
             // the newest first
             'months' => "select date_format(`on`, '%Y-%m') as month, count(*) as sessions from logged_sessions where $of "

@@ -23,7 +23,9 @@ final class KnownTest extends HttpTestCase
     /** The session is not read here, but the studio by itself, which comes with it otherwise. */
     private const MOST_QUESTIONS = 8;
 
-    private const OF_STUDIO = ['/clients', '/archive', '/library', '/styles', '/ladders', '/templates', '/words', '/rungs/side-plank-split', '/ready'];
+    private const OF_STUDIO = [
+        '/clients', '/archive', '/library', '/styles', '/ladders', '/templates', '/words', '/rungs/side-plank-split', '/ready',
+    ];
 
     private const OF_CLIENT = [
         '', '/board', '/screen', '/sheet', '/evenness', '/progress', '/logs', '/tests', '/programs', '/programs/current/weeks/1', '/audit',
@@ -92,7 +94,11 @@ final class KnownTest extends HttpTestCase
             0, 1, 2 => $rung === null ? null : $this->api('POST', $path.'/moves', $version + ['rung' => $rung]),
             3 => $this->api('POST', $path.'/undo', $version),
             4 => $this->api('POST', $path.'/redo', $version),
-            5 => $rung === null ? null : $this->api('POST', $path.'/aims', $version + ['rung' => $rung, 'wanted' => $chance->getInt(0, 1) === 1]),
+            5 => $rung === null ? null : $this->api(
+                'POST',
+                $path.'/aims',
+                $version + ['rung' => $rung, 'wanted' => $chance->getInt(0, 1) === 1],
+            ),
             6 => $ladder === null ? null : $this->api('POST', $path.'/logs', [
                 'key' => bin2hex($chance->getBytes(8)),
                 'on' => now()->subDays($chance->getInt(0, 20))->toDateString(),

@@ -107,7 +107,8 @@ final class TestServer
         }
         // what a page of the test before asked for may still be under way and would be written into the fresh demo
         self::shell(sprintf(
-            'idle() { ! db -Ne "SHOW PROCESSLIST" | grep even_rungs | grep -qv Sleep; }; wait_for 30 "the application" idle; db even_rungs <%s',
+            'idle() { ! db -Ne "SHOW PROCESSLIST" | grep even_rungs | grep -qv Sleep; }; '
+                .'wait_for 30 "the application" idle; db even_rungs <%s',
             escapeshellarg(self::$demo),
         ));
     }
