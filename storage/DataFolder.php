@@ -26,7 +26,6 @@ use EvenRungs\Formats\NormsJson;
 use EvenRungs\Formats\ReadyJson;
 use EvenRungs\Formats\StyleJson;
 use EvenRungs\Formats\UnusableInput;
-use RuntimeException;
 
 /**
  * The shipped tables: ladders, limits, faults, stresses, kit, flags, goals and house styles.
@@ -36,10 +35,6 @@ use RuntimeException;
 final class DataFolder
 {
     public const DEFAULT_STYLE = 'even-keel';
-
-    private const POSES = 'poses.json';
-
-    private const PREPARATION = ['warm-up', 'cool-down'];
 
     private ?Library $library = null;
 
@@ -53,11 +48,7 @@ final class DataFolder
 
     private readonly KeptLibrary $kept;
 
-    /** @var array<string, array<mixed>>|null what was read, by file */
-    private ?array $tables = null;
-
-    /** @var list<string>|null shipped ones */
-    private ?array $styles = null;
+    private readonly Tables $tables;
 
     /** @var array<string, Flag>|null */
     private ?array $flags = null;
@@ -71,12 +62,13 @@ final class DataFolder
      * @param  ?string  $served  what changes whenever tables or code do, where it is known
      */
     public function __construct(
-        private readonly string $folder,
+        string $folder,
         ?string $cache = null,
         private readonly ?OwnTables $own = null,
         ?string $served = null,
     ) {
         $this->kept = new KeptLibrary($folder, $cache, $served);
+        $this->tables = new Tables($folder, $this->kept);
     }
 
     public static function shipped(?string $cache = null, ?OwnTables $own = null, ?string $served = null): self
@@ -89,8 +81,7 @@ final class DataFolder
     {
         $key = $this->own === null ? '' : $this->own->key();
         if ($this->library === null || $key !== $this->ownKey) {
-            $this->ownKey = $key;
-            $this->clients = $this->storedClients = null;
+            [$this->ownKey, $this->clients, $this->storedClients] = [$key, null, null];
             $this->library = $this->own === null || $key === '' ? $this->shippedLibrary() : $this->ownLibrary($this->own, $key);
         }
 
@@ -124,7 +115,7 @@ final class DataFolder
 
     private function build(): Library
     {
-        $tables = $this->tables();
+        $tables = $this->node('tables.json');
         $poses = $this->poses();
         $ladders = array_map(
             fn (string $id) => LibraryJson::readLadder($this->node('ladders/'.$id.'.json'), $poses),
@@ -150,20 +141,19 @@ final class DataFolder
             array_column($stresses, null, 'id'),
             array_column($limits, null, 'id'),
             array_column($equipment, null, 'id'),
-            preparation: array_combine(self::PREPARATION, array_map(
-                fn (string $table) => LibraryJson::readLadder($this->node('preparation/'.$table.'.json'), $poses),
-                self::PREPARATION,
-            )),
+            preparation: array_map(
+                fn (string $table): Ladder => LibraryJson::readLadder($this->node('preparation/'.$table.'.json'), $poses),
+                ['warm-up' => 'warm-up', 'cool-down' => 'cool-down'],
+            ),
         );
     }
 
     /** @return array<string, ReadySession> by id, the shortest first */
     public function readySessions(): array
     {
-        $files = glob($this->folder.'/sessions/*.json');
         $ready = [];
-        foreach ($files === false ? [] : $files as $file) {
-            $each = ReadyJson::read($this->node('sessions/'.basename($file)));
+        foreach ($this->tables->names('sessions') as $name) {
+            $each = ReadyJson::read($this->node('sessions/'.$name.'.json'));
             $ready[$each->id] = $each;
         }
         uasort($ready, static fn (ReadySession $a, ReadySession $b): int => [$a->length->ms, $a->name] <=> [$b->length->ms, $b->name]);
@@ -174,7 +164,7 @@ final class DataFolder
     /** @return array<string, Flag> by id */
     public function flags(): array
     {
-        return $this->flags ??= array_column($this->tables()->each('flags', static fn (Node $row): Flag => new Flag(
+        return $this->flags ??= array_column($this->node('tables.json')->each('flags', static fn (Node $row): Flag => new Flag(
             $row->string('id'),
             $row->string('name'),
             Urgency::from($row->string('urgency')),
@@ -185,7 +175,7 @@ final class DataFolder
     /** @return array<string, BasePose> by id */
     public function poses(): array
     {
-        return array_column($this->node(self::POSES, 'poses')->each('poses', FigureJson::readBase(...)), null, 'id');
+        return array_column($this->node(Tables::POSES, 'poses')->each('poses', FigureJson::readBase(...)), null, 'id');
     }
 
     /** What a document that names no day speaks of: 1 January of the year of the tables. */
@@ -214,34 +204,19 @@ final class DataFolder
     /** @return array<string, GoalRule> by goal */
     public function goals(): array
     {
-        if ($this->goals === null) {
-            $this->goals = [];
-            foreach ($this->node('goals.json', 'goals')->each('goals', StyleJson::readGoal(...)) as $goal) {
-                $this->goals[$goal->goal->value] = $goal;
-            }
-        }
-
-        return $this->goals;
+        return $this->goals ??= array_column($this->node('goals.json', 'goals')->each(
+            'goals',
+            static fn (Node $each): array => [$each->string('goal'), StyleJson::readGoal($each)],
+        ), 1, 0);
     }
 
     /** @return list<string> */
     public function styleNames(): array
     {
         return [
-            ...$this->shippedStyles(),
+            ...$this->tables->names('styles'),
             ...array_keys($this->own?->styles() ?? []),
         ];
-    }
-
-    /** @return list<string> */
-    private function shippedStyles(): array
-    {
-        if ($this->styles === null) {
-            $files = glob($this->folder.'/styles/*.json');
-            $this->styles = array_map(static fn (string $file): string => basename($file, '.json'), $files === false ? [] : $files);
-        }
-
-        return $this->styles;
     }
 
     /** @throws UnusableInput when there is none of that name */
@@ -301,41 +276,9 @@ final class DataFolder
         return $this->storedClients ??= new ClientJson($library, $this->flags(), null, true);
     }
 
-    private function tables(): Node
-    {
-        return $this->node('tables.json');
-    }
-
     /** @param  ?string  $as wraps a file that holds a list under this name */
     public function node(string $file, ?string $as = null): Node
     {
-        $this->tables ??= $this->kept->tables($this->smallTables(...)) ?? [];
-        $value = $this->tables[$file] ??= $this->read($file);
-
-        return new Node($as === null ? $value : [$as => $value]);
-    }
-
-    /** @return array<mixed> */
-    private function read(string $file): array
-    {
-        $text = file_get_contents($this->folder.'/'.$file);
-        $value = json_decode($text === false ? '' : $text, true, 128, JSON_THROW_ON_ERROR);
-
-        return is_array($value) ? $value : throw new RuntimeException(sprintf('%s holds no table', $file));
-    }
-
-    /** @return array<string, array<mixed>> what is asked for beside the ladders, by file */
-    private function smallTables(): array
-    {
-        $tables = [];
-        foreach (['*', 'sessions/*', 'styles/*'] as $pattern) {
-            $files = glob($this->folder.'/'.$pattern.'.json');
-            foreach ($files === false ? [] : $files as $path) {
-                $file = substr($path, strlen($this->folder) + 1);
-                $tables[$file] = $file === self::POSES ? [] : $this->read($file);
-            }
-        }
-
-        return array_filter($tables);
+        return $this->tables->node($file, $as);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace EvenRungs\Storage;
 
+use Closure;
 use EvenRungs\Core\Ladder\Library;
 use EvenRungs\Core\Ladder\Packed;
 use ReflectionClass;
@@ -25,9 +26,27 @@ final class LibraryCode
     public static function of(Library $library): string
     {
         $code = new self;
-        $parts = $code->value($library->parts());
+        // what was built and checked is kept too, what was found on the way is not
+        $parts = $code->value(['found' => []] + Closure::bind(static fn (): array => get_object_vars($library), null, Library::class)());
 
-        return "<?php\n\n".implode("\n", $code->lines)."\nreturn \\".Library::class."::fromParts($parts);\n";
+        return "<?php\n\n".implode("\n", $code->lines)."\nreturn \\".self::class."::made($parts);\n";
+    }
+
+    /**
+     * The library of the parts that were written.
+     *
+     * @param  array<string, mixed>  $parts
+     */
+    public static function made(array $parts): Library
+    {
+        $library = (new ReflectionClass(Library::class))->newInstanceWithoutConstructor();
+        Closure::bind(static function () use ($library, $parts): void {
+            foreach ($parts as $name => $part) {
+                $library->{$name} = $part;
+            }
+        }, null, Library::class)();
+
+        return $library;
     }
 
     private function value(mixed $value): string

@@ -7,7 +7,6 @@ namespace EvenRungs\Core\Ladder;
 use EvenRungs\Core\Contradiction;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\UnknownName;
-use ReflectionClass;
 
 /**
  * Every ladder there is, the tables they refer to, and the index of exercise names.
@@ -125,30 +124,6 @@ final class Library
             $unanswered,
             $this->preparation,
         );
-    }
-
-    /** @return array<string, mixed> everything that the library is made of, what was found and checked when it was built too */
-    public function parts(): array
-    {
-        /** @var array<string, mixed> $parts */
-        $parts = ['found' => []] + get_object_vars($this);
-
-        return $parts;
-    }
-
-    /**
-     * A library that was built once, from its parts.
-     *
-     * @param  array<string, mixed>  $parts  as `parts` gave them
-     */
-    public static function fromParts(array $parts): self
-    {
-        $library = (new ReflectionClass(self::class))->newInstanceWithoutConstructor();
-        foreach ($parts as $name => $part) {
-            $library->{$name} = $part;
-        }
-
-        return $library;
     }
 
     /** @return list<string> stresses of a studio's own rung that nobody has graded yet; none counts as harmless */

@@ -60,7 +60,7 @@ final class Known
             match (true) {
                 $client instanceof Client => $client->getAttributes(),
                 $of === self::TABLES => [],
-                default => Client::query()->seenBy($trainer)->toBase()->pluck('stamp', 'id')->all(),
+                default => Client::query()->seenBy($trainer)->toBase()->get(['id', 'stamp', 'version', 'archived_at'])->all(),
             },
         ];
     }
