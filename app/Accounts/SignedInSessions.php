@@ -59,7 +59,7 @@ final class SignedInSessions extends DatabaseSessionHandler
 
     /**
      * @param  string  $sessionId
-     * @param  array<string, mixed>  $payload
+     * @param  array<mixed>  $payload
      */
     protected function performInsert($sessionId, $payload): ?bool
     {

@@ -13,7 +13,7 @@ use PDO;
  */
 final class KeptConnector extends MariaDbConnector
 {
-    /** @param  array<string, mixed>  $config */
+    /** @param  array<mixed>  $config */
     protected function configureConnection(PDO $connection, array $config): void
     {
     }

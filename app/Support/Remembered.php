@@ -12,7 +12,7 @@ use Closure;
  */
 final class Remembered
 {
-    /** @var array<string, mixed> */
+    /** @var array<mixed> */
     private array $kept = [];
 
     /**

@@ -117,17 +117,13 @@ final class Logs
         } else {
             $row->update($columns);
         }
-        $this->putSets($row, $rows->sets);
+        $this->putSets($row, $rows);
         $this->evenOuts->settle($client);
         $this->roster->forget($client);
     }
 
-    /**
-     * Writes the sets of a log; those that are as they were stay untouched. A run is sent after every set of it.
-     *
-     * @param  list<array<string, mixed>>  $sets  in the order of the floor
-     */
-    private function putSets(SessionRow $row, array $sets): void
+    /** Writes the sets of a log; those that are as they were stay untouched. A run is sent after every set of it. */
+    private function putSets(SessionRow $row, LogRows $rows): void
     {
         $of = ['studio_id' => $row->studio_id, 'client_id' => $row->client_id, 'logged_session_id' => $row->id, 'on' => $row->on];
         // thousands of them come in at once: as rows, not as a model each
@@ -136,7 +132,7 @@ final class Logs
                 ...array_map(static fn (mixed $value): mixed => is_array($value) ? json_encode($value) : $value, $set),
                 ...$of,
             ],
-            $sets,
+            $rows->sets,
         );
         $was = SetRow::query()->ofStudio($row->studio_id)->where('logged_session_id', $row->id)->ordered('id')->toBase()->get()->all();
         foreach (array_slice($new, 0, count($was)) as $i => $set) {
