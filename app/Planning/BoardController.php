@@ -40,7 +40,7 @@ final class BoardController extends Controller
     public function move(Request $request, Client $client, MoveRung $move): JsonResponse
     {
         $body = Body::read($request, 'MoveRequest');
-        $move->to(
+        $before = $move->to(
             $client,
             $this->trainer(),
             $body->int('version'),
@@ -48,8 +48,11 @@ final class BoardController extends Controller
             $body->optionalInt('step') ?? 0,
             $body->optionalString('note'),
         );
+        if (! ($body->has('changes_only') && $body->bool('changes_only'))) {
+            return $this->board($client);
+        }
 
-        return $this->board($client);
+        return new JsonResponse($this->view->changes($body->int('version'), $before, $this->boards->load($client->refresh())));
     }
 
     public function dose(Request $request, Client $client, ChangeDose $dose): JsonResponse

@@ -35,12 +35,10 @@ final class BoardView
     /** @return array<string, mixed> */
     public function of(Board $board): array
     {
-        $week = $board->program->weeks[0] ?? null;
-        $levels = $board->levels($this->data->library());
+        $paths = $this->paths($board);
 
         return [
-            'id' => $board->record->id,
-            'version' => $board->record->version,
+            ...$this->whatMoves($board),
             'client' => $this->client($board),
             'style' => [
                 'id' => $board->style->id,
@@ -49,11 +47,50 @@ final class BoardView
                 'without_ladders' => $board->style->plan->withoutLadders,
                 'coaching' => $board->style->coaching($board->client),
             ],
+            'ladders' => array_map(fn (Placement $each): array => $this->ladder($each, $board, $paths), $board->placements),
+            'words' => $this->words($board),
+        ];
+    }
+
+    /**
+     * What a move of a rung changed, for who has the board of before: ladders that are as they were are left out, and so is what the
+     * client's entries and the style say.
+     *
+     * @param  int  $since  the version that it was made on
+     * @return array<string, mixed>
+     */
+    public function changes(int $since, Board $before, Board $after): array
+    {
+        [$old, $new] = [$this->paths($before), $this->paths($after)];
+        $was = [];
+        foreach ($before->placements as $each) {
+            $was[$each->ladder->id] = $each;
+        }
+        $changed = array_filter(
+            $after->placements,
+            static fn (Placement $each): bool => $each != ($was[$each->ladder->id] ?? null)
+                || ($old[$each->ladder->id] ?? null) !== ($new[$each->ladder->id] ?? null),
+        );
+
+        return [
+            'since' => $since,
+            'board' => $this->whatMoves($after),
+            'ladders' => array_values(array_map(fn (Placement $each): array => $this->ladder($each, $after, $new), $changed)),
+        ];
+    }
+
+    /** @return array<string, mixed> everything but ladders, entries and style */
+    private function whatMoves(Board $board): array
+    {
+        $week = $board->program->weeks[0] ?? null;
+        $levels = $board->levels($this->data->library());
+
+        return [
+            'id' => $board->record->id,
+            'version' => $board->record->version,
             'unasked' => $board->client->screen === null ? 'screen' : ($board->client->days === null ? 'days' : null),
             'refer' => PlacementJson::writeReferrals($board->referrals)['refer'],
             'nothing_programmable' => $this->nothingProgrammable($board),
-            'ladders' => array_map(fn (Placement $each): array => $this->ladder($each, $board), $board->placements),
-            'words' => $this->words($board),
             'levels' => $levels->levels,
             'spread' => $levels->spread(),
             'week' => $week === null ? null : $this->weeks->of($week, $board),
@@ -125,13 +162,15 @@ final class BoardView
         ];
     }
 
-    /** @return array<string, mixed> */
-    private function ladder(Placement $placement, Board $board): array
+    /**
+     * @param  array<string, array{in_week: bool, path: list<array{week: int, rung: string}>}>  $paths
+     * @return array<string, mixed>
+     */
+    private function ladder(Placement $placement, Board $board, array $paths): array
     {
         $library = $this->data->library();
         $moves = new Moves($library, $board->goal, $board->style);
         $rung = $placement->rung;
-        $sessions = $board->program->weeks[0]->sessions ?? [];
         $obstacles = [];
         foreach ($placement->obstacles as $each) {
             $obstacles[$each->rung->id] = $each;
@@ -154,8 +193,8 @@ final class BoardView
             'swap' => $placement->swap?->id,
             'up' => $rung === null ? null : $moves->up($rung, $board->client)?->id,
             'down' => $rung === null ? null : $moves->down($rung, $board->client)?->id,
-            'path' => $this->path($placement, $board),
-            'in_week' => $this->training($sessions, $placement->ladder->id, $board) !== [],
+            'path' => $paths[$placement->ladder->id]['path'] ?? [],
+            'in_week' => $paths[$placement->ladder->id]['in_week'] ?? false,
             'rungs' => array_map(fn (Rung $each): array => [
                 'id' => $each->id,
                 'name' => $each->name,
@@ -169,21 +208,33 @@ final class BoardView
         ];
     }
 
-    /** @return list<array{week: int, rung: string}> where the program is expected to lead on a ladder: each rung with its first week */
-    private function path(Placement $placement, Board $board): array
+    /**
+     * Where the program is expected to lead on each ladder, each rung with its first week, and whether the first week trains it.
+     *
+     * @return array<string, array{in_week: bool, path: list<array{week: int, rung: string}>}> by ladder
+     */
+    private function paths(Board $board): array
     {
-        $path = [];
-        foreach ($board->program->weeks ?? [] as $week) {
+        $library = $this->data->library();
+        $paths = $seen = [];
+        foreach ($board->program->weeks ?? [] as $i => $week) {
             foreach ($week->sessions as $session) {
                 foreach ($session->entries() as $entry) {
-                    if ($entry->planned?->ladder === $placement->ladder->id && $placement->ladder->indexOf($entry->exercise) !== null) {
-                        $path[$entry->exercise] ??= ['week' => $week->number, 'rung' => $entry->exercise];
+                    $on = $library->find($entry->exercise)?->ladder;
+                    if ($i === 0 && $on !== null) {
+                        $paths[$on] = ['in_week' => true] + ($paths[$on] ?? ['path' => []]);
+                    }
+                    $ladder = $entry->planned?->ladder;
+                    if ($ladder !== null && $ladder === $on && $library->hasRung($entry->exercise) && ! isset($seen[$entry->exercise])) {
+                        $seen[$entry->exercise] = true;
+                        $paths[$ladder] ??= ['in_week' => false, 'path' => []];
+                        $paths[$ladder]['path'][] = ['week' => $week->number, 'rung' => $entry->exercise];
                     }
                 }
             }
         }
 
-        return array_values($path);
+        return $paths;
     }
 
     /** @return 'open'|'barred'|'kit'|'later' */

@@ -38,6 +38,7 @@ final class MoveRung
      * Lets the client stand on another rung of a ladder, or on another step of the same; the note says why.
      *
      * @param  ?Range  $range  done at now, where that is less than the step has
+     * @return Board as it was before
      */
     public function to(
         Client $client,
@@ -47,8 +48,8 @@ final class MoveRung
         int $step,
         ?string $note = null,
         ?Range $range = null,
-    ): void {
-        $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $rungId, $step, $note, $range): void {
+    ): Board {
+        return $this->ledger->change($client, $version, function (Client $locked) use ($trainer, $rungId, $step, $note, $range): Board {
             $library = $this->data->library();
             $person = $this->boards->person($locked);
             $rung = $this->rungs->known($rungId);
@@ -81,6 +82,8 @@ final class MoveRung
                 $this->ledger->state($locked, $edited, $rung->ladder, $after),
             );
             $this->ledger->store($locked, $edited);
+
+            return $board;
         });
     }
 

@@ -49,22 +49,27 @@ final class Ledger
     }
 
     /**
-     * @param  callable(Client): void  $act
+     * @template T
+     *
+     * @param  callable(Client): T  $act
+     * @return T
      *
      * @throws StaleVersion when somebody else changed the client since
      */
-    public function change(Client $client, int $version, callable $act): void
+    public function change(Client $client, int $version, callable $act): mixed
     {
-        DB::transaction(function () use ($client, $version, $act): void {
+        return DB::transaction(function () use ($client, $version, $act): mixed {
             $locked = Client::query()->ofStudio($client->studio_id)->whereKey($client->id)->locked()->firstOrFail();
             if ($locked->version !== $version) {
                 throw new StaleVersion($this->view->of($this->boards->load($locked)));
             }
-            $act($locked);
+            $done = $act($locked);
             $locked->version++;
             $locked->save();
             $this->evenOuts->settle($locked);
             $this->roster->forget($locked);
+
+            return $done;
         });
     }
 

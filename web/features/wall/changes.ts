@@ -1,5 +1,5 @@
 import { answer, api } from '../../api/client';
-import type { BoardChange, BoardLadder } from '../../parts/board/useBoard';
+import { withChanges, type BoardChange, type BoardLadder } from '../../parts/board/useBoard';
 
 function stoodOn(ladder: BoardLadder, rung: string, step: number): BoardLadder {
   const dose = ladder.rungs.find((each) => each.id === rung)?.steps[step];
@@ -15,13 +15,23 @@ export function moveRung(rung: string, step: number, note: string): BoardChange 
     about: (newer) =>
       newer.ladders.flatMap((ladder) => ladder.rungs).find((each) => each.id === rung)?.name ?? 'nothing',
     foresee: (board) => ({ ...board, ladders: board.ladders.map((ladder) => stoodOn(ladder, rung, step)) }),
-    send: (client, version) =>
-      answer(
+    send: async (client, version, known) => {
+      const moved = await answer(
         api.POST('/clients/{client}/moves', {
           params: { path: { client } },
-          body: { version, rung, step, ...(note.trim() === '' ? {} : { note: note.trim() }) },
+          body: {
+            version,
+            rung,
+            step,
+            changes_only: known !== undefined,
+            ...(note.trim() === '' ? {} : { note: note.trim() }),
+          },
         }),
-      ),
+      );
+      if (!('since' in moved)) return moved;
+      if (known === undefined) throw new Error('There is no board that these changes are of.');
+      return withChanges(known, moved);
+    },
   };
 }
 

@@ -66,7 +66,14 @@ export interface BoardChange {
   about?: (newer: Board) => string;
   /** how the board looks with it, as far as the page can tell before the server has answered */
   foresee?: (board: Board) => Board;
-  send: (client: string, version: number) => Promise<Board>;
+  send: (client: string, version: number, known?: Board) => Promise<Board>;
+}
+
+/** The board with what a move changed of it. */
+export function withChanges(known: Board, changes: Schemas['BoardChanges']): Board {
+  const changed = new Map(changes.ladders.map((ladder) => [ladder.id, ladder]));
+  const touched = changes.board as Partial<Board>;
+  return { ...known, ...touched, ladders: known.ladders.map((ladder) => changed.get(ladder.id) ?? ladder) };
 }
 
 export function undo(): BoardChange {
@@ -94,8 +101,10 @@ export function useBoardChange() {
     scope: { id: client },
     // what could not be sent waits for as long as the page is open
     gcTime: Infinity,
-    mutationFn: (change: BoardChange) =>
-      change.send(client, queries.getQueryData<Board>(['board', client])?.version ?? 1),
+    mutationFn: (change: BoardChange) => {
+      const known = queries.getQueryData<Board>(['board', client]);
+      return change.send(client, known?.version ?? 1, known);
+    },
     onSuccess: (board, change) => {
       queries.setQueryData(['board', client], board);
       const cache = queries.getMutationCache();
