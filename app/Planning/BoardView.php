@@ -15,8 +15,8 @@ use EvenRungs\Core\Placement\Moves;
 use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Placement\Placement;
 use EvenRungs\Core\Planning\Edit\StandingEdit;
+use EvenRungs\Core\Program\LadderPaths;
 use EvenRungs\Core\Program\Note;
-use EvenRungs\Core\Program\Program;
 use EvenRungs\Core\Program\Session;
 use EvenRungs\Core\Program\Week;
 use EvenRungs\Core\Time\Seconds;
@@ -35,7 +35,7 @@ final class BoardView
     /** @return array<string, mixed> */
     public function of(Board $board): array
     {
-        $paths = $this->paths($board);
+        $paths = LadderPaths::of($board->program, $this->data->library());
 
         return [
             ...$this->whatMoves($board),
@@ -61,7 +61,7 @@ final class BoardView
      */
     public function changes(int $since, Board $before, Board $after): array
     {
-        [$old, $new] = [$this->paths($before), $this->paths($after)];
+        [$old, $new] = array_map(fn (Board $each): array => LadderPaths::of($each->program, $this->data->library()), [$before, $after]);
         $was = [];
         foreach ($before->placements as $each) {
             $was[$each->ladder->id] = $each;
@@ -206,35 +206,6 @@ final class BoardView
                 'cautions' => array_map(static fn (Limit $limit): string => $limit->rule->id, $board->client->cautions($each)),
             ], $placement->ladder->rungs),
         ];
-    }
-
-    /**
-     * Where the program is expected to lead on each ladder, each rung with its first week, and whether the first week trains it.
-     *
-     * @return array<string, array{in_week: bool, path: list<array{week: int, rung: string}>}> by ladder
-     */
-    private function paths(Board $board): array
-    {
-        $library = $this->data->library();
-        $paths = $seen = [];
-        foreach ($board->program->weeks ?? [] as $i => $week) {
-            foreach ($week->sessions as $session) {
-                foreach ($session->entries() as $entry) {
-                    $on = $library->find($entry->exercise)?->ladder;
-                    if ($i === 0 && $on !== null) {
-                        $paths[$on] = ['in_week' => true] + ($paths[$on] ?? ['path' => []]);
-                    }
-                    $ladder = $entry->planned?->ladder;
-                    if ($ladder !== null && $ladder === $on && $library->hasRung($entry->exercise) && ! isset($seen[$entry->exercise])) {
-                        $seen[$entry->exercise] = true;
-                        $paths[$ladder] ??= ['in_week' => false, 'path' => []];
-                        $paths[$ladder]['path'][] = ['week' => $week->number, 'rung' => $entry->exercise];
-                    }
-                }
-            }
-        }
-
-        return $paths;
     }
 
     /** @return 'open'|'barred'|'kit'|'later' */
