@@ -6,8 +6,8 @@ declare(strict_types=1);
 // quarter of this one's speed, 390 x 844. A page is ready when nothing of it changes any more.
 // usage: php bench/slow-line.php ADDRESS [--record]
 
-require dirname(__DIR__).'/vendor/autoload.php';
 require __DIR__.'/http.php';
+require dirname(__DIR__).'/vendor/autoload.php';
 
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;

@@ -115,9 +115,13 @@ function answers(string $base): array
         'move' => $client['move'],
         'list after a write' => static fn (int $i): array => call($curl, $base.'/api/clients'),
         'plan of six weeks' => static function (int $i) use ($curl, $of): array {
-            [, $board] = call($curl, $of($i).'/board');
+            // who has to be asked after a stop is not planned for
+            do {
+                [, $board] = call($curl, $of($i).'/board');
+                $planned = call($curl, $of($i++).'/plan', ['version' => $board['version']]);
+            } while ($planned[0] === 422);
 
-            return call($curl, $of($i).'/plan', ['version' => $board['version']]);
+            return $planned;
         },
     ]);
     $yard = percentile($times['bare'], 0.5);

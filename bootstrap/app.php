@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Console\DemoSeed;
 use App\Console\DrawFigures;
+use App\Console\ManySeed;
 use App\Console\StudioAdmin;
 use App\Console\TrainerAdmin;
 use App\Http\Middleware\KeptSession;
@@ -30,7 +31,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
             require dirname(__DIR__).'/routes/web.php';
         },
     )
-    ->withCommands([DemoSeed::class, DrawFigures::class, StudioAdmin::class, TrainerAdmin::class])
+    ->withCommands([DemoSeed::class, DrawFigures::class, ManySeed::class, StudioAdmin::class, TrainerAdmin::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->use([ValidatePostSize::class, SecurityHeaders::class, WellFormed::class]);
         $middleware->group('web', [EncryptCookies::class, KeptSession::class, SameOrigin::class, SubstituteBindings::class]);

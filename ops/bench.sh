@@ -22,9 +22,9 @@ if [ "$what" = search ]; then
     exit
 fi
 began=$SECONDS
-artisan demo:seed --many=300 --no-interaction
+artisan demo:many 300 --no-interaction
 say "The seed of 300 clients and a year: $((SECONDS - began)) s; the aim is under 120 s"
-artisan demo:seed --many=10 --weeks=4 --as=few --no-interaction
+artisan demo:many 10 --weeks=4 --as=few --no-interaction
 php bench/table.php "$base" "$@"
 if [ -x /usr/bin/chromedriver ] && [ -d vendor/php-webdriver ]; then
     php bench/slow-line.php "$base" "$@"

@@ -99,6 +99,13 @@ $(for from in 127.0.0.1 localhost; do
 }
 
 run_database() {
+    local pool=128 log=96
+    case $instance in
+        live | bench)
+            pool=$(of_memory 8 128 2048)
+            log=256
+            ;;
+    esac
     rm -f "$var/run/db.pid" "$socket"
     if [ ! -f "$var/mysql/installed" ]; then
         say "Making the database"
@@ -111,7 +118,7 @@ run_database() {
     fi
     nohup mariadbd --no-defaults --datadir="$var/mysql" --user="$(id -un)" --socket="$socket" --pid-file="$var/run/db.pid" \
         --bind-address=127.0.0.1 --port="$(setting DB_PORT)" --skip-name-resolve --log-error="$var/log/db.log" \
-        --innodb-buffer-pool-size="$([ "$instance" = live ] && of_memory 8 128 2048 || echo 128)M" --innodb-flush-log-at-trx-commit=1 --tmpdir="$var/tmp" \
+        --innodb-buffer-pool-size="${pool}M" --innodb-log-file-size="${log}M" --innodb-flush-log-at-trx-commit=1 --tmpdir="$var/tmp" \
         --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --max-allowed-packet=64M \
         >/dev/null 2>&1 </dev/null 9>&- 8>&- &
     disown

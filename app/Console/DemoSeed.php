@@ -31,8 +31,7 @@ use Illuminate\Support\Facades\Hash;
 final class DemoSeed extends Command
 {
     protected $signature = 'demo:seed {--again : remove the demo studio first} {--yes : even where something was entered by '
-        .'hand} {--leave : take out of a studio\'s database what earlier versions put there} {--many= : beside it a second '
-            .'studio with so many clients, for measuring} {--weeks=52 : so many weeks of logs of each} {--as=many : who signs in there}';
+        .'hand} {--leave : take out of a studio\'s database what earlier versions put there}';
 
     protected $description = 'Seed the demo studio when the database is empty';
 
@@ -44,9 +43,6 @@ final class DemoSeed extends Command
         PlanAnew $plan,
         SimulatedPast $past,
     ): int {
-        if ($this->option('many') !== null) {
-            return $this->many((int) $this->option('many'), $start, $logs);
-        }
         $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
         if ($this->option('leave')) {
             return $this->leave($scenario);
@@ -140,64 +136,6 @@ final class DemoSeed extends Command
             $byHand,
         ));
         $this->line(sprintf('Choose your own: ./even-rungs trainer reset-password %s', $emails[0]));
-
-        return self::SUCCESS;
-    }
-
-    /** A studio as large as one gets, in made-up names. */
-    private function many(int $count, StartClient $start, SimulatedLogs $logs): int
-    {
-        $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
-        $many = $scenario->child('many');
-        $as = $this->option('as');
-        $email = sprintf('%s@%s', is_string($as) ? $as : 'many', explode('@', $many->string('email'))[1]);
-        DemoStudio::remove([$email]);
-        $studio = Studio::query()->create(['name' => $many->string('studio')]);
-        $trainer = Trainer::query()->create(
-            [
-                'studio_id' => $studio->id,
-                'name' => $many->string('trainer'),
-                'email' => $email,
-                'password' => $many->string('password'),
-                'role' => Role::Owner,
-            ],
-        );
-        $documents = array_values(
-            array_filter(
-                $scenario->opaque('clients') ?? [],
-                static fn (mixed $each): bool => is_array($each) && ($each['screen']['flags'] ?? null) === [],
-            ),
-        );
-        [$first, $last] = [$many->strings('first'), $many->strings('last')];
-        // every row is right by the way it is made
-        DB::statement('set unique_checks = 0, foreign_key_checks = 0');
-        $bar = $this->output->createProgressBar($count);
-        $sets = 0;
-        for ($i = 0; $i < $count; $i++) {
-            $name = sprintf('%s %s', $first[$i % count($first)], $last[intdiv($i, count($first)) % count($last)]);
-            $document = [
-                ...$documents[$i % count($documents)],
-                'name' => $name,
-                'days' => ['mon' => 35, 'tue' => 20, 'thu' => 35, 'sat' => 30],
-            ];
-            DB::transaction(function () use ($studio, $trainer, $name, $document, $i, $start, $logs, &$sets): void {
-                $client = Client::query()->create(['studio_id' => $studio->id, 'name' => $name, 'document' => $document]);
-                $start->of($client, $trainer);
-                $weeks = (int) $this->option('weeks');
-                $sets += $logs->fill($client->refresh(), $trainer, $weeks, $i + 1, 70 + $i % 30, $i % 7 === 0 ? 'left' : null);
-            });
-            $bar->advance();
-        }
-        $bar->finish();
-        $this->info(
-            sprintf(
-                ' %d clients and %s sets are in place: %s / %s',
-                $count,
-                number_format($sets),
-                $email,
-                $many->string('password'),
-            ),
-        );
 
         return self::SUCCESS;
     }
