@@ -333,7 +333,7 @@ $([ ! -f "$brotli" ] || echo "load_module $brotli;")
 worker_processes 2;
 pid $var/run/nginx.pid;
 error_log $var/log/nginx.log;
-events { worker_connections 256; }
+events { worker_connections 2048; }
 http {
     include /etc/nginx/mime.types;
     types { application/manifest+json webmanifest; }

@@ -36,14 +36,14 @@ final class ClientController extends Controller
 
     private function listed(Request $request, bool $archived): JsonResponse
     {
-        $clients = Client::query()->seenBy($this->trainer())->archived($archived)->ordered('name')->get();
+        $clients = Client::query()->seenBy($this->trainer())->archived($archived)->ordered('name')->pluck('id')->map(strval(...));
 
-        $list = $this->roster->byNeed($this->trainer()->studio_id, $clients);
-        if ($list['behind'] > 0) {
+        [$list, $behind] = $this->roster->byNeed($this->trainer()->studio_id, array_values($clients->all()));
+        if ($behind > 0) {
             $request->attributes->set(Known::UNSETTLED, true);
         }
 
-        return new JsonResponse($list);
+        return JsonResponse::fromJsonString($list);
     }
 
     public function store(Request $request, StartClient $start): JsonResponse

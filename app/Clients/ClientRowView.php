@@ -28,7 +28,7 @@ final class ClientRowView
             'name' => $board->client->name,
             'goal' => $board->client->goal->value,
             'limits' => array_map(static fn (Limit $limit): string => $limit->rule->name, $board->client->limits),
-            'levels' => $levels->levels,
+            'levels' => (object) $levels->levels,
             'spread' => $levels->spread(),
             'days' => (object) array_filter($board->client->days ?? []),
             'sessions' => count($board->program->weeks[0]->sessions ?? []),

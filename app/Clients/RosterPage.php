@@ -18,7 +18,7 @@ use EvenRungs\Core\Placement\Obstacles;
 use EvenRungs\Core\Review\Roster\Need;
 use EvenRungs\Core\Review\Roster\Needs;
 use EvenRungs\Storage\DataFolder;
-use Illuminate\Support\Collection;
+use stdClass;
 
 /**
  * The clients of a studio, those first who need the trainer's eye.
@@ -38,11 +38,11 @@ final class RosterPage
     }
 
     /**
-     * @param  Collection<int, Client>  $clients  of one studio
-     * @return array{day: string, clients: list<array<string, mixed>>, behind: int} today; rows by need, and among equals in the order
-     *     given; how many are of an earlier day or not there yet
+     * @param  list<string>  $clients  of one studio
+     * @return array{string, int} the answer as JSON: today, rows by need and among equals in the order given, and how many are of an
+     *                            earlier day or not there yet; and that number
      */
-    public function byNeed(string $studio, Collection $clients): array
+    public function byNeed(string $studio, array $clients): array
     {
         $today = StudioDay::today()->toDateString();
         $true = $this->kept->of($studio, $today);
@@ -51,44 +51,42 @@ final class RosterPage
         $behind = 0;
         $found = 0;
         foreach ($clients as $client) {
-            $row = $true[$client->id] ?? null;
+            $row = $true[$client] ?? null;
             if ($row === null && $found >= self::AT_ONCE) {
                 $old ??= $this->kept->last($studio);
-                $row = $old[$client->id] ?? null;
+                $row = $old[$client] ?? null;
                 $behind++;
                 if ($row === null) {
                     continue;
                 }
             }
             if ($row === null) {
-                $row = $this->found($client);
-                $this->kept->keep($client, $today, $row);
+                $row = $this->found(Client::query()->ofStudio($studio)->whereKey($client)->firstOrFail(), $today);
                 $found++;
             }
-            $rows[] = [...$row, 'days' => (object) $row['days'], 'levels' => (object) $row['levels']];
+            $rows[] = $row;
         }
-        usort($rows, static fn (array $a, array $b): int => self::rank($a) <=> self::rank($b));
+        usort($rows, static fn (stdClass $a, stdClass $b): int => $a->urgency <=> $b->urgency);
 
-        return ['day' => $today, 'clients' => $rows, 'behind' => $behind];
+        return [sprintf('{"day":"%s","clients":[%s],"behind":%d}', $today, implode(',', array_column($rows, 'row')), $behind), $behind];
     }
 
-    /** @param  array<string, mixed>  $row */
-    private static function rank(array $row): int
-    {
-        return $row['needs'] === [] ? count(Need::cases()) : Need::from($row['needs'][0]['kind'])->rank();
-    }
-
-    /** @return array<string, mixed> */
-    private function found(Client $client): array
+    private function found(Client $client, string $today): stdClass
     {
         $board = $this->boards->load($client);
-        $row = ClientRowView::of($board, $this->data->library());
-        $needs = array_map(
-            static fn (array $need): array => ['kind' => $need[0]->value, 'on' => $need[1]?->format('Y-m-d'), 'count' => $need[2]],
-            $this->needs($client, $board)->all,
-        );
+        $needs = $this->needs($client, $board)->all;
+        $row = json_encode([
+            ...ClientRowView::of($board, $this->data->library()),
+            ...TodayView::of($board, $this->data->library()),
+            'needs' => array_map(
+                static fn (array $need): array => ['kind' => $need[0]->value, 'on' => $need[1]?->format('Y-m-d'), 'count' => $need[2]],
+                $needs,
+            ),
+        ], JSON_THROW_ON_ERROR);
+        $urgency = isset($needs[0]) ? $needs[0][0]->rank() : count(Need::cases());
+        $this->kept->keep($client, $today, $row, $urgency);
 
-        return [...$row, ...TodayView::of($board, $this->data->library()), 'needs' => $needs];
+        return (object) ['row' => $row, 'urgency' => $urgency];
     }
 
     private function needs(Client $client, Board $board): Needs

@@ -6,7 +6,9 @@ namespace App\Clients;
 
 use App\Models\Client;
 use App\Models\RosterRow;
+use App\Models\StudioBuilder;
 use App\Support\Stamps;
+use stdClass;
 
 /**
  * The rows of the client list are kept, since a verdict on every ladder of every client is too much work for one look.
@@ -28,36 +30,36 @@ final class RosterRows
         Stamps::studio($studio);
     }
 
-    /** @return array<string, array<string, mixed>> rows that are true today, by client */
+    /** @return array<string, stdClass> rows that are true today as JSON, each with its urgency, by client */
     public function of(string $studio, string $today): array
     {
-        return $this->where($studio, $today);
+        return self::read(RosterRow::query()->ofStudio($studio)->where('day', $today));
     }
 
-    /** @return array<string, array<string, mixed>> rows as they were found last, by client */
+    /** @return array<string, stdClass> rows as they were found last, by client */
     public function last(string $studio): array
     {
-        return $this->where($studio, null);
+        return self::read(RosterRow::query()->ofStudio($studio));
     }
 
-    /** @return array<string, array<string, mixed>> */
-    private function where(string $studio, ?string $day): array
+    /**
+     * @param  StudioBuilder<RosterRow>  $rows
+     * @return array<string, stdClass>
+     */
+    private static function read(StudioBuilder $rows): array
     {
-        $rows = [];
-        $query = RosterRow::query()->ofStudio($studio);
-        foreach (($day === null ? $query : $query->where('day', $day))->toBase()->get(['client_id', 'row']) as $each) {
-            $rows[(string) $each->client_id] = json_decode((string) $each->row, true);
-        }
-
-        return $rows;
+        return $rows->toBase()->get(['client_id', 'row', 'urgency'])->keyBy('client_id')->all();
     }
 
-    /** @param  array<string, mixed>  $row */
-    public function keep(Client $client, string $today, array $row): void
+    /**
+     * @param  string  $row  as JSON
+     * @param  int  $urgency  place among the needs; 0 for the most urgent
+     */
+    public function keep(Client $client, string $today, string $row, int $urgency): void
     {
         RosterRow::query()->updateOrCreate(
             ['client_id' => $client->id],
-            ['studio_id' => $client->studio_id, 'day' => $today, 'row' => $row],
+            ['studio_id' => $client->studio_id, 'day' => $today, 'row' => $row, 'urgency' => $urgency],
         );
     }
 }

@@ -31,11 +31,5 @@ final class RosterRow extends Model
 
     protected $keyType = 'string';
 
-    protected $fillable = ['client_id', 'studio_id', 'day', 'row'];
-
-    /** @return array<string, string> */
-    protected function casts(): array
-    {
-        return ['row' => 'array'];
-    }
+    protected $fillable = ['client_id', 'studio_id', 'day', 'row', 'urgency'];
 }

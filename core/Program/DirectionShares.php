@@ -26,10 +26,9 @@ final class DirectionShares
 
     public static function of(Week $week, Library $library): self
     {
-        $sessions = $sets = $ms = array_fill_keys(array_column(Category::cases(), 'value'), 0);
+        $sets = $ms = self::none();
         foreach ($week->sessions as $session) {
             $time = SessionTime::of($session, $library);
-            $trained = [];
             foreach ($session->blocks as $b => $block) {
                 foreach ($block->entries() as $e => $entry) {
                     $rung = $library->find($entry->exercise);
@@ -42,17 +41,37 @@ final class DirectionShares
                         $ms[$also->value] += intdiv($work, 2);
                     }
                     $sets[$rung->category->value] += $block instanceof CircuitBlock ? $block->rounds : $entry->dose->sets;
-                    $trained[$rung->category->value] = true;
-                }
-            }
-            if ($session->kind !== Kind::Activation) {
-                foreach (array_keys($trained) as $code) {
-                    $sessions[$code]++;
                 }
             }
         }
 
-        return new self($sessions, $sets, $ms);
+        return new self(self::sessionsOf($week, $library), $sets, $ms);
+    }
+
+    /** @return array<string, int> sessions that train each direction, by code; switch-on sessions do not count */
+    public static function sessionsOf(Week $week, Library $library): array
+    {
+        $sessions = self::none();
+        foreach ($week->sessions as $session) {
+            $trained = [];
+            foreach ($session->kind === Kind::Activation ? [] : $session->entries() as $entry) {
+                $rung = $library->find($entry->exercise);
+                if ($rung !== null) {
+                    $trained[$rung->category->value] = true;
+                }
+            }
+            foreach (array_keys($trained) as $code) {
+                $sessions[$code]++;
+            }
+        }
+
+        return $sessions;
+    }
+
+    /** @return array<string, int> */
+    private static function none(): array
+    {
+        return array_fill_keys(array_column(Category::cases(), 'value'), 0);
     }
 
     /** @return int whole per cent of the four directions' weighted work; 0 where there is none */

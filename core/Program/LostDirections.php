@@ -20,7 +20,10 @@ final class LostDirections
     {
         $gaps = $after->gaps;
         foreach ($after->weeks as $i => $week) {
-            [$was, $is] = [DirectionShares::of($before->weeks[$i], $library)->sessions, DirectionShares::of($week, $library)->sessions];
+            if ($before->weeks[$i]->sessions === $week->sessions) {
+                continue;
+            }
+            [$was, $is] = [DirectionShares::sessionsOf($before->weeks[$i], $library), DirectionShares::sessionsOf($week, $library)];
             foreach (Category::directions() as $direction) {
                 $named = array_filter($gaps, static fn (Gap $gap): bool => $gap->category === $direction && $gap->week === $week->number);
                 if ($named === [] && $is[$direction->value] < min($was[$direction->value], self::COVERED)) {
