@@ -95,10 +95,13 @@ final class Session
      */
     public function mapEntries(callable $change): self
     {
-        return $this->withBlocks(array_map(
-            static fn (Block $block): Block => $block->withEntries(array_map($change, $block->entries())),
-            $this->blocks,
-        ));
+        $blocks = array_map(static function (Block $block) use ($change): Block {
+            $entries = array_map($change, $block->entries());
+
+            return $entries === $block->entries() ? $block : $block->withEntries($entries);
+        }, $this->blocks);
+
+        return $blocks === $this->blocks ? $this : $this->withBlocks($blocks);
     }
 
     /**

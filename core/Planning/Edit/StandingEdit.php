@@ -169,7 +169,12 @@ final class StandingEdit
             return $entry;
         };
 
-        return $program->mapSessions(fn (Session $session): Session => $this->edit->claimed($session->mapEntries($allowed)));
+        return $program->mapSessions(function (Session $session) use ($allowed): Session {
+            $changed = $session->mapEntries($allowed);
+
+            // what nothing happened to is not timed again
+            return $changed === $session ? $session : $this->edit->claimed($changed);
+        });
     }
 
     /**
