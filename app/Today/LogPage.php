@@ -75,8 +75,11 @@ final class LogPage
 
         return Reads::atOnce([
             'sessions' => "select * $shown",
-            'sets' => 'select logged_session_id, rung, pain, target, done, `left` from logged_sets '
-                ."join (select id as shown $shown) as sessions on shown = logged_session_id order by id",
+            // a row for each exercise of a session, in the order of the floor
+            'sets' => 'select logged_session_id, rung, count(*) as sets, max(pain) as pain, '
+                .'sum(done < target and coalesce(`left`, 0) = 0) as short from logged_sets '
+                ."join (select id as shown $shown) as sessions on shown = logged_session_id "
+                .'group by logged_session_id, rung order by min(id)',
             'edited' => "select distinct `key` from log_changes join (select `key` as shown $shown) as sessions on shown = `key` where $of",
             // the newest first
             'months' => "select date_format(`on`, '%Y-%m') as month, count(*) as sessions from logged_sessions where $of "
@@ -93,7 +96,7 @@ final class LogPage
     }
 
     /**
-     * @param  Collection<int, stdClass>  $sets
+     * @param  Collection<int, stdClass>  $sets  of each exercise together
      * @return array<string, mixed>
      */
     private function shown(SessionRow $row, Collection $sets, bool $edited): array
@@ -107,11 +110,11 @@ final class LogPage
             'worst_pain' => max($sets->max('pain'), $row->pain_before, $row->pain_next_day),
             'door' => $row->door['changes'] ?? [],
             'ended' => $row->ended,
-            'sets' => $sets->count(),
+            'sets' => (int) $sets->sum('sets'),
             'exercises' => $sets->pluck('rung')->unique()->map(
                 static fn (string $id): string => $library->hasRung($id) ? $library->rung($id)->name : $id,
             )->values()->all(),
-            'short' => $sets->filter(static fn (stdClass $set): bool => $set->done < $set->target && ! (bool) $set->left)->count(),
+            'short' => (int) $sets->sum('short'),
             'open' => $row->open,
             'edited' => $edited,
             'warned' => $row->warned ?? [],
