@@ -1,5 +1,6 @@
+import { useMutationState } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
-import { Suspense } from 'react';
+import { lazy, Suspense } from 'react';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { longDate } from '../../lib/dates';
 import { trainingNames, urgencyNames, dayNames } from '../../lib/words';
@@ -7,15 +8,17 @@ import { places } from '../../lib/pages';
 import { useMay } from '../../lib/session';
 import { Button } from '../../ui/Button';
 import { Notice, Waiting } from '../../ui/Notice';
-import { Conflict } from './Conflict';
 import { Unsent } from './Unsent';
 import { PlanQuestion } from '../../parts/plan/PlanQuestion';
-import { redo, undo, useBoard, useBoardChange, type Board } from '../../parts/board/useBoard';
+import { redo, undo, useBoard, useBoardChange, useClientId, type Board } from '../../parts/board/useBoard';
+
+const Conflict = lazy(async () => ({ default: (await import('./Conflict')).Conflict }));
 
 /** The head of a client's pages: who it is, what must not be loaded, where the week stands. */
 export function BoardLayout() {
   const board = useBoard();
   const isTrainer = useMay('trainer');
+  const failed = useMutationState({ filters: { mutationKey: ['board', useClientId()], status: 'error' } });
   if (board.isPending) return <Waiting what="the client" />;
   if (board.isError) {
     return (
@@ -66,7 +69,7 @@ export function BoardLayout() {
         </div>
       )}
       {isTrainer && <PlanQuestion board={board.data} />}
-      <Conflict />
+      <Suspense fallback={null}>{failed.length > 0 && <Conflict />}</Suspense>
       <Unsent />
       <div data-page tabIndex={-1} className="outline-none">
         <Suspense fallback={<Waiting what="the page" />}>
