@@ -324,10 +324,8 @@ make_certificate() {
 }
 
 start_web() {
-    if is_ours "$var/run/nginx.pid" nginx; then
-        return
-    fi
-    cat >"$var/conf/nginx.conf" <<CONF
+    local conf
+    cat >"$var/conf/nginx.conf.new" <<CONF
 $([ "$(id -u)" != 0 ] || echo "user $(server_user);")
 $([ ! -f "$brotli" ] || echo "load_module $brotli;")
 worker_processes 2;
@@ -375,7 +373,15 @@ http {
 $(lan_server)
 }
 CONF
-    site_rules >"$var/conf/site.conf"
+    site_rules >"$var/conf/site.conf.new"
+    if is_ours "$var/run/nginx.pid" nginx; then
+        if cmp -s "$var/conf/nginx.conf" "$var/conf/nginx.conf.new" && cmp -s "$var/conf/site.conf" "$var/conf/site.conf.new"; then
+            rm "$var/conf/nginx.conf.new" "$var/conf/site.conf.new"
+            return 0
+        fi
+        stop_one "$var/run/nginx.pid" nginx QUIT
+    fi
+    for conf in nginx site; do mv "$var/conf/$conf.conf.new" "$var/conf/$conf.conf"; done
     rm -f "$var/run/nginx.pid"
     nginx -c "$var/conf/nginx.conf" >"$var/log/nginx-start.log" 2>&1 9>&- 8>&- || { tail -n 2 "$var/log/nginx-start.log" >&2 && fail "the web server did not start"; }
 }
