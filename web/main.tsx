@@ -18,6 +18,9 @@ applyReadings();
 
 const FRESH_MS = 3000;
 
+/** What the server says when too much is asked of it at once. */
+const BUSY = 503;
+
 /** What no write but one of its own changes. */
 function isForGood(key: readonly unknown[]): boolean {
   return ['me', 'library', 'figures'].includes(String(key[0]));
@@ -26,7 +29,9 @@ function isForGood(key: readonly unknown[]): boolean {
 const queries = new QueryClient({
   defaultOptions: {
     queries: {
-      retry: (count, error) => count < 2 && !(error instanceof ApiError && error.problem.status >= 400),
+      // who was told to come again comes again; every other refusal stands
+      retry: (count, error) =>
+        count < 2 && !(error instanceof ApiError && error.problem.status >= 400 && error.problem.status !== BUSY),
       refetchOnWindowFocus: false,
       // what a page and its frame both show is asked for once, unless something was written in between
       staleTime: FRESH_MS,
