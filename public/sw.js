@@ -4,7 +4,7 @@
 const KEPT = 'even-rungs';
 const PAGE = '/floor';
 // what never changes under its name
-const BUILT = /^\/(build|drawn)\//;
+const BUILT = /^\/(build\/assets|build\/own|drawn)\//;
 // none of the application's pages
 const OTHERS = ['/own/', '/calendar/', '/api/'];
 // what is read without a server: who is signed in, the day, the tables, and of a client the board, a week and the sheet

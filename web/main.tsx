@@ -5,7 +5,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { App } from './app/App';
-import { ahead } from './app/pieces';
+import { warm } from './app/warm';
 import { ApiError, watchWrites } from './api/client';
 import { applyReadings } from './lib/reading';
 
@@ -47,7 +47,7 @@ watchWrites(() => {
   void queries.invalidateQueries({ predicate: (query) => !isForGood(query.queryKey), refetchType: 'none' });
 });
 
-ahead(location.pathname);
+warm(queries, location.pathname);
 
 if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js');
 

@@ -51,10 +51,31 @@ async function forgetOthers(clients: ReadonlySet<string>) {
   }
 }
 
+/** What the list of built files says of one of them. */
+interface Built {
+  file: string;
+  css?: string[];
+  assets?: string[];
+}
+
+/** Takes files of earlier builds off the device. */
+async function forgetBuilds() {
+  const list = await fetch('/build/manifest.json', { cache: 'no-store' });
+  if (!list.ok) return;
+  const built = Object.values((await list.json()) as Record<string, Built>);
+  const there = new Set(built.flatMap((each) => [each.file, ...(each.css ?? []), ...(each.assets ?? [])]));
+  const copies = await caches.open(COPIES);
+  for (const request of await copies.keys()) {
+    const file = /^\/build\/(.*)$/.exec(new URL(request.url).pathname)?.[1];
+    if (file !== undefined && !file.startsWith('own/') && !there.has(file)) await copies.delete(request);
+  }
+}
+
 async function keepAll(clients: readonly string[], over: AbortSignal) {
   if (navigator.serviceWorker.controller === null) return;
   try {
     for (const page of pages) await page();
+    await forgetBuilds();
     await forgetOthers(new Set(clients));
     await answer(api.GET('/library'));
     for (const client of clients) if (!over.aborted) await keep(client);

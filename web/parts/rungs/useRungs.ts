@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
+import { readFigures } from './figures';
 
 export type RungBrief = Schemas['RungBrief'];
 
@@ -28,14 +29,6 @@ export function useRungs(wanted: Wanted, enabled = true) {
 export function useFigures(): Record<string, Schemas['Drawing']> {
   const figures = useQuery({ queryKey: ['figures'], queryFn: readFigures, staleTime: Infinity });
   return figures.data ?? {};
-}
-
-/** The shipped ones, which never change under their address, and the studio's own over them. */
-async function readFigures(): Promise<Record<string, Schemas['Drawing']>> {
-  const own = await answer(api.GET('/figures'));
-  const drawn = await fetch(own.drawn);
-  if (!drawn.ok) throw new Error(`The figures answered ${drawn.status}.`);
-  return { ...((await drawn.json()) as Record<string, Schemas['Drawing']>), ...own.figures };
 }
 
 /** Everything the library says of one rung. */
