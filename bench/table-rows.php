@@ -60,6 +60,7 @@ function ofClients(CurlHandle $curl, array $clients): array
             return call($curl, $of($i).'/moves', [
                 'version' => $board['version'],
                 'rung' => $ladder[$i % 2 === 0 ? 'up' : 'down'] ?? $ladder['up'] ?? $ladder['down'],
+                'changes_only' => true,
             ]);
         },
     ];
@@ -117,6 +118,7 @@ function answers(string $base): array
     $written = timed($base, $curl, [
         'move' => $client['move'],
         'list after a write' => static fn (int $i): array => call($curl, $base.'/api/clients'),
+    ]) + timed($base, $curl, [
         'plan of six weeks' => static function (int $i) use ($curl, $of): array {
             // who has to be asked after a stop is not planned for
             do {
