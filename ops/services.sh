@@ -152,8 +152,8 @@ CONF
 # what_is_served: changes whenever the program, its packages or the settings do.
 what_is_served() {
     {
-        find app bootstrap/*.php config core data database formats resources routes storage api public/build/manifest.json vendor/composer/installed.json \
-            -type f -printf '%p %s %T@\n' | sort
+        find app bootstrap/*.php config core data database formats resources routes storage api public/build/manifest.json \
+            vendor/composer/installed.json -type f -printf '%p %s %T@\n' | sort
         cat "$var/app.env"
     } | md5sum | cut -d' ' -f1
 }
@@ -177,8 +177,10 @@ start_php() {
         # PHP looks at no file a second time: what changed is served after a new start
         stop_one "$var/run/fpm.pid" php-fpm QUIT
     fi
-    make_caches
-    printf '%s\n' "$served" >"$var/run/served"
+    if [ "$served" != "$(cat "$var/run/served" 2>/dev/null)" ] || [ ! -f "$caches/checks.php" ]; then
+        make_caches
+        printf '%s\n' "$served" >"$var/run/served"
+    fi
     {
         printf '[global]\npid = %s\nerror_log = %s\ndaemonize = yes\n' "$var/run/fpm.pid" "$var/log/fpm.log"
         pool www "$fpm_socket" static "$(most_workers)" 256M 10
@@ -187,10 +189,11 @@ start_php() {
     local as_root=()
     [ "$(server_user)" != root ] || as_root=(-R)
     rm -f "$fpm_socket" "${fpm_socket%.sock}-long.sock" "$var/run/fpm.pid"
-    EVEN_RUNGS_CACHES="$caches" php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.file_update_protection=0 \
-        -d opcache.memory_consumption=192 -d opcache.interned_strings_buffer=24 -d opcache.max_accelerated_files=16229 -d opcache.jit=disable \
+    EVEN_RUNGS_CACHES="$caches" php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" \
+        -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.file_update_protection=0 -d opcache.memory_consumption=192 -d opcache.interned_strings_buffer=24 -d opcache.max_accelerated_files=16229 -d opcache.jit=disable \
         -d realpath_cache_size=4M -d realpath_cache_ttl=3600 -d zend.assertions=-1 \
-        -d opcache.preload="$root/bootstrap/preload.php" -d opcache.preload_user="$(server_user)" >"$var/log/fpm-start.log" 2>&1 9>&- 8>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
+        -d opcache.preload="$root/bootstrap/preload.php" -d opcache.preload_user="$(server_user)" \
+        >"$var/log/fpm-start.log" 2>&1 9>&- 8>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
 }
 
 # to_php [SOCKET SECONDS]: what a location says that the application answers. As many requests wait as are answered within some seconds; who
