@@ -190,7 +190,8 @@ start_php() {
     [ "$(server_user)" != root ] || as_root=(-R)
     rm -f "$fpm_socket" "${fpm_socket%.sock}-long.sock" "$var/run/fpm.pid"
     EVEN_RUNGS_CACHES="$caches" php-fpm8.2 "${as_root[@]}" -y "$var/conf/fpm.conf" \
-        -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.file_update_protection=0 -d opcache.memory_consumption=192 -d opcache.interned_strings_buffer=24 -d opcache.max_accelerated_files=16229 -d opcache.jit=disable \
+        -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.file_update_protection=0 -d opcache.jit=disable \
+        -d opcache.memory_consumption=192 -d opcache.interned_strings_buffer=24 -d opcache.max_accelerated_files=16229 \
         -d realpath_cache_size=4M -d realpath_cache_ttl=3600 -d zend.assertions=-1 \
         -d opcache.preload="$root/bootstrap/preload.php" -d opcache.preload_user="$(server_user)" \
         >"$var/log/fpm-start.log" 2>&1 9>&- 8>&- || fail "PHP did not start; see var/$instance/log/fpm-start.log"
