@@ -4,12 +4,21 @@ import { answer, api, type Schemas } from '../api/client';
 import { keptChoice } from '../features/sheet/SheetFields';
 import { sheetAddress } from '../features/sheet/queries';
 import { COPIES } from '../parts/run/copies';
+import { BoardLayout, Sheet, TodayPage, Wall, Week } from './pieces';
 
 /** A page is drawn first; what is kept for later waits so long. */
 const IDLE_MS = 2000;
 
-/** The pages that are read without a server, each in a file of its own. */
-const pages = [() => import('../features/today/TodayPage'), () => import('../features/sheet/Sheet')];
+/** The pages that are read without a server and what opens on them, each in a file of its own. */
+const pages = [
+  TodayPage.ahead,
+  BoardLayout.ahead,
+  Wall.ahead,
+  Week.ahead,
+  Sheet.ahead,
+  () => import('../ui/WhyPopover'),
+  () => import('../ui/DialogWindow'),
+];
 
 /** Asks once for all that is read of a client of the day, so that a copy of it is on the device. */
 async function keep(client: string) {

@@ -2,6 +2,7 @@ import { useMutationState } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { lazy, Suspense } from 'react';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
+import { isConflict } from '../../api/client';
 import { longDate } from '../../lib/dates';
 import { trainingNames, urgencyNames, dayNames } from '../../lib/words';
 import { places } from '../../lib/pages';
@@ -18,7 +19,10 @@ const Conflict = lazy(async () => ({ default: (await import('./Conflict')).Confl
 export function BoardLayout() {
   const board = useBoard();
   const isTrainer = useMay('trainer');
-  const failed = useMutationState({ filters: { mutationKey: ['board', useClientId()], status: 'error' } });
+  const failed = useMutationState({
+    filters: { mutationKey: ['board', useClientId()], status: 'error' },
+    select: (change) => change.state.error,
+  });
   if (board.isPending) return <Waiting what="the client" />;
   if (board.isError) {
     return (
@@ -69,7 +73,7 @@ export function BoardLayout() {
         </div>
       )}
       {isTrainer && <PlanQuestion board={board.data} />}
-      <Suspense fallback={null}>{failed.length > 0 && <Conflict />}</Suspense>
+      <Suspense fallback={null}>{failed.some(isConflict) && <Conflict />}</Suspense>
       <Unsent />
       <div data-page tabIndex={-1} className="outline-none">
         <Suspense fallback={<Waiting what="the page" />}>
