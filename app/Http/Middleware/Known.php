@@ -39,7 +39,8 @@ final class Known
         if ($isKnown && ! $request->attributes->has(self::UNSETTLED)) {
             $response->headers->set('ETag', $tag);
             $response->headers->set('Cache-Control', 'private, no-cache');
-            $response->headers->set('Vary', 'Accept, Accept-Language, Cookie');
+            // who asks and in what language is in the tag: a cookie that is sealed anew each time makes it no other answer
+            $response->headers->set('Vary', 'Accept');
         }
 
         return $response;
