@@ -78,7 +78,7 @@ of_memory() {
     printf '%s' "$mb"
 }
 
-# most_workers: what people wait for is computing, so two a core, as far as half of the memory goes.
+# most_workers: what people wait for is computing, so two a core, as far as there are 200 MB of memory for each; four at the least.
 most_workers() {
     local workers
     workers=$((2 * $(nproc)))
