@@ -91,4 +91,25 @@ final class ReadOfflineTest extends BrowserTestCase
         $this->button('Keep mine, on top')->click();
         $this->waitUntil(fn (): bool => $this->stands($ladder['up']), 'it was not made on top');
     }
+
+    public function test_a_browser_asks_after_what_it_knows_and_gets_no_body_of_it_again(): void
+    {
+        $this->signIn();
+        $log = '/clients/'.$this->client('Maren Tidewell').'/log';
+        $sent = function () use ($log): array {
+            $this->open($log);
+            $this->waitForText('Verdicts');
+
+            return $this->browser->executeScript(
+                'const it = performance.getEntriesByType("resource").find((each) => each.name.endsWith("/logs"));
+                return [it.transferSize, it.decodedBodySize];',
+            );
+        };
+        [$first, $body] = $sent();
+        [$again, $same] = $sent();
+
+        self::assertGreaterThan(0, $body);
+        self::assertSame($body, $same, 'the page reads the same');
+        self::assertLessThan($first, $again, 'headers alone');
+    }
 }

@@ -157,6 +157,14 @@ final class ServersTest extends TestCase
         self::assertSame('"cache"', $visitor->headers['clear-site-data']);
     }
 
+    public function test_the_studios_network_is_served_over_http_2(): void
+    {
+        $curl = self::overTls()->request('GET', '/api/health');
+        curl_setopt($curl, CURLOPT_HTTP_VERSION, CURL_HTTP_VERSION_2TLS);
+        self::assertNotFalse(curl_exec($curl));
+        self::assertSame(CURL_HTTP_VERSION_2_0, curl_getinfo($curl, CURLINFO_HTTP_VERSION));
+    }
+
     public function test_who_comes_when_too_many_wait_is_told_to_come_again(): void
     {
         $visitor = Visitor::ofTests();
