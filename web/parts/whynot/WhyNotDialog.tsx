@@ -10,7 +10,7 @@ export function WhyNotDialog({ rung, label }: { rung?: string; label: string }) 
   const [open, setOpen] = useState(false);
   return (
     <Dialog title="Why is it not in the plan?" open={open} onOpenChange={setOpen} trigger={<Button>{label}</Button>}>
-      <div className="min-h-60 flex-1 space-y-3 overflow-y-auto py-2">
+      <div className="min-h-60 flex-1 space-y-3 overflow-y-auto px-1 py-2">
         <Suspense fallback={<Waiting what="the exercises" />}>
           <AskWhyNot {...(rung === undefined ? {} : { rung })} />
         </Suspense>
