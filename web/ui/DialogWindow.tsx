@@ -9,7 +9,7 @@ export default function DialogWindow({ title, onOpenChange, wide = false, childr
         <Radix.Overlay className="fixed inset-0 z-30 bg-ink/40" />
         <Radix.Content
           aria-describedby={undefined}
-          className={`fixed inset-x-2 top-4 z-40 mx-auto flex max-h-[calc(100vh-2rem)] flex-col rounded-lg border border-line bg-card p-4 outline-none ${wide ? 'max-w-5xl overflow-y-auto' : 'max-w-3xl overflow-hidden'}`}
+          className={`fixed inset-x-2 top-4 z-40 mx-auto flex max-h-[calc(100vh-2rem)] flex-col rounded-lg border border-line bg-card p-4 outline-none! ${wide ? 'max-w-5xl overflow-y-auto' : 'max-w-3xl overflow-hidden'}`}
         >
           <Radix.Title className="text-xl font-bold">{title}</Radix.Title>
           {children}
