@@ -6,7 +6,6 @@ namespace EvenRungs\Cli;
 
 use EvenRungs\Core\Client\Client;
 use EvenRungs\Core\Client\SafetyScreen;
-use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Placement\Placer;
 use EvenRungs\Core\Placement\Swaps;
 use EvenRungs\Core\Planning\Fit\ProgramFit;
@@ -16,6 +15,7 @@ use EvenRungs\Core\Planning\WhyNot\WhyNot;
 use EvenRungs\Core\Style\Style;
 use EvenRungs\Formats\FitJson;
 use EvenRungs\Formats\Json;
+use EvenRungs\Formats\NamedRung;
 use EvenRungs\Formats\PlacementJson;
 use EvenRungs\Formats\ProgramCsv;
 use EvenRungs\Formats\ProgramJson;
@@ -117,7 +117,7 @@ final class ClientJobs
         $style = $this->style($arguments);
         $node = $this->input->checked('why-not-request', $this->input->document($arguments));
         $client = $this->data->clients()->readForPlanning($node->child('client'), Input::on($arguments));
-        $rung = $this->rung($node->string('exercise'));
+        $rung = NamedRung::at($node, 'exercise', $this->data->library());
         $this->sayWhatIsNotApplied($client);
 
         return $this->referred($client) ?? $this->answers->give((new WhyNotJson($this->data->clients()))->write(
@@ -125,30 +125,10 @@ final class ClientJobs
         ));
     }
 
-    /** @throws UnusableInput at /exercise, with what is near, where nothing has that name */
-    private function rung(string $name): Rung
-    {
-        $library = $this->data->library();
-        $rung = $library->find($name);
-        if ($rung === null) {
-            $near = array_map(static fn (Rung $each): string => sprintf('"%s"', $each->name), $library->suggestions($name));
-            throw UnusableInput::at(
-                '/exercise',
-                sprintf(
-                    '"%s" is not in the library%s',
-                    mb_substr($name, 0, 60),
-                    $near === [] ? '' : '; is '.implode(' or ', $near).' meant?',
-                ),
-            );
-        }
-
-        return $rung;
-    }
-
     private function swap(Arguments $arguments): int
     {
         $node = $this->input->checked('swap-request', $this->input->document($arguments));
-        $rung = $this->rung($node->string('exercise'));
+        $rung = NamedRung::at($node, 'exercise', $this->data->library());
         $client = $this->data->clients()->readForSwap($node);
         $this->sayWhatIsNotApplied($client);
 

@@ -7,12 +7,14 @@ namespace EvenRungs\Cli;
 use EvenRungs\Core\Audit\Audit;
 use EvenRungs\Core\Client\NormGroup;
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Review\Line\LineJudge;
 use EvenRungs\Core\Style\GoalRule;
 use EvenRungs\Core\Verdict\Judge;
 use EvenRungs\Formats\AuditJson;
 use EvenRungs\Formats\HistoryJson;
 use EvenRungs\Formats\Json;
 use EvenRungs\Formats\LibraryJson;
+use EvenRungs\Formats\LineJson;
 use EvenRungs\Formats\NormsJson;
 use EvenRungs\Formats\Problem;
 use EvenRungs\Formats\ProgramJson;
@@ -49,6 +51,7 @@ final class JobCommands
         'verdict' => ['--many' => false, '--style' => true, '--format' => true, '--studio' => true],
         'fit' => ['--style' => true, '--on' => true, '--format' => true, '--studio' => true],
         'why-not' => ['--style' => true, '--on' => true, '--format' => true, '--studio' => true],
+        'line' => ['--format' => true, '--studio' => true],
         'norms' => ['--format' => true],
         'schema' => [],
     ];
@@ -121,6 +124,7 @@ final class JobCommands
             'place', 'plan', 'swap', 'fit', 'why-not' => $this->ofClients->run($command, $arguments),
             'audit' => $this->audit($arguments),
             'verdict' => $this->verdict($arguments),
+            'line' => $this->line($arguments),
             'norms' => $this->norms($arguments),
             default => $this->schema($arguments),
         };
@@ -225,6 +229,13 @@ final class JobCommands
         $history = (new HistoryJson($this->data->library()))->read($node, $judge->steps);
 
         return $this->answers->give(HistoryJson::write($judge->decide($history), $history));
+    }
+
+    private function line(Arguments $arguments): int
+    {
+        $node = $this->input->checked('line', $this->input->document($arguments));
+
+        return $this->answers->give(LineJson::write(LineJudge::judge(...LineJson::read($node, $this->data->library()))));
     }
 
     private function norms(Arguments $arguments): int

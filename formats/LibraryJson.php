@@ -127,6 +127,7 @@ final class LibraryJson
             $node->optionalString('timed_test'),
             self::readRange($node),
             $spared,
+            RungLineJson::read($node->optionalChild('line')),
         );
     }
 
@@ -263,6 +264,7 @@ final class LibraryJson
             'felt_in' => $rung->coaching()->feltIn,
             'not_in' => $rung->coaching()->notIn,
             'muscles' => $rung->coaching()->muscles,
+            ...($rung->line === null ? [] : ['line' => RungLineJson::write($rung->line)]),
             'figure' => FigureJson::write($rung->figure()),
         ];
     }

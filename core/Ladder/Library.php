@@ -154,7 +154,7 @@ final class Library
     private function checkReferences(Rung $rung): void
     {
         References::check($rung, [
-            'fault' => $rung->faults,
+            'fault' => [...$rung->faults, ...$rung->line?->faults() ?? []],
             'stress' => array_keys($rung->stresses),
             'kit' => $rung->equipment,
             'gate' => array_column($this->gates($rung), 'rung'),

@@ -42,6 +42,7 @@ final class Rung
      * @param  Figure|Packed<Figure>  $figure
      * @param  ?RangeScale  $range  how its range is cut and given back; null where nothing moves
      * @param  list<string>  $spared  stresses that somebody asked about and that are not there
+     * @param  ?RungLine  $line  what its line in a picture is meant to be; null where it has none
      * @param  ?string  $timedTest  the timed test that is done on this rung: front-plank or side-plank
      *
      * @throws InvalidValue when a rung has no step or a grade outside 1 to 3
@@ -70,6 +71,7 @@ final class Rung
         public readonly ?string $timedTest = null,
         public readonly ?RangeScale $range = null,
         public readonly array $spared = [],
+        public readonly ?RungLine $line = null,
     ) {
         $this->coaching = $coaching instanceof Packed ? $coaching : Packed::of($coaching);
         $this->figure = $figure instanceof Packed ? $figure : Packed::of($figure);

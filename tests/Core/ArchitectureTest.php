@@ -57,7 +57,7 @@ final class ArchitectureTest extends TestCase
         'Time', 'Dose', 'Figure', 'Ladder', 'Client', 'Style', 'Program', 'Placement', 'Floor', 'Log', 'Verdict', 'Audit',
         'Planning/Choice', 'Planning/Order', 'Planning/Session', 'Planning/Aim', 'Planning/Week', 'Planning/Ready', 'Planning/Fit',
         'Planning/WhyNot', 'Planning/Edit', 'Planning/Door', 'Planning/Group',
-        'Review/Norms', 'Review/Testing', 'Review/Evenness', 'Review/Forecast', 'Review/Progress', 'Review/Roster', 'Sheet',
+        'Review/Norms', 'Review/Line', 'Review/Testing', 'Review/Evenness', 'Review/Forecast', 'Review/Progress', 'Review/Roster', 'Sheet',
     ];
 
     /** The floor of a folder or class below core, from 1; 0 for what stands beside all of them. */

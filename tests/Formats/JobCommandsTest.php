@@ -98,6 +98,19 @@ final class JobCommandsTest extends TestCase
         self::assertSame('/weeks/0/sessions/0/blocks/0/entries/0', $answer->changes[0]->where);
     }
 
+    public function test_the_line_of_a_picture_and_level_hips_on_a_rung_without_one(): void
+    {
+        $line = ['format' => 'even-rungs/line', 'version' => 1, 'rung' => 'Front plank', 'level' => [[0, 0], [100, 3]]];
+        $points = ['ear' => [-20, -30], 'shoulder' => [-100, -20], 'hip' => [0, 0], 'ankle' => [100, -20]];
+        [$code, $out] = self::answer(['line'], self::json([...$line, 'points' => $points]));
+        $judged = Json::decode($out);
+        self::assertSame([], Schemas::check('judged-line', $judged));
+        self::assertSame([0, 157.4, -22.6, -10], [$code, $judged->angles[0]->degrees, $judged->angles[0]->off, $judged->drop_percent]);
+        self::assertSame([1.7, ['hips-sag']], [$judged->tilt_degrees, $judged->faults]);
+        [$code, $out] = self::answer(['line'], self::json([...$line, 'rung' => 'dead bug']));
+        self::assertSame([0, [], 1.7], [$code, Json::decode($out)->angles, Json::decode($out)->tilt_degrees]);
+    }
+
     public function test_fit_and_why_not_wait_for_a_clinician_like_a_plan(): void
     {
         $flagged = [...self::CLIENT, 'screen' => ['cleared' => true, 'flags' => ['fever']]];

@@ -34,6 +34,23 @@ final class UnusableInputTest extends TestCase
                 [$at.': has side alternate, which goes only with reps'],
             ],
             'pace without distance' => [['time'], $entry(['hold_s' => 20, 'pace_m_s' => 1]), [$at.': has pace_m_s']],
+            'a line with several wrong' => [
+                ['line'],
+                self::json([
+                    'format' => 'even-rungs/line', 'version' => 1, 'rung' => 'dead bug', 'points' => ['shoulder' => [0, 0], 'hip' => [1, 1]],
+                    'level' => [[3, 3], [3, 3]],
+                ]),
+                [
+                    '/rung: is dead bug, opposite arm and leg, which has no line that is judged from the side; there are wall-plank',
+                    '/points: needs at least shoulder, hip and one of knee and ankle',
+                    '/level: has both points on one spot',
+                ],
+            ],
+            'a line of an exercise that is not there' => [
+                ['line'],
+                self::json(['format' => 'even-rungs/line', 'version' => 1, 'rung' => 'forearm plonk', 'level' => [[3, 3], [4, 3]]]),
+                ['/rung: "forearm plonk" is not in the library; is "Forearm plank" meant?'],
+            ],
             'several at once' => [
                 ['time'],
                 $entry(['reps' => 0, 'tempo' => '1', 'rest_s' => 'x', 'set' => 3]),
