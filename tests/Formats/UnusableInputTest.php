@@ -37,7 +37,8 @@ final class UnusableInputTest extends TestCase
             'a line with several wrong' => [
                 ['line'],
                 self::json([
-                    'format' => 'even-rungs/line', 'version' => 1, 'rung' => 'dead bug', 'points' => ['shoulder' => [0, 0], 'hip' => [1, 1]],
+                    'format' => 'even-rungs/line', 'version' => 1, 'rung' => 'dead bug',
+                    'points' => ['shoulder' => [0, 0], 'hip' => [1, 1]],
                     'level' => [[3, 3], [3, 3]],
                 ]),
                 [
