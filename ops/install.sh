@@ -22,6 +22,7 @@ if [ "$what" != php ]; then
     need_extension pdo_mysql php8.2-mysql
     need_extension curl php8.2-curl
     need_extension zip php8.2-zip
+    need_extension gd php8.2-gd
     need_program php-fpm8.2 php8.2-fpm
     need_program mariadbd mariadb-server-core
     need_program mariadb mariadb-client-core

@@ -11,6 +11,7 @@ fi
 EVEN_RUNGS_LETTERS=1 vendor/bin/phpunit tests/Core/SearchTest.php
 EVEN_RUNGS_DOCUMENTS=${EVEN_RUNGS_DOCUMENTS:-2000} EVEN_RUNGS_BUNDLES=${EVEN_RUNGS_BUNDLES:-2000} vendor/bin/phpunit tests/Formats/ThereAndBackTest.php tests/Formats/FhirTest.php
 EVEN_RUNGS_SOLVER_CASES=${EVEN_RUNGS_SOLVER_CASES:-500} vendor/bin/phpunit tests/Reference/SolverTest.php tests/Reference/CoverageTest.php
+EVEN_RUNGS_FILMS=${EVEN_RUNGS_FILMS:-1000} vendor/bin/phpunit tests/Reference/FilmsTest.php
 EVEN_RUNGS_FILLED_WEEKS=${EVEN_RUNGS_FILLED_WEEKS:-200} EVEN_RUNGS_SOLVER_S=${EVEN_RUNGS_SOLVER_S:-60} vendor/bin/phpunit tests/Reference/FilledWeekTest.php
 EVEN_RUNGS_CAREERS=${EVEN_RUNGS_CAREERS:-1000} EVEN_RUNGS_WEEKS=${EVEN_RUNGS_WEEKS:-52} EVEN_RUNGS_ENDLESS=${EVEN_RUNGS_ENDLESS:-120} EVEN_RUNGS_MISSING=${EVEN_RUNGS_MISSING:-120} vendor/bin/phpunit tests/Core/ClosedLoopTest.php
 EVEN_RUNGS_AUDITS=${EVEN_RUNGS_AUDITS:-200} vendor/bin/phpunit tests/Core/AuditChangesTest.php

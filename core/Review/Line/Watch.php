@@ -8,8 +8,9 @@ use EvenRungs\Core\InvalidValue;
 use EvenRungs\Core\OutOfRange;
 
 /**
- * A hold that a camera watches. It ends when the line has been off for so long without a break; how long it was held is when it was first
- * seen off. A sample in which nothing can be judged says neither; where none can be for as long, what was off before counts no more.
+ * A hold that a camera watches. It begins when the line is first seen as it is meant, and ends when it has been off for so long without a
+ * break; it was held until it was first seen off. A sample in which nothing can be judged says neither; where none can be for as long, what
+ * was off before counts no more.
  *
  * That it ends by the line is a house rule, and so is the second that it may be off.
  */
@@ -23,12 +24,14 @@ final class Watch
     private const MOST_MS = 10_000;
 
     /**
-     * @param  ?int  $offSinceMs  when the line was first seen off, since the hold began; null while it is held
+     * @param  ?int  $beganMs  when the line was first seen as it is meant; null before that
+     * @param  ?int  $offSinceMs  when it was first seen off; null while it is held
      * @param  ?int  $seenMs  when it was last judged
      * @param  list<string>  $faults  that were seen while it was off
      */
     private function __construct(
         private readonly int $mayBeOffMs,
+        public readonly ?int $beganMs,
         public readonly ?int $offSinceMs,
         public readonly ?int $seenMs,
         public readonly array $faults,
@@ -42,38 +45,51 @@ final class Watch
      *
      * @throws InvalidValue
      */
-    public static function at(int $mayBeOffMs = self::USUAL_MS, ?int $offSinceMs = null, ?int $seenMs = null, array $faults = []): self
-    {
+    public static function at(
+        int $mayBeOffMs = self::USUAL_MS,
+        ?int $beganMs = null,
+        ?int $offSinceMs = null,
+        ?int $seenMs = null,
+        array $faults = [],
+    ): self {
         if ($mayBeOffMs < self::LEAST_MS || $mayBeOffMs > self::MOST_MS) {
             throw OutOfRange::outside('how long the line may be off, in milliseconds,', $mayBeOffMs, self::LEAST_MS, self::MOST_MS);
         }
 
-        return new self($mayBeOffMs, $offSinceMs, $seenMs, $faults, false);
+        return new self($mayBeOffMs, $beganMs, $offSinceMs, $seenMs, $faults, false);
     }
 
     /**
      * With one sample more; what comes after the end changes nothing.
      *
-     * @param  int  $ms  since the hold began, later than the sample before
+     * @param  int  $ms  of any clock that goes on, later than the sample before
      * @param  ?JudgedLine  $line  null where no line was found
      */
     public function with(int $ms, ?JudgedLine $line): self
     {
-        if ($this->isOver || $line === null || ! $line->isJudged()) {
+        if ($this->isOver || $line === null || ! $line->isJudged() || ($this->beganMs === null && $line->isOff())) {
             return $this;
         }
+        $began = $this->beganMs ?? $ms;
         if (! $line->isOff()) {
-            return new self($this->mayBeOffMs, null, $ms, [], false);
+            return new self($this->mayBeOffMs, $began, null, $ms, [], false);
         }
         $isGap = $this->seenMs !== null && $ms - $this->seenMs > $this->mayBeOffMs;
         $since = $isGap ? $ms : $this->offSinceMs ?? $ms;
 
         return new self(
             $this->mayBeOffMs,
+            $began,
             $since,
             $ms,
             array_values(array_unique([...$isGap ? [] : $this->faults, ...$line->faults])),
             $ms - $since >= $this->mayBeOffMs,
         );
+    }
+
+    /** How long the line was held so far, to where it was first seen off. Milliseconds; 0 before it was held. */
+    public function heldMs(): int
+    {
+        return $this->beganMs === null ? 0 : ($this->offSinceMs ?? $this->seenMs ?? $this->beganMs) - $this->beganMs;
     }
 }
