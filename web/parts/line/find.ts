@@ -66,13 +66,17 @@ export function findStickers(picture: Pixels, wanted: 5 | 2): Found {
     const { spots, coloured } = spotsIn(picture, purity);
     const found = choose(spots, coloured, picture.width * picture.height, wanted);
     if (found.why === null) return found;
-    if (rank[found.why] > rank[least.why]) least = found;
+    const isTold = least.spots < telling || found.why === 'colour-everywhere' || found.spots >= wanted + telling;
+    if (isTold && rank[found.why] > rank[least.why]) least = found;
   }
   return least;
 }
 
+/** So many spots of a pure colour are stickers, whatever few more are found among paler ones. */
+const telling = 3;
+
 /** Of several reasons the one that says most. */
-const rank = { nothing: 0, 'too-few': 1, 'colour-everywhere': 2, 'no-body': 3, 'too-many': 4 };
+const rank = { nothing: 0, 'too-few': 1, 'no-body': 2, 'too-many': 3, 'colour-everywhere': 4 };
 
 function hueBetween(a: number, b: number): number {
   const d = Math.abs(a - b) % 360;
@@ -224,9 +228,9 @@ function choose(spots: Spot[], coloured: Uint32Array, pixels: number, wanted: nu
 
 function judge(set: Spot[], wanted: number, isEverywhere: boolean): Found {
   const places = set.map(({ x, y }) => [x, y] as const);
-  if (set.length > wanted) return { points: null, why: 'too-many', spots: set.length };
-  if (set.length < wanted) {
-    return { points: null, why: isEverywhere ? 'colour-everywhere' : 'too-few', spots: set.length };
+  if (set.length !== wanted) {
+    const why = isEverywhere ? 'colour-everywhere' : set.length > wanted ? 'too-many' : 'too-few';
+    return { points: null, why, spots: set.length };
   }
   if (wanted === 2) return { points: places.sort((a, b) => a[0] - b[0]), why: null };
   const points = inOrder(places);
