@@ -28,31 +28,47 @@ final class LineJson
     public static function read(Node $node, Library $library): array
     {
         $problems = [];
-        $rung = null;
-        $marks = Marks::none();
-        foreach ([
-            static function () use ($node, $library, &$rung): void {
-                $rung = self::rung($node, $library);
-            },
-            static function () use ($node, &$marks): void {
-                $marks = self::points($node->optionalChild('points')) ?? $marks;
-            },
-            static function () use ($node, &$marks): void {
-                $marks = self::level($node->optionalChild('level'), $marks);
-            },
-        ] as $part) {
-            try {
-                $part();
-            } catch (UnusableInput $e) {
-                $problems = [...$problems, ...$e->problems];
-            }
+        $rung = $marks = null;
+        try {
+            $rung = self::rung($node, $library);
+        } catch (UnusableInput $e) {
+            $problems = $e->problems;
+        }
+        try {
+            $marks = self::marks($node);
+        } catch (UnusableInput $e) {
+            $problems = [...$problems, ...$e->problems];
         }
 
         if ($problems !== []) {
             throw new UnusableInput($problems);
         }
+        assert($rung !== null && $marks !== null);
 
-        return [$rung ?? NamedRung::at($node, 'rung', $library), $marks];
+        return [$rung, $marks];
+    }
+
+    /**
+     * What is marked.
+     *
+     * @throws UnusableInput with everything that is wrong: too few points, two on one spot
+     */
+    public static function marks(Node $node): Marks
+    {
+        $problems = [];
+        $marks = Marks::none();
+        try {
+            $marks = self::points($node->optionalChild('points')) ?? $marks;
+        } catch (UnusableInput $e) {
+            $problems = $e->problems;
+        }
+        try {
+            $marks = self::level($node->optionalChild('level'), $marks);
+        } catch (UnusableInput $e) {
+            $problems = [...$problems, ...$e->problems];
+        }
+
+        return $problems === [] ? $marks : throw new UnusableInput($problems);
     }
 
     /** @throws UnusableInput */
@@ -99,6 +115,20 @@ final class LineJson
         $with = array_filter($library->rungs(), static fn (Rung $rung): bool => ($rung->line->joints ?? []) !== []);
 
         return array_values(array_map(static fn (Rung $rung): string => $rung->id, $with));
+    }
+
+    /**
+     * @param  float  $scale  of the picture in which they are written to that in which they were marked
+     * @return array<string, mixed>
+     */
+    public static function writeMarks(Marks $marks, float $scale = 1.0): array
+    {
+        $spot = static fn (Spot $spot): array => [round($scale * $spot->x, 2), round($scale * $spot->y, 2)];
+
+        return [
+            ...($marks->points === [] ? [] : ['points' => array_map($spot, $marks->points)]),
+            ...($marks->level === null ? [] : ['level' => array_map($spot, $marks->level)]),
+        ];
     }
 
     /** @return array<string, mixed> */

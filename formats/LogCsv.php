@@ -18,7 +18,7 @@ final class LogCsv extends CsvReader
 {
     public const COLUMNS = [
         'date', 'log', 'soreness', 'pain_before', 'pain_next_day', 'session_effort', 'minutes',
-        'exercise', 'side', 'target', 'done', 'unit', 'faults', 'cued', 'ended_by',
+        'exercise', 'side', 'target', 'done', 'unit', 'faults', 'cued', 'ended_by', 'seen_by',
         'pain', 'pain_kind', 'effort', 'breathing', 'felt', 'range', 'load_kg', 'band', 'talked', 'shaking',
         'target_range', 'range_cm', 'target_range_cm', 'target_hold_s', 'hold_s', 'timed', 'open', 'left',
         'checked', 'session_pain_kind', 'readiness', 'signs', 'ended', 'planned', 'ticks',
@@ -173,6 +173,7 @@ final class LogCsv extends CsvReader
             'target' => $this->number($number, $row, 'target', null, [1, 5000]),
             'done' => $this->number($number, $row, 'done', null, [0, 5000]),
             'ended_by' => $row['ended_by'] ?? null,
+            'seen_by' => $this->oneOf($number, $row, 'seen_by', ['camera', 'cuff']),
             'pain' => $this->whole($number, $row, 'pain', null, [0, 10]),
             'pain_kind' => $this->oneOf($number, $row, 'pain_kind', array_column(PainKind::cases(), 'value')),
             'effort' => $this->whole($number, $row, 'effort', null, [0, 10]),

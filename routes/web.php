@@ -24,6 +24,7 @@ use App\Library\LadderController;
 use App\Library\LibraryController;
 use App\Library\RungController;
 use App\Library\StyleController;
+use App\Line\LineController;
 use App\Planning\BoardController;
 use App\Planning\ProgramController;
 use App\Planning\ReadyController;
@@ -43,7 +44,7 @@ use App\Today\LogController;
 use Illuminate\Support\Facades\Route;
 
 // rows of the database and places in a program are numbers: anything else is no address
-foreach (['aim', 'change', 'choice', 'clearance', 'session', 'template', 'week'] as $number) {
+foreach (['aim', 'change', 'choice', 'clearance', 'line', 'session', 'template', 'week'] as $number) {
     Route::pattern($number, '[0-9]{1,18}');
 }
 
@@ -148,6 +149,8 @@ Route::middleware('web')->group(function (): void {
             Route::post('group/cards', [SheetController::class, 'stations']);
             Route::get('cuff', [CuffController::class, 'show']);
             Route::post('cuff', [CuffController::class, 'play']);
+            Route::post('lines/judge', [LineController::class, 'judge']);
+            Route::post('lines/watch', [LineController::class, 'watch']);
             Route::get('poses', [RungController::class, 'poses'])->middleware(Known::class.':'.Known::TABLES);
             Route::get('ladders', [LadderController::class, 'index'])->middleware(Known::class);
             Route::post('ladders', [LadderController::class, 'save']);
@@ -194,6 +197,12 @@ Route::middleware('web')->group(function (): void {
                 Route::post('own-aims/{aim}', [EvennessController::class, 'changeAim']);
                 Route::get('tests', [TestDayController::class, 'show'])->middleware(Known::class);
                 Route::post('tests', [TestDayController::class, 'store']);
+                Route::get('lines', [LineController::class, 'show'])->middleware(Known::class);
+                Route::post('lines', [LineController::class, 'keep']);
+                Route::post('lines/consent', [LineController::class, 'allow']);
+                Route::post('lines/consent/withdraw', [LineController::class, 'withdraw']);
+                Route::post('lines/{line}/remove', [LineController::class, 'remove']);
+                Route::get('lines/{line}/picture', [LineController::class, 'picture']);
                 Route::get('audit', [AuditController::class, 'ofClient'])->middleware(Known::class);
                 Route::get('sessions/{week}/{session}', [SessionController::class, 'show'])->middleware(Known::class);
                 Route::post('door/floor', [DoorController::class, 'floor']);

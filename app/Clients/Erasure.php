@@ -14,7 +14,8 @@ final class Erasure
     /** Every table that holds something of a client, what points to another before what it points to. */
     public const OF_CLIENT = [
         'calendar_links', 'home_pages', 'events', 'roster_rows', 'log_changes', 'verdict_answers', 'logged_sets', 'logged_sessions',
-        'clearances', 'screens', 'test_days', 'own_aims', 'even_outs', 'changes', 'programs', 'standings', 'client_trainer',
+        'clearances', 'screens', 'test_days', 'line_checks', 'line_consents', 'own_aims', 'even_outs', 'changes', 'programs', 'standings',
+        'client_trainer',
     ];
 
     /** Every other table that holds something of a studio, in the same order. */

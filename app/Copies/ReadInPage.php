@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class ReadInPage
 {
-    private const COUNTED = ['programs', 'logged_sessions', 'logged_sets', 'screens', 'clearances', 'test_days'];
+    private const COUNTED = ['programs', 'logged_sessions', 'logged_sets', 'screens', 'clearances', 'test_days', 'line_checks'];
 
     public function __construct(private readonly ReadIn $readIn, private readonly StudioTables $tables)
     {

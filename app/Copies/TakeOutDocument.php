@@ -24,7 +24,9 @@ final class TakeOutDocument
     public const OF_STUDIO = 'studio';
 
     /** Tables of a client, each row only of its own columns and who wrote it, in the order they were written in. */
-    public const PLAIN = ['clearances', 'even_outs', 'events', 'log_changes', 'own_aims', 'standings', 'test_days'];
+    public const PLAIN = [
+        'clearances', 'even_outs', 'events', 'line_checks', 'line_consents', 'log_changes', 'own_aims', 'standings', 'test_days',
+    ];
 
     /** Tables of a studio's own things. */
     public const OWN = ['own_ladders', 'own_styles', 'own_words', 'session_templates'];

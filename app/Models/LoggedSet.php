@@ -39,6 +39,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?bool $left  not begun, since the session was ended early
  * @property ?bool $talked  could talk while holding
  * @property ?bool $shaking
+ * @property 'camera'|'cuff'|null $seen_by  what saw the fault that ended it, where no trainer did
  */
 final class LoggedSet extends Model
 {
@@ -63,6 +64,7 @@ final class LoggedSet extends Model
         'done',
         'faults',
         'ended_by',
+        'seen_by',
         'pain',
         'pain_kind',
         'effort',

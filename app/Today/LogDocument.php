@@ -127,6 +127,7 @@ final class LogDocument
             'faults' => self::list($set, 'faults'),
             'cued' => self::list($set, 'cued'),
             'ended_by' => $set->optionalString('ended_by'),
+            'seen_by' => $set->optionalString('seen_by'),
             'pain' => $set->optionalInt('pain'),
             'pain_kind' => $set->optionalString('pain_kind'),
             'effort' => $set->optionalInt('effort'),

@@ -40,7 +40,11 @@ final class Film
         $points = ($isLifted ? $movement->furthest() : $movement->first())->points;
         // on the side the bottom leg is looked at
         $side = $points['hip-l']->y < $points['hip-r']->y - 2 ? '-l' : '-r';
-        $this->joints = ['ear' => 'head', 'shoulder' => 'shoulder'.$side, 'hip' => 'hip'.$side, 'knee' => 'knee'.$side, 'ankle' => 'ankle'.$side];
+        $ofSide = array_map(
+            static fn (string $joint): string => $joint.$side,
+            ['shoulder' => 'shoulder', 'hip' => 'hip', 'knee' => 'knee', 'ankle' => 'ankle'],
+        );
+        $this->joints = ['ear' => 'head', ...$ofSide];
         $along = $points['neck']->minus($points['knee'.$side]);
         $along = (new Vector($along->x, 0, $along->z))->unit();
         $near = $along->cross(new Vector(0, 1, 0))->times($points['hip-r']->z >= $points['hip-l']->z ? 1 : -1);

@@ -106,9 +106,10 @@ final class Painter
 
     private function room(float $floor): void
     {
-        imagefilledrectangle($this->image, 0, 0, self::TWICE * self::WIDTH, self::TWICE * self::HEIGHT, $this->colours['wall']);
+        [$right, $bottom] = [self::TWICE * self::WIDTH, self::TWICE * self::HEIGHT];
+        imagefilledrectangle($this->image, 0, 0, $right, $bottom, $this->colours['wall']);
         [, $y] = $this->seen(new Vector($this->middle[0], $floor, 0));
-        imagefilledrectangle($this->image, 0, (int) $y - 60, self::TWICE * self::WIDTH, self::TWICE * self::HEIGHT, $this->colours['floor']);
+        imagefilledrectangle($this->image, 0, (int) $y - 60, $right, $bottom, $this->colours['floor']);
     }
 
     /**

@@ -223,6 +223,7 @@ final class ThereAndBackTest extends TestCase
             'pain_kind' => $kind(),
             'effort' => $said(),
             'breathing' => $this->oneOf([null, true, false]),
+            'seen_by' => $this->oneOf([null, 'camera', 'cuff']),
             'felt' => $this->oneOf([null, ['low-back', 'neck']]),
             'range' => $this->oneOf([null, 0.5]),
             'target_range' => $this->oneOf([null, 0.75]),

@@ -60,7 +60,7 @@ final class RolesTest extends HttpTestCase
         $asked = 0;
         foreach (array_keys(self::table()) as $route) {
             [$method, $uri] = explode(' ', $route);
-            if (preg_match('/\{(aim|change|choice|clearance|session|template|week)\}/', $uri) === 1) {
+            if (preg_match('/\{(aim|change|choice|clearance|line|session|template|week)\}/', $uri) === 1) {
                 $path = '/'.preg_replace('/\{\w+\}/', 'seven', str_replace('{client}', $client, $uri));
                 self::assertContains(
                     $this->api($method, $path, $method === 'GET' ? null : '{"version":1}')->getStatusCode(),
@@ -104,8 +104,8 @@ final class RolesTest extends HttpTestCase
             }
             $least = Role::from($least);
             $path = static fn (string $id): string => '/'.str_replace(
-                ['{client}', '{key}', '{week}', '{session}', '{change}', '{clearance}', '{template}', '{word}', '{choice}', '{aim}'],
-                [$id, 'no-such-key-0', '9', '999999999', '999999999', '999999999', '999999999', '999999999', '999999999', '999999999'],
+                ['{client}', '{key}', '{week}', '{session}', '{change}', '{clearance}', '{template}', '{word}', '{choice}', '{aim}', '{line}'],
+                [$id, 'no-such-key-0', '9', ...array_fill(0, 8, '999999999')],
                 (string) preg_replace('/\{(rung|ladder|style|program|name|link|person)\}/', 'nothing-of-it', $uri),
             );
             $body = $method === 'GET' ? null : '{}';

@@ -25,8 +25,8 @@ final class FilmsTest extends TestCase
     private const FRAMES = 40;
 
     private const RUNGS = [
-        'forearm-plank', 'hands-plank', 'side-plank-split', 'side-plank-stacked', 'bridge-hold', 'reverse-plank-straight', 'plank-long-lever',
-        'push-up-plus',
+        'forearm-plank', 'hands-plank', 'side-plank-split', 'side-plank-stacked', 'bridge-hold', 'reverse-plank-straight',
+        'plank-long-lever', 'push-up-plus',
     ];
 
     /** What may be said: a spot that is none is one of too few; four and false ones, or five of two people, are no body, or too many. */
@@ -76,7 +76,9 @@ final class FilmsTest extends TestCase
             'nothing' => [new Scene($seed, stickers: false), new Scene($seed + 1, 'bridge-hold', stickers: false)],
             'too-few' => [new Scene($seed, hidden: 'hip'), new Scene($seed + 1, 'side-plank-split', hidden: 'ankle', quality: 50)],
             'too-many' => [new Scene($seed, second: 'stickers'), new Scene($seed + 1, 'hands-plank', second: 'stickers', blur: 1)],
-            'colour-everywhere' => [new Scene($seed, wall: true, hidden: 'knee'), new Scene($seed + 1, 'hands-plank', wall: true, hidden: 'ear')],
+            'colour-everywhere' => [
+                new Scene($seed, wall: true, hidden: 'knee'), new Scene($seed + 1, 'hands-plank', wall: true, hidden: 'ear'),
+            ],
         ];
         foreach ($scenes as $why => $each) {
             foreach (self::look(array_map(static fn (Scene $scene): array => [$scene, 500], $each)) as $i => $found) {

@@ -33,6 +33,8 @@ interface Spot {
 const purities = [78, 68, 58, 48, 40];
 /** How far the brightest and the darkest part of a colour must be apart at least, of 255: darker, and colour is noise. */
 const leastChroma = 40;
+/** Of the hues' circle. Degrees. */
+const sixth = 360 / 6;
 /** Neighbours whose hues differ by more are not of one spot. Degrees. */
 const hueReach = 14;
 /** Spots whose hues differ by more are not of one set of stickers. */
@@ -98,10 +100,10 @@ function spotsIn({ data, width, height }: Pixels, least: number): { spots: Spot[
     if (chroma < leastChroma || chroma * 100 < most * least) continue;
     const hue =
       most === r
-        ? (60 * (g - b)) / chroma + 360
+        ? (sixth * (g - b)) / chroma + 360
         : most === g
-          ? (60 * (b - r)) / chroma + 120
-          : (60 * (r - g)) / chroma + 240;
+          ? (sixth * (b - r)) / chroma + 120
+          : (sixth * (r - g)) / chroma + 240;
     const whole = Math.round(hue) % 360;
     hues[i] = whole;
     chromaOf[i] = chroma;
