@@ -4,4 +4,5 @@ declare(strict_types=1);
 
 return [
     'cuff' => env('CUFF_ADDRESS', ''),
+    'camera' => env('CAMERA_ADDRESS', ''),
 ];

@@ -12,12 +12,9 @@ declare(strict_types=1);
  * Started with the port as its argument; 127.0.0.1 only.
  */
 
-$port = (int) ($argv[1] ?? 0);
-$server = stream_socket_server('tcp://127.0.0.1:'.$port, $code, $message);
-if ($server === false) {
-    fwrite(STDERR, sprintf("the cuff cannot listen on port %d: %s\n", $port, $message));
-    exit(1);
-}
+require dirname(__DIR__).'/vendor/autoload.php';
+
+use EvenRungs\Devices\LineServer;
 
 /** Millimetres of mercury so many seconds after a play began. */
 $reading = static function (string $play, float $seconds): float {
@@ -32,46 +29,16 @@ $reading = static function (string $play, float $seconds): float {
 
 $play = 'steady';
 $began = microtime(true);
-$clients = [];
-$pending = [];
-while (true) {
-    $read = [$server, ...$clients];
-    $write = $except = null;
-    if (stream_select($read, $write, $except, null) === false) {
-        continue;
-    }
-    foreach ($read as $socket) {
-        if ($socket === $server) {
-            $client = stream_socket_accept($server, 0);
-            if ($client !== false) {
-                stream_set_blocking($client, false);
-                $clients[(int) $client] = $client;
-                $pending[(int) $client] = '';
-            }
+LineServer::serve((int) ($argv[1] ?? 0), 'cuff', static function (string $line) use ($reading, &$play, &$began): string {
+    if (preg_match('/^play (steady|losing|pressing)$/', $line, $found) === 1) {
+        [$play, $began] = [$found[1], microtime(true)];
 
-            continue;
-        }
-        $text = fread($socket, 256);
-        if ($text === false || $text === '' && feof($socket) || strlen($pending[(int) $socket]) > 256) {
-            unset($clients[(int) $socket], $pending[(int) $socket]);
-            fclose($socket);
-
-            continue;
-        }
-        $pending[(int) $socket] .= $text;
-        while (($end = strpos($pending[(int) $socket], "\n")) !== false) {
-            $line = strtolower(trim(substr($pending[(int) $socket], 0, $end)));
-            $pending[(int) $socket] = substr($pending[(int) $socket], $end + 1);
-            if (preg_match('/^play (steady|losing|pressing)$/', $line, $found) === 1) {
-                [$play, $began] = [$found[1], microtime(true)];
-                fwrite($socket, "OK\n");
-            } else {
-                fwrite($socket, match ($line) {
-                    'name' => "Simulated cuff\n",
-                    'read' => sprintf("%.1f mmHg\n", $reading($play, microtime(true) - $began)),
-                    default => "ERROR not understood\n",
-                });
-            }
-        }
+        return "OK\n";
     }
-}
+
+    return match ($line) {
+        'name' => "Simulated cuff\n",
+        'read' => sprintf("%.1f mmHg\n", $reading($play, microtime(true) - $began)),
+        default => "ERROR not understood\n",
+    };
+});

@@ -45,7 +45,7 @@ prepare_folders() {
     fi
 }
 
-# write_settings WEB_PORT DB_PORT CUFF_PORT: settings are made once and kept; ports follow what is free.
+# write_settings WEB_PORT DB_PORT CUFF_PORT CAMERA_PORT: settings are made once and kept; ports follow what is free.
 write_settings() {
     local key password
     key=$(setting APP_KEY)
@@ -56,6 +56,7 @@ write_settings() {
     {
         printf 'APP_ENV=%s\nAPP_KEY=%s\nAPP_URL=http://127.0.0.1:%s\n' "$(case $instance in test | plain) echo testing ;; *) echo production ;; esac)" "$key" "$1"
         printf 'CUFF_ADDRESS=%s\n' "${CUFF_ADDRESS:-127.0.0.1:$3}"
+        printf 'CAMERA_ADDRESS=%s\n' "${CAMERA_ADDRESS:-$([ "$instance" = live ] || echo "127.0.0.1:$4")}"
         printf 'DB_SOCKET=%s\n' "$socket"
         printf 'WEB_PORT=%s\nDB_PORT=%s\nDB_DATABASE=even_rungs\nDB_USERNAME=even_rungs\nDB_PASSWORD=%s\n' "$1" "$2" "$password"
     } >"$new"
@@ -251,7 +252,7 @@ $([ "$instance" != bench ] || cat <<BARE
 BARE
 )
         # files of a take-out or of logs are large, everything else is not
-        location ~ ^/api/(read-in(/check)?|ladders/import(/check)?|audit(/fix)?|clients/[^/]+/logs/import)$ {
+        location ~ ^/api/(read-in(/check)?|ladders/import(/check)?|audit(/fix)?|clients/[^/]+/(logs/import|lines))$ {
             client_max_body_size 16m;
 $(to_php)
         }
@@ -399,6 +400,15 @@ start_cuff() {
     echo $! >"$var/run/cuff.pid"
 }
 
+# start_camera PORT: the simulated camera of the demo and the tests, unless a device of another address is set.
+start_camera() {
+    if [ "$instance" = live ] || [ -n "${CAMERA_ADDRESS:-}" ] || is_ours "$var/run/camera.pid" php; then
+        return
+    fi
+    nohup php "$root/devices/camera.php" "${1}" >"$var/log/camera.log" 2>&1 </dev/null 9>&- 8>&- &
+    echo $! >"$var/run/camera.pid"
+}
+
 # end_orphans PIDFILE NAME: workers outlive a master that was killed; they carry its process id as their session.
 end_orphans() {
     local leader stat session
@@ -446,6 +456,7 @@ cut_logs() {
 stop_services() {
     stop_one "$var/run/keeper.pid" bash TERM
     stop_one "$var/run/cuff.pid" php TERM
+    stop_one "$var/run/camera.pid" php TERM
     stop_one "$var/run/nginx.pid" nginx QUIT
     stop_one "$var/run/fpm.pid" php-fpm QUIT
     stop_one "$var/run/db.pid" mariadbd TERM
@@ -471,12 +482,17 @@ start_services() {
     cuff_port=$(setting CUFF_ADDRESS)
     cuff_port=${cuff_port##*:}
     is_ours "$var/run/cuff.pid" php || cuff_port=$(first_free_port "$(($2 + 50))")
-    write_settings "$web_port" "$db_port" "$cuff_port"
+    local camera_port
+    camera_port=$(setting CAMERA_ADDRESS)
+    camera_port=${camera_port##*:}
+    is_ours "$var/run/camera.pid" php || camera_port=$(first_free_port "$(($2 + 70))")
+    write_settings "$web_port" "$db_port" "$cuff_port" "$camera_port"
     start_database
     migrate_with_copy
     start_php
     start_web
     start_cuff "$cuff_port"
+    start_camera "$camera_port"
     cut_logs
     [ "$instance" != live ] || start_keeper
     wait_for 30 "the application" curl -fsS "http://127.0.0.1:$web_port/api/health"

@@ -24,6 +24,7 @@ use App\Library\LadderController;
 use App\Library\LibraryController;
 use App\Library\RungController;
 use App\Library\StyleController;
+use App\Line\CameraController;
 use App\Line\LineController;
 use App\Planning\BoardController;
 use App\Planning\ProgramController;
@@ -149,6 +150,9 @@ Route::middleware('web')->group(function (): void {
             Route::post('group/cards', [SheetController::class, 'stations']);
             Route::get('cuff', [CuffController::class, 'show']);
             Route::post('cuff', [CuffController::class, 'play']);
+            Route::get('camera', [CameraController::class, 'show']);
+            Route::post('camera', [CameraController::class, 'play']);
+            Route::get('camera/frame', [CameraController::class, 'frame']);
             Route::post('lines/judge', [LineController::class, 'judge']);
             Route::post('lines/watch', [LineController::class, 'watch']);
             Route::get('poses', [RungController::class, 'poses'])->middleware(Known::class.':'.Known::TABLES);

@@ -9,9 +9,11 @@ use App\Accounts\SignedInSessions;
 use App\Http\Progress;
 use App\Http\RequestChecks;
 use App\Library\StudioTables;
+use App\Line\CameraLine;
 use App\Models\Client;
 use App\Models\Trainer;
 use App\Progress\CuffLine;
+use App\Support\DeviceLine;
 use App\Support\Happened;
 use App\Support\KeptConnector;
 use App\Support\Remembered;
@@ -46,7 +48,11 @@ final class AppServiceProvider extends ServiceProvider
                 getenv('EVEN_RUNGS_SERVED') === false ? null : storage_path('framework/checks.php'),
             ),
         );
-        $this->app->singleton(CuffLine::class, static fn (): CuffLine => new CuffLine((string) config('devices.cuff')));
+        $this->app->singleton(CuffLine::class, static fn (): CuffLine => new CuffLine(new DeviceLine((string) config('devices.cuff'))));
+        $this->app->singleton(
+            CameraLine::class,
+            static fn (): CameraLine => new CameraLine(new DeviceLine((string) config('devices.camera'))),
+        );
         $this->app->singleton(WordFiles::class, WordFiles::shipped(...));
         $this->app->singleton(KeptDrawings::class, static fn (): KeptDrawings => new KeptDrawings(public_path('drawn')));
         $this->app->singleton(

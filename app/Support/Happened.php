@@ -74,6 +74,7 @@ final class Happened
         'POST figures' => null,
         'POST figures/drag' => null,
         'POST cuff' => null,
+        'POST camera' => null,
         'POST lines/judge' => null,
         'POST lines/watch' => null,
         'POST ladders' => 'Kept a ladder',

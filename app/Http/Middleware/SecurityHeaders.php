@@ -27,7 +27,7 @@ final class SecurityHeaders
         $response = $next($request);
         $response->headers->set(
             'Content-Security-Policy',
-            "default-src 'self'; style-src 'self' 'nonce-$nonce'; img-src 'self' data:; object-src 'none'; "
+            "default-src 'self'; style-src 'self' 'nonce-$nonce'; img-src 'self' data: blob:; object-src 'none'; "
                 ."base-uri 'self'; form-action 'self'; frame-ancestors 'none'",
         );
         if ($response->headers->get(self::PAPER) !== null) {
@@ -43,7 +43,7 @@ final class SecurityHeaders
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('X-Frame-Options', $response->headers->get(self::PAPER) === null ? 'DENY' : 'SAMEORIGIN');
         $response->headers->set('Referrer-Policy', 'same-origin');
-        $response->headers->set('Permissions-Policy', 'camera=(), microphone=(), geolocation=()');
+        $response->headers->set('Permissions-Policy', 'camera=(self), microphone=(), geolocation=()');
 
         return $response;
     }
