@@ -28,6 +28,7 @@ final class CuffController extends Controller
             'name' => $reading === null ? null : $this->cuff->name(),
             'mmhg' => $reading,
             'held' => $reading === null ? null : Cuff::isHeld($reading),
+            'fault' => $reading === null ? null : Cuff::fault($reading),
             'target' => Cuff::TARGET_MMHG,
             'reach' => Cuff::REACH_MMHG,
         ]);

@@ -23,6 +23,7 @@ use EvenRungs\Core\Program\CircuitBlock;
 use EvenRungs\Core\Program\ExtraSet;
 use EvenRungs\Core\Program\Segment;
 use EvenRungs\Core\Program\Session;
+use EvenRungs\Core\Review\Testing\Cuff;
 use EvenRungs\Core\Time\Seconds;
 use EvenRungs\Formats\DoseJson;
 use EvenRungs\Formats\FigureJson;
@@ -264,6 +265,8 @@ final class FloorPlanView
             'watch' => $coaching->watch,
             'setup' => $coaching->setup,
             'less_range' => $coaching->lessRange,
+            'line' => ($rung->line->joints ?? []) !== [],
+            'cuff' => $rung->ladder === Cuff::LADDER,
             'range' => $rung->range === null ? null : ($rung->range->isCm() ? 'cm' : 'share'),
             'faults' => array_map(
                 fn (string $fault): array => [

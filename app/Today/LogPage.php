@@ -13,9 +13,11 @@ use App\Progress\EvenOuts;
 use App\Support\Reads;
 use DateTimeImmutable;
 use EvenRungs\Core\Client\Cleared;
+use EvenRungs\Core\Dose\Unit;
 use EvenRungs\Core\Log\LoggedSession;
 use EvenRungs\Core\Log\PainKind;
 use EvenRungs\Core\Log\WeekLoad;
+use EvenRungs\Core\Writing;
 use EvenRungs\Storage\DataFolder;
 use Illuminate\Support\Collection;
 use stdClass;
@@ -46,10 +48,14 @@ final class LogPage
         $rows = Reads::models(SessionRow::class, $read['sessions']);
         $sets = (new Collection($read['sets']))->groupBy('logged_session_id');
         $edited = array_flip(array_column($read['edited'], 'key'));
+        $seen = (new Collection($read['seen']))->groupBy('logged_session_id');
 
         return [
             'sessions' => $rows->map(
-                fn (SessionRow $row): array => $this->shown($row, $sets->get($row->id, new Collection), isset($edited[$row->key])),
+                fn (SessionRow $row): array => [
+                    ...$this->shown($row, $sets->get($row->id, new Collection), isset($edited[$row->key])),
+                    'seen' => array_values($seen->get($row->id, new Collection)->map($this->seen(...))->all()),
+                ],
             )->all(),
             'verdicts' => $this->verdicts->of($client),
             'holds' => (object) $this->evenOuts->rule($board)->reasons(),
@@ -80,6 +86,8 @@ final class LogPage
                 .'sum(done < target and coalesce(`left`, 0) = 0) as short from logged_sets '
                 ."join (select id as shown $shown) as sessions on shown = logged_session_id "
                 .'group by logged_session_id, rung order by min(id)',
+            'seen' => 'select logged_session_id, rung, done, ended_by, seen_by from logged_sets '
+                ."join (select id as shown $shown) as sessions on shown = logged_session_id where seen_by is not null order by id",
             'edited' => "select distinct `key` from log_changes join (select `key` as shown $shown) as sessions on shown = `key` where $of",
             // the newest first
             'months' => "select date_format(`on`, '%Y-%m') as month, count(*) as sessions from logged_sessions where $of "
@@ -93,6 +101,22 @@ final class LogPage
             'from' => $last === null ? '9999-12-31' : WeekLoad::from($last)->format('Y-m-d'),
             ...($month === null ? [] : ['first' => $month.'-01', 'last' => $month.'-31']),
         ]);
+    }
+
+    /** What a device saw of a set, in words. */
+    private function seen(stdClass $set): string
+    {
+        $library = $this->data->library();
+        $rung = $library->hasRung($set->rung) ? $library->rung($set->rung) : null;
+        $fault = $library->faults[(string) $set->ended_by] ?? null;
+
+        return sprintf(
+            '%s%s, %s by the %s',
+            $rung->name ?? $set->rung,
+            $rung?->unit() !== Unit::Seconds ? '' : sprintf(', %s s', Writing::number($rung->unit()->shown((int) $set->done))),
+            $fault === null ? 'ended' : 'ended with '.lcfirst($fault->name),
+            $set->seen_by,
+        );
     }
 
     /**

@@ -17,10 +17,21 @@ final class Cuff
 
     public const REACH_MMHG = 10;
 
+    /** The ladder whose sets it can watch. */
+    public const LADDER = 'leg-loading';
+
+    private const LIFTS = 'back-arches';
+
     /** @param  int|float  $mmHg  millimetres of mercury */
     public static function isHeld(int|float $mmHg): bool
     {
         return abs($mmHg - self::TARGET_MMHG) <= self::REACH_MMHG;
+    }
+
+    /** @return ?string id of the fault that a reading out of reach shows: the back lifts off; null where it presses too hard, which has no name */
+    public static function fault(int|float $mmHg): ?string
+    {
+        return ! self::isHeld($mmHg) && $mmHg < self::TARGET_MMHG ? self::LIFTS : null;
     }
 
     /** @param  list<int|float>  $trace  millimetres of mercury, in the order they were read; an empty one was not held */

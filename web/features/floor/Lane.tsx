@@ -1,5 +1,5 @@
 import { Infinity as NoEnd, Pause, Play, RotateCcw, SkipForward } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { TwoTaps } from '../../ui/TwoTaps';
@@ -39,6 +39,9 @@ import {
 import { latestSet, SetCard } from './SetCard';
 import { StopScreen } from '../../parts/run/StopScreen';
 import { change, discard, now, sendOver, yieldTo } from '../../parts/run/store';
+
+const WatchLine = lazy(() => import('./Watching').then(({ WatchLine: it }) => ({ default: it })));
+const WatchCuff = lazy(() => import('./Watching').then(({ WatchCuff: it }) => ({ default: it })));
 
 const TEN_SECONDS = 10_000;
 
@@ -213,6 +216,7 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
               </Button>
             )}
             <EndWith key={run.segment} run={run} act={act} />
+            <Watched run={run} act={act} />
           </div>
         )}
         <SetCard run={run} act={act} />
@@ -256,6 +260,39 @@ function useKeys(on: boolean, run: Run, act: (by: (run: Run, at: number) => Run)
       window.removeEventListener('keydown', press);
     };
   });
+}
+
+/** What a device can see of the work at hand, or of what comes next: of one client on a clock, one at a time. */
+function Watched({ run, act }: { run: Run; act: (by: (run: Run, at: number) => Run) => void }) {
+  const [asked, setAsked] = useState<'line' | 'cuff' | null>(null);
+  const segment = run.plan.segments[run.segment];
+  const works = segment?.what === 'work';
+  const rung = (works ? segment : nextWork(run))?.rung ?? null;
+  const known = rung === null ? undefined : run.plan.rungs[rung];
+  const first = run.plan.sets.find((set) => set.rung === rung);
+  // what runs came from an earlier version knows of no device
+  const line = known?.line === true && first?.unit === 's';
+  const cuff = known?.cuff === true;
+  if (rung === null || run.plan.members.length > 1 || (!line && !cuff)) return null;
+  const counts = works && run.since !== null;
+  const kind = line ? 'line' : 'cuff';
+  return (
+    <div className="mt-2 border-t border-line pt-2">
+      <Button
+        aria-expanded={asked === kind}
+        className="min-h-11"
+        onClick={() => {
+          setAsked(asked === kind ? null : kind);
+        }}
+      >
+        {kind === 'line' ? 'Watch the line' : 'Watch the pressure cuff'}
+      </Button>
+      <Suspense fallback={null}>
+        {asked === 'line' && line && <WatchLine rung={rung} hold={counts ? run.segment : null} act={act} />}
+        {asked === 'cuff' && cuff && <WatchCuff counts={counts} act={act} />}
+      </Suspense>
+    </div>
+  );
 }
 
 /** Faults that could end the set that is worked at. */

@@ -24,6 +24,7 @@ import {
   type Report,
   type Run,
 } from '../../parts/run/run';
+import { LineCheckButton } from '../../parts/line/LineCheckButton';
 import { Scale } from '../../parts/run/Scale';
 
 type Act = (by: (run: Run, at: number) => Run) => void;
@@ -355,6 +356,16 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
           </Button>
         )}
       </div>
+      <LineCheckButton
+        name={rung.name}
+        rung={set.rung}
+        client={clientOf(run, set.member)}
+        className="mt-2 min-h-11"
+        onTick={(fault, on) => {
+          put({ faults: toggled(told.faults ?? [], fault, on) });
+        }}
+      />
+      {told.seen_by !== undefined && <p className="mt-1 text-faint">Ended by what the {told.seen_by} saw.</p>}
       {shown.map((fault) => {
         const cured = told.cued?.includes(fault.id) === true;
         return (
@@ -519,6 +530,11 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
       </details>
     </div>
   );
+}
+
+function clientOf(run: Run, member: number): { id: string; name: string } | undefined {
+  const found = run.plan.members[member];
+  return found === undefined ? undefined : { id: found.client, name: found.name };
 }
 
 /** Which sides of a set are answered together, in a letter each. */

@@ -1,5 +1,5 @@
 import { ArrowDown, ArrowUp, Pencil } from 'lucide-react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { type Schemas } from '../../api/client';
 import { positionNames } from '../../lib/words';
 import { Code } from '../../ui/Code';
@@ -8,6 +8,7 @@ import { Ends, Moving } from '../../ui/Figure';
 import { Notice, Waiting } from '../../ui/Notice';
 import { useLibrary } from '../../parts/board/useBoard';
 import { RungCard } from './RungCard';
+import { LineCheckButton } from '../../parts/line/LineCheckButton';
 import { RungPicker } from '../../parts/rungs/RungPicker';
 import { useFigures, useRung, type RungBrief } from '../../parts/rungs/useRungs';
 import { useClients } from '../../parts/client/useClients';
@@ -295,8 +296,11 @@ function CompactRung({ rung, drawing }: { rung: RungBrief; drawing: Schemas['Dra
 function Actions({ page }: { page: Page }) {
   const navigate = useNavigate();
   const clients = useClients();
+  const [search] = useSearchParams();
+  const client = clients.data?.clients.find(({ id }) => id === search.get('client'));
   return (
     <div className="ml-auto flex flex-wrap items-end gap-3">
+      <LineCheckButton name={page.name} rung={page.id} client={client} />
       <div className="w-56 text-[0.9375rem]">
         <RungPicker label="Compare with" onPick={(other) => void navigate(`/library/compare/${page.id}/${other.id}`)} />
       </div>

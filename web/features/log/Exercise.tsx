@@ -4,6 +4,7 @@ import type { Schemas } from '../../api/client';
 import { amount, unitOf } from '../../lib/units';
 import { AmountInput } from '../../ui/AmountInput';
 import { Button } from '../../ui/Button';
+import { LineCheckButton } from '../../parts/line/LineCheckButton';
 import { alike, Answers } from './Answers';
 import type { Group, Row } from './rows';
 
@@ -62,6 +63,7 @@ function Ticks({
 
 /** One exercise in one row; its sets and what is seldom said unfold. */
 export function Exercise({
+  client,
   group,
   faults,
   asks,
@@ -71,6 +73,7 @@ export function Exercise({
   onSet,
   onPlanned,
 }: {
+  client: { id: string; name: string };
   group: Group;
   faults: readonly (readonly [string, string])[];
   /** what must all be so to move up; null where a later exercise of the same ladder asks it */
@@ -128,6 +131,9 @@ export function Exercise({
       </div>
       <div id={more} hidden={!open} className="mt-2 rounded-md border border-line bg-card p-2">
         <Answers {...shared} part="more" />
+        {first !== undefined && (
+          <LineCheckButton name={group.name} rung={first.rung} client={client} className="mt-2" />
+        )}
         {asks !== null && <Ticks of={group.name} asks={asks} ticked={ticked} onChange={onTicks} />}
         {group.rows.map((row, r) => (
           <div key={r} className="mt-1 flex flex-wrap items-end gap-2 border-t border-line pt-1">

@@ -3,7 +3,7 @@ import { ApiError, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { useKept } from '../../lib/useKept';
-import { useLibrary } from '../../parts/board/useBoard';
+import { useBoard, useClientId, useLibrary } from '../../parts/board/useBoard';
 import { Exercise } from './Exercise';
 import { asPlanned, bodyOf, isLast, type Group, type LogBody, type Row, type Start } from './rows';
 import { useLogChange } from '../../parts/log/useLogChange';
@@ -39,6 +39,7 @@ export function Grid({
   submit: (body: LogBody) => Promise<unknown>;
 }) {
   const library = useLibrary();
+  const client = { id: useClientId(), name: useBoard().data?.client.name ?? '' };
   const refresh = useLogChange();
   const signature = JSON.stringify(
     start.groups.map((group) => [group.name, group.rows.map(({ rung, side, target }) => [rung, side, target])]),
@@ -138,6 +139,7 @@ export function Grid({
         return (
           <Exercise
             key={g}
+            client={client}
             group={group}
             faults={faults}
             asks={isLast(groups, g) ? asks : null}

@@ -103,6 +103,11 @@ export function Logged({ page, onEdit }: { page: Schemas['LogPage']; onEdit: (se
               {session.ended !== null && `, ended early: ${endings[session.ended]}`}
               {session.edited && ', edited'}
               {session.by_client ? <b>, the client’s own, form unchecked</b> : !session.checked && ', nobody watched'}
+              {session.seen.map((line, i) => (
+                <span key={i} className="block">
+                  {line}
+                </span>
+              ))}
               {session.word !== null && <span className="block">“{session.word}”</span>}
               {session.warned.map((line) => (
                 <span key={line} className="block font-semibold text-warn">

@@ -224,10 +224,14 @@ function rangeOf(row: Row): Pick<Sent, 'range' | 'range_cm'> {
     : { range: Number(row.range) / 100 };
 }
 
-function faults(row: Row): Pick<Sent, 'faults' | 'ended_by'> {
+function faults(row: Row): Pick<Sent, 'faults' | 'ended_by' | 'seen_by'> {
   if (row.was !== null && row.fault === faultOf(row.was)) {
-    const { faults: known, ended_by } = row.was;
-    return { ...(known === undefined ? {} : { faults: known }), ...(ended_by === undefined ? {} : { ended_by }) };
+    const { faults: known, ended_by, seen_by } = row.was;
+    return {
+      ...(known === undefined ? {} : { faults: known }),
+      ...(ended_by === undefined ? {} : { ended_by }),
+      ...(seen_by === undefined ? {} : { seen_by }),
+    };
   }
   return row.fault === '' ? {} : { faults: row.fault === 'none' ? [] : [row.fault] };
 }
@@ -247,6 +251,7 @@ const columns = [
   'felt',
   'faults',
   'ended_by',
+  'seen_by',
   'pain',
   'pain_kind',
   'effort',

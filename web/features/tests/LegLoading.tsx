@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
-import { CuffTrace, type Trace } from './CuffTrace';
-import { useCuff, usePlayCuff } from './useCuff';
+import { CuffTrace, type Trace } from '../../parts/cuff/CuffTrace';
+import { useCuff, usePlayCuff } from '../../parts/cuff/useCuff';
 
 export type LegLoadingResult = NonNullable<Schemas['TestDayRequest']['leg_loading']>;
 type Level = LegLoadingResult['levels'][number];

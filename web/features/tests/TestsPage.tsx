@@ -10,9 +10,10 @@ import { useBoard, useClientId, useLibrary } from '../../parts/board/useBoard';
 import { PathLine } from '../../parts/client/PathLine';
 import { SomethingIsWrong } from '../../parts/run/SomethingIsWrong';
 import { Climb, type Climbed } from './Climb';
-import { CuffTrace, type Trace } from './CuffTrace';
+import { CuffTrace, type Trace } from '../../parts/cuff/CuffTrace';
 import { LegLoading, type LegLoadingResult } from './LegLoading';
 import { clock } from '../../lib/clock';
+import { LineCheckButton } from '../../parts/line/LineCheckButton';
 import { Stopwatch } from './Stopwatch';
 import { Empty } from '../../ui/Empty';
 import { useTestDays } from './queries';
@@ -306,6 +307,9 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
     ]),
   ) as Partial<Record<Test, number | undefined>>;
   const faults = new Map(library.data?.library.faults.map((fault) => [fault.id, fault.name]));
+  const rungs = library.data?.library.ladders.flatMap((each) => each.rungs) ?? [];
+  /** the rung that a test is done on, either side of it */
+  const rungOf = (test: Test) => rungs.find((rung) => test.replace(/-(left|right)$/, '') === rung.timed_test)?.id;
   const save = useMutation({
     mutationFn: () => {
       const measured = Object.entries(held).filter(([, seconds]) => seconds !== undefined && seconds > -Infinity);
@@ -417,6 +421,13 @@ function NewDay({ days, onDone }: { days: Days; onDone: () => void }) {
                   put({ ended: { ...ended, [test.test]: fault } });
                 }}
               />
+              {rungOf(test.test) !== undefined && (
+                <LineCheckButton
+                  name={test.name}
+                  rung={rungOf(test.test) ?? ''}
+                  client={{ id: client, name: board.data?.client.name ?? '' }}
+                />
+              )}
               <TextField
                 label="Held"
                 unit="s"

@@ -45,6 +45,7 @@ export function RungPanel({
   onMove,
   onShow,
 }: Props) {
+  const client = useClientId();
   const words = library.library.ladders
     .find((each) => each.id === ladder.id)
     ?.rungs.find((each) => each.id === rung.id);
@@ -77,7 +78,7 @@ export function RungPanel({
       )}
       {!narrow && <Still drawing={figures[rung.id]} className="float-right ml-2 h-20 w-22" />}
       <h2 className="text-xl leading-tight font-bold">
-        <Link to={`/library/${rung.id}`} className="underline-offset-4 hover:underline">
+        <Link to={`/library/${rung.id}?client=${client}`} className="underline-offset-4 hover:underline">
           {rung.name}
         </Link>
       </h2>

@@ -16,6 +16,8 @@ export interface Report {
   faults?: string[] | undefined;
   cued?: string[] | undefined;
   ended_by?: string | undefined;
+  /** what saw the fault that ended it, where no trainer did */
+  seen_by?: 'camera' | 'cuff' | undefined;
   pain?: number | undefined;
   pain_kind?: PainKind | undefined;
   effort?: number | undefined;
@@ -294,6 +296,28 @@ export function endSet(run: Run, now: number, member: number, fault: string): Ru
   if (next.plan.members.length > 1) return changed(next);
   const behind = Math.max(...sets.flatMap((i) => next.plan.sets[i]?.spans.map((span) => span.segment) ?? [])) + 1;
   return goTo(next, behind, now);
+}
+
+/**
+ * Ends the set of a member with what a device saw.
+ *
+ * @param held how long the line was held, in seconds; null where the device does not say
+ * @param fault null where what it saw has no name among the faults
+ */
+export function endBySight(
+  run: Run,
+  now: number,
+  member: number,
+  by: 'camera' | 'cuff',
+  fault: string | null,
+  held: number | null,
+): Run {
+  const at = advance(run, now);
+  const sets = setsIn(at.plan, at.segment).filter((i) => at.plan.sets[i]?.member === member && !at.ended.includes(i));
+  const next = fault === null ? skip(at, now) : endSet(at, now, member, fault);
+  const reports = { ...next.reports };
+  for (const i of sets) reports[i] = { ...reports[i], seen_by: by, ...(held === null ? {} : { done: held }) };
+  return { ...next, reports };
 }
 
 /** Lets the hold of the present segment run to the first fault, or to its target again. */

@@ -1,0 +1,51 @@
+/** Where pictures come from while they are looked at. */
+export interface Camera {
+  name: string;
+  /** What it sees now; null where it shows nothing. */
+  grab: () => Promise<ImageBitmap | null>;
+  stop: () => void;
+}
+
+const refusals: Record<string, string> = {
+  NotAllowedError: 'This browser was not allowed to use the camera.',
+  NotFoundError: 'There is no camera on this device.',
+  NotReadableError: 'The camera is used by something else.',
+};
+
+/** The device's own camera; the one that looks away from the screen where there are two. */
+export async function deviceCamera(): Promise<Camera> {
+  // older browsers, and pages that came over an open line, have none
+  const devices = navigator.mediaDevices as MediaDevices | undefined;
+  if (devices === undefined) throw new Error('The camera needs a safe line: open the page over https.');
+  const stream = await devices
+    .getUserMedia({ video: { facingMode: 'environment', width: { ideal: 1280 } }, audio: false })
+    .catch((error: unknown) => {
+      const name = error instanceof DOMException ? error.name : '';
+      throw new Error(refusals[name] ?? 'The camera does not answer.');
+    });
+  const video = document.createElement('video');
+  video.muted = true;
+  video.playsInline = true;
+  video.srcObject = stream;
+  await video.play();
+  return {
+    name: stream.getVideoTracks()[0]?.label ?? 'Camera',
+    grab: () => (video.videoWidth === 0 ? Promise.resolve(null) : createImageBitmap(video)),
+    stop: () => {
+      for (const track of stream.getTracks()) track.stop();
+      video.srcObject = null;
+    },
+  };
+}
+
+/** The studio's camera, picture by picture from the server. */
+export function studioCamera(name: string): Camera {
+  return {
+    name,
+    grab: async () => {
+      const answer = await fetch('/api/camera/frame').catch(() => null);
+      return answer?.ok === true ? createImageBitmap(await answer.blob()) : null;
+    },
+    stop: () => undefined,
+  };
+}

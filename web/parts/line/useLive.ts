@@ -1,0 +1,177 @@
+import { useEffect, useRef, useState, type RefObject } from 'react';
+import { isUnreachable, type Schemas } from '../../api/client';
+import type { Camera } from './camera';
+import { watchLine } from './changes';
+import type { Found, Place } from './find';
+import { startFinder } from './finder';
+import { marksOf, wanted, type View } from './marks';
+import { strokeOf } from './Drawn';
+import type { Watched } from './queries';
+
+/** Pictures are looked at no more often. */
+const everyMs = 100;
+/** Samples go to the server no more often. */
+const askedEveryMs = 125;
+const mostAtOnce = 50;
+
+export interface Live {
+  found: Found | null;
+  watched: Watched | null;
+  /** nothing is judged: the server does not answer */
+  unreachable: boolean;
+  refused: string | null;
+  /** the page was hidden, and the camera let go */
+  hidden: boolean;
+}
+
+const begun: Live = { found: null, watched: null, unreachable: false, refused: null, hidden: false };
+
+/**
+ * A camera's picture with its line. Here points are found and nothing else; the server judges them, tells when the hold is over and how long
+ * it was.
+ *
+ * @param hold which hold is watched; null where the line is only shown
+ */
+export function useLive(
+  camera: Camera,
+  {
+    rung,
+    view,
+    hold,
+    mayBeOffMs,
+    canvas,
+    onOver,
+  }: {
+    rung: string;
+    view: View;
+    hold: number | null;
+    mayBeOffMs: number;
+    canvas: RefObject<HTMLCanvasElement | null>;
+    onOver: (watched: Watched) => void;
+  },
+): Live {
+  const [live, setLive] = useState(begun);
+  const latest = useRef({ hold, mayBeOffMs, onOver });
+  useEffect(() => {
+    latest.current = { hold, mayBeOffMs, onOver };
+  });
+  useEffect(() => {
+    const finder = startFinder();
+    const since = performance.now();
+    let ended = false;
+    let watching: number | null = null;
+    let over: number | null = null;
+    let state: Schemas['WatchState'] | undefined;
+    let samples: Schemas['WatchRequest']['samples'] = [];
+    let asking = false;
+    let askedAt = 0;
+    const tell = (more: Partial<Live>) => {
+      if (!ended) setLive((before) => ({ ...before, ...more }));
+    };
+    const ask = async () => {
+      const now = latest.current;
+      if (now.hold !== watching) {
+        watching = now.hold;
+        over = null;
+        state = undefined;
+        samples = samples.slice(-1);
+      }
+      asking = true;
+      askedAt = performance.now();
+      const sent = samples.slice(-mostAtOnce);
+      samples = [];
+      try {
+        const watched = await watchLine({
+          rung,
+          may_be_off_ms: now.mayBeOffMs,
+          ...(state === undefined ? {} : { state }),
+          samples: sent,
+        });
+        const counts = watching !== null && over !== watching;
+        state = counts ? watched.state : undefined;
+        tell({
+          watched: counts ? watched : { ...watched, held_s: 0, over: false },
+          unreachable: false,
+          refused: null,
+        });
+        if (counts && watched.over && latest.current.hold === watching) {
+          over = watching;
+          state = undefined;
+          latest.current.onOver(watched);
+        }
+      } catch (error) {
+        const problem = error instanceof Error ? error : null;
+        const unreachable = isUnreachable(problem);
+        tell({ watched: null, unreachable, refused: unreachable ? null : (problem?.message ?? null) });
+      }
+      asking = false;
+    };
+    const look = async () => {
+      while (!ended) {
+        const at = performance.now();
+        const picture = await camera.grab();
+        if (picture !== null) {
+          const { width } = picture;
+          const pen = painted(canvas.current, picture);
+          const found = await finder.find(picture, wanted[view]);
+          if (found.points !== null && pen !== null) drawLine(pen, found.points, width);
+          tell({ found });
+          samples.push({
+            at_ms: Math.round(at - since),
+            ...(found.points === null ? {} : marksOf(view, found.points)),
+          });
+          if (!asking && performance.now() - askedAt >= askedEveryMs) void ask();
+        }
+        await new Promise((resolve) => setTimeout(resolve, Math.max(0, everyMs - (performance.now() - at))));
+      }
+    };
+    const stop = () => {
+      if (ended) return;
+      ended = true;
+      finder.stop();
+      camera.stop();
+    };
+    const hide = () => {
+      if (document.visibilityState !== 'hidden') return;
+      tell({ hidden: true });
+      stop();
+    };
+    document.addEventListener('visibilitychange', hide);
+    void look();
+    return () => {
+      document.removeEventListener('visibilitychange', hide);
+      stop();
+    };
+  }, [camera, rung, view, canvas]);
+  return live;
+}
+
+function painted(canvas: HTMLCanvasElement | null, picture: ImageBitmap): CanvasRenderingContext2D | null {
+  const pen = canvas?.getContext('2d') ?? null;
+  if (canvas === null || pen === null) return null;
+  if (canvas.width !== picture.width || canvas.height !== picture.height) {
+    canvas.width = picture.width;
+    canvas.height = picture.height;
+  }
+  pen.drawImage(picture, 0, 0);
+  return pen;
+}
+
+function drawLine(pen: CanvasRenderingContext2D, places: readonly Place[], width: number) {
+  const stroke = strokeOf(width);
+  pen.lineJoin = 'round';
+  pen.lineCap = 'round';
+  for (const [colour, thick] of [
+    ['#000', stroke * 2.4],
+    ['#fff', stroke],
+  ] as const) {
+    pen.beginPath();
+    places.forEach(([x, y], i) => {
+      if (i === 0) pen.moveTo(x, y);
+      else pen.lineTo(x, y);
+    });
+    pen.strokeStyle = colour;
+    pen.lineWidth = thick;
+    pen.stroke();
+  }
+}
