@@ -23,6 +23,10 @@ final class Film
 
     private const BREATH_S = 4.0;
 
+    private const FRAME_MS = 100;
+
+    private const REPEATED = 3;
+
     /** What goes down with the hips, and how much of it. */
     private const SINKS = ['pelvis' => 1.0, 'hip-r' => 1.0, 'hip-l' => 1.0, 'waist' => 0.6, 'knee-r' => 0.4, 'knee-l' => 0.4];
 
@@ -87,5 +91,19 @@ final class Film
     public function frame(int $ms): string
     {
         return (new Painter($this->scene))->paint($this->at($ms), $this->joints);
+    }
+
+    /**
+     * Writes the film as a stream of JPEG pictures, as a browser's simulated capture device plays it: thirty a second, each one three times.
+     *
+     * @param  int  $ms  how long it is
+     */
+    public function record(string $file, int $ms): void
+    {
+        $stream = fopen($file, 'wb');
+        for ($at = 0; $stream !== false && $at < $ms; $at += self::FRAME_MS) {
+            fwrite($stream, str_repeat($this->frame($at), self::REPEATED));
+        }
+        $stream === false || fclose($stream);
     }
 }

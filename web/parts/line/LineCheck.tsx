@@ -93,8 +93,9 @@ function Check({ rung, view, client, onTick }: LineCheckProps & { view: View }) 
     const { width, height } = bitmap;
     const blob = await asJpeg(bitmap);
     const finder = startFinder();
-    const found = await finder.find(bitmap, wanted[view]);
+    const { found, picture: seen } = await finder.find(bitmap, wanted[view]);
     finder.stop();
+    seen.close();
     if (shown.current !== null) URL.revokeObjectURL(shown.current.url);
     shown.current = { blob, url: URL.createObjectURL(blob), width, height };
     setPicture(shown.current);
@@ -175,6 +176,7 @@ function Check({ rung, view, client, onTick }: LineCheckProps & { view: View }) 
             view={view}
             hold={over === null ? holds : null}
             simulated={camera.studios}
+            beside
             onOver={setOver}
             onStill={(canvas) => void take(canvas)}
           />

@@ -27,6 +27,7 @@ export function Live({
   view,
   hold,
   simulated = false,
+  beside = false,
   onOver,
   onStill,
 }: {
@@ -35,6 +36,8 @@ export function Live({
   view: View;
   /** which hold is watched now; null where none is */
   hold: number | null;
+  /** whether what it says stands beside the picture where there is room */
+  beside?: boolean;
   /** whether what it films can be chosen */
   simulated?: boolean;
   onOver: (watched: Watched) => void;
@@ -47,72 +50,77 @@ export function Live({
   const said = live.watched?.latest?.line.text ?? [];
   const why = live.found === null ? 'Looking …' : whyNot(live.found, view);
   return (
-    <div data-live={live.unreachable ? 'unreachable' : live.hidden ? 'hidden' : 'on'}>
+    <div
+      data-live={live.unreachable ? 'unreachable' : live.hidden ? 'hidden' : 'on'}
+      className={beside ? 'grid gap-4 md:grid-cols-[3fr_2fr]' : ''}
+    >
       <canvas
         ref={canvas}
         width={640}
         height={480}
-        className="block w-full rounded-md bg-ink/10"
+        className="block max-h-[62vh] w-full rounded-md bg-ink/10 object-contain"
         aria-label={camera.name}
       />
-      <div className="min-h-24">
-        {live.hidden ? (
-          <p className="mt-1 text-lg font-semibold">The page was hidden: the camera is off. Start it again.</p>
-        ) : live.unreachable ? (
-          <p role="alert" className="mt-1 text-lg font-semibold text-warn">
-            The server does not answer: nothing is judged.
-          </p>
-        ) : (
-          <>
-            {hold !== null && (
-              <p className="mt-1 text-4xl font-bold" data-held={live.watched?.held_s ?? 0}>
-                {(live.watched?.held_s ?? 0).toFixed(1)} <span className="text-xl font-normal">s held</span>
-              </p>
-            )}
-            <p role="alert" className="font-semibold text-warn empty:hidden">
-              {live.refused}
+      <div>
+        <div className="min-h-32">
+          {live.hidden ? (
+            <p className="mt-1 text-lg font-semibold">The page was hidden: the camera is off. Start it again.</p>
+          ) : live.unreachable ? (
+            <p role="alert" className="mt-1 text-lg font-semibold text-warn">
+              The server does not answer: nothing is judged.
             </p>
-            <p className="text-lg">{why ?? said[0] ?? ''}</p>
-            {why === null && said.slice(1).map((line) => <p key={line}>{line}</p>)}
-          </>
-        )}
-      </div>
-      <div className="mt-1 flex flex-wrap items-end gap-3">
-        <SelectField
-          label="The hold ends when the line is off for"
-          className="w-64"
-          value={mayBeOff}
-          options={offs}
-          onChange={setMayBeOff}
-        />
-        {onStill !== undefined && (
-          <Button
-            className="min-h-11"
-            onClick={() => {
-              if (canvas.current !== null) onStill(canvas.current);
-            }}
-          >
-            Take this picture
-          </Button>
-        )}
-      </div>
-      {simulated && (
-        <p className="mt-2 flex flex-wrap items-center gap-2 text-[0.9375rem] text-faint">
-          Simulated client:
-          {plays.map(([id, name]) => (
-            <button
-              key={id}
-              type="button"
-              className="min-h-8 rounded border border-line px-2 hover:border-ink"
+          ) : (
+            <>
+              {hold !== null && (
+                <p className="mt-1 text-4xl font-bold" data-held={live.watched?.held_s ?? 0}>
+                  {(live.watched?.held_s ?? 0).toFixed(1)} <span className="text-xl font-normal">s held</span>
+                </p>
+              )}
+              <p role="alert" className="font-semibold text-warn empty:hidden">
+                {live.refused}
+              </p>
+              <p className="text-lg">{why ?? said[0] ?? ''}</p>
+              {why === null && said.slice(1).map((line) => <p key={line}>{line}</p>)}
+            </>
+          )}
+        </div>
+        <div className="mt-1 flex flex-wrap items-end gap-3">
+          <SelectField
+            label="The hold ends when the line is off for"
+            className="w-64"
+            value={mayBeOff}
+            options={offs}
+            onChange={setMayBeOff}
+          />
+          {onStill !== undefined && (
+            <Button
+              className="min-h-11"
               onClick={() => {
-                void playCamera(rung, id).catch(() => undefined);
+                if (canvas.current !== null) onStill(canvas.current);
               }}
             >
-              {name}
-            </button>
-          ))}
-        </p>
-      )}
+              Take this picture
+            </Button>
+          )}
+        </div>
+        {simulated && (
+          <p className="mt-2 flex flex-wrap items-center gap-2 text-[0.9375rem] text-faint">
+            Simulated client:
+            {plays.map(([id, name]) => (
+              <button
+                key={id}
+                type="button"
+                className="min-h-8 rounded border border-line px-2 hover:border-ink"
+                onClick={() => {
+                  void playCamera(rung, id).catch(() => undefined);
+                }}
+              >
+                {name}
+              </button>
+            ))}
+          </p>
+        )}
+      </div>
     </div>
   );
 }

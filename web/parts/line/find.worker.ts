@@ -9,6 +9,7 @@ export interface Asked {
 export interface Answered {
   id: number;
   found: Found;
+  picture: ImageBitmap;
   /** how long it took to find them */
   ms: number;
 }
@@ -24,7 +25,6 @@ self.addEventListener('message', ({ data: { id, picture, wanted } }: MessageEven
   canvas.width = Math.round(picture.width * scale);
   canvas.height = Math.round(picture.height * scale);
   pen?.drawImage(picture, 0, 0, canvas.width, canvas.height);
-  picture.close();
   const pixels = pen?.getImageData(0, 0, canvas.width, canvas.height);
   const began = performance.now();
   const found: Found = pixels === undefined ? { points: null, why: 'nothing', spots: 0 } : findStickers(pixels, wanted);
@@ -32,7 +32,8 @@ self.addEventListener('message', ({ data: { id, picture, wanted } }: MessageEven
   const answer: Answered = {
     id,
     found: found.why === null ? { ...found, points: found.points.map(([x, y]) => [x / scale, y / scale]) } : found,
+    picture,
     ms,
   };
-  self.postMessage(answer);
+  self.postMessage(answer, { transfer: [picture] });
 });

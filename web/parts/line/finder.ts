@@ -1,9 +1,8 @@
-import type { Found } from './find';
 import type { Answered, Asked } from './find.worker';
 
 export interface Finder {
-  /** Finds stickers in a picture, which it takes; places in the picture's own pixels. */
-  find: (picture: ImageBitmap, wanted: 5 | 2) => Promise<Found & { ms: number }>;
+  /** Finds stickers in a picture, which comes back with them; places in the picture's own pixels. */
+  find: (picture: ImageBitmap, wanted: 5 | 2) => Promise<Omit<Answered, 'id'>>;
   stop: () => void;
 }
 
@@ -20,9 +19,7 @@ export function startFinder(): Finder {
     find: (picture, wanted) =>
       new Promise((resolve) => {
         const asked: Asked = { id: ++last, picture, wanted };
-        waiting.set(asked.id, ({ found, ms }) => {
-          resolve({ ...found, ms });
-        });
+        waiting.set(asked.id, resolve);
         worker.postMessage(asked, [picture]);
       }),
     stop: () => {

@@ -111,10 +111,9 @@ export function useLive(
         const at = performance.now();
         const picture = await camera.grab();
         if (picture !== null) {
-          const { width } = picture;
-          const pen = painted(canvas.current, picture);
-          const found = await finder.find(picture, wanted[view]);
-          if (found.points !== null && pen !== null) drawLine(pen, found.points, width);
+          const { found, picture: seen } = await finder.find(picture, wanted[view]);
+          paint(canvas.current, seen, found.points ?? []);
+          seen.close();
           tell({ found });
           samples.push({
             at_ms: Math.round(at - since),
@@ -146,19 +145,16 @@ export function useLive(
   return live;
 }
 
-function painted(canvas: HTMLCanvasElement | null, picture: ImageBitmap): CanvasRenderingContext2D | null {
+/** The picture with its line. */
+function paint(canvas: HTMLCanvasElement | null, picture: ImageBitmap, places: readonly Place[]) {
   const pen = canvas?.getContext('2d') ?? null;
-  if (canvas === null || pen === null) return null;
+  if (canvas === null || pen === null) return;
   if (canvas.width !== picture.width || canvas.height !== picture.height) {
     canvas.width = picture.width;
     canvas.height = picture.height;
   }
   pen.drawImage(picture, 0, 0);
-  return pen;
-}
-
-function drawLine(pen: CanvasRenderingContext2D, places: readonly Place[], width: number) {
-  const stroke = strokeOf(width);
+  const stroke = strokeOf(picture.width);
   pen.lineJoin = 'round';
   pen.lineCap = 'round';
   for (const [colour, thick] of [
