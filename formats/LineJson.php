@@ -97,9 +97,13 @@ final class LineJson
     /** @throws UnusableInput */
     private static function level(?Node $level, Marks $marks): Marks
     {
-        return $level === null ? $marks : $level->guard(
-            static fn (): Marks => $marks->withLevel(self::spot($level, '0'), self::spot($level, '1')),
-        );
+        return $level === null ? $marks : $level->guard(static fn (): Marks => $marks->withLevel(...self::pair($level)));
+    }
+
+    /** @return array{Spot, Spot} */
+    public static function pair(Node $node): array
+    {
+        return [self::spot($node, '0'), self::spot($node, '1')];
     }
 
     private static function spot(Node $node, string $key): Spot

@@ -154,6 +154,7 @@ Route::middleware('web')->group(function (): void {
             Route::post('camera', [CameraController::class, 'play']);
             Route::get('camera/frame', [CameraController::class, 'frame']);
             Route::post('lines/judge', [LineController::class, 'judge']);
+            Route::post('lines/range', [LineController::class, 'range']);
             Route::post('lines/watch', [LineController::class, 'watch']);
             Route::get('poses', [RungController::class, 'poses'])->middleware(Known::class.':'.Known::TABLES);
             Route::get('ladders', [LadderController::class, 'index'])->middleware(Known::class);

@@ -9,6 +9,7 @@ use App\Models\Client;
 use App\Models\LineCheck;
 use App\Support\Controller;
 use EvenRungs\Core\Ladder\Rung;
+use EvenRungs\Core\Review\Line\FloorRange;
 use EvenRungs\Core\Review\Line\JudgedLine;
 use EvenRungs\Core\Review\Line\LineJudge;
 use EvenRungs\Core\Review\Line\Watch;
@@ -88,6 +89,18 @@ final class LineController extends Controller
         }
 
         return LineJudge::judge($rung, $marks);
+    }
+
+    /** How far a wheel or a ball went over the floor, from a known length in the same picture. */
+    public function range(Request $request): JsonResponse
+    {
+        $body = Body::read($request, 'RangeRequest');
+
+        return new JsonResponse(['cm' => $body->guard(static fn (): int => FloorRange::cm(
+            $body->number('known_cm'),
+            LineJson::pair($body->child('known')),
+            LineJson::pair($body->child('went')),
+        ))]);
     }
 
     public function show(Client $client): JsonResponse

@@ -6,7 +6,6 @@ namespace App\Line;
 
 use App\Models\Client;
 use App\Models\LineCheck;
-use EvenRungs\Core\Ladder\Cue;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Review\Line\JudgedLine;
 use EvenRungs\Core\Review\Line\LineJudge;
@@ -38,9 +37,8 @@ final class LinesPage
     public function suggested(Rung $rung, string $fault): array
     {
         $known = $this->data->library()->faults[$fault];
-        $cues = array_column(array_map(static fn (Cue $cue): array => [$cue->fault, $cue->say], $rung->coaching()->cues), 1, 0);
 
-        return ['id' => $fault, 'name' => $known->name, 'cue' => $cues[$fault] ?? $known->text];
+        return ['id' => $fault, 'name' => $known->name, 'cue' => $rung->coaching()->cue($fault) ?? $known->text];
     }
 
     /** @return array<string, mixed> */

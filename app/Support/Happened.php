@@ -76,6 +76,7 @@ final class Happened
         'POST cuff' => null,
         'POST camera' => null,
         'POST lines/judge' => null,
+        'POST lines/range' => null,
         'POST lines/watch' => null,
         'POST ladders' => 'Kept a ladder',
         'POST ladders/check' => null,

@@ -14,7 +14,6 @@ use EvenRungs\Core\Dose\Work;
 use EvenRungs\Core\Figure\Drawing;
 use EvenRungs\Core\Floor\FloorSet;
 use EvenRungs\Core\Floor\FloorSpan;
-use EvenRungs\Core\Ladder\Cue;
 use EvenRungs\Core\Ladder\Fault;
 use EvenRungs\Core\Ladder\Rung;
 use EvenRungs\Core\Log\LoggedSession;
@@ -226,9 +225,7 @@ final class FloorPlanView
     /** The move of the warm-up or cool-down that a segment is. */
     private function move(Segment $segment): ?Rung
     {
-        $isPrepared = $segment->block === null && $segment->exercise !== null;
-
-        return $isPrepared ? $this->data->library()->preparing($segment->exercise) : null;
+        return $segment->block === null && $segment->exercise !== null ? $this->data->library()->preparing($segment->exercise) : null;
     }
 
     /**
@@ -257,7 +254,6 @@ final class FloorPlanView
     {
         $coaching = $rung->coaching();
         $reps = $dose->measure instanceof Reps ? $dose->measure : null;
-        $cues = array_column(array_map(static fn (Cue $cue): array => [$cue->fault, $cue->say], $coaching->cues), 1, 0);
         $faults = array_values(array_unique([...$rung->faults, self::BREATH_HELD]));
 
         return [
@@ -272,7 +268,7 @@ final class FloorPlanView
                 fn (string $fault): array => [
                     'id' => $fault,
                     'name' => $this->data->library()->faults[$fault]->name,
-                    'cue' => $cues[$fault] ?? (
+                    'cue' => $coaching->cue($fault) ?? (
                         $fault === self::BREATH_HELD ? 'Breathe out on the effort.' : $this->data->library()->faults[$fault]->text
                     ),
                 ],

@@ -32,4 +32,16 @@ final class Coaching
         public readonly array $muscles,
     ) {
     }
+
+    /** What is said at a fault; null where the rung has no cue of its own for it. */
+    public function cue(string $fault): ?string
+    {
+        foreach ($this->cues as $cue) {
+            if ($cue->fault === $fault) {
+                return $cue->say;
+            }
+        }
+
+        return null;
+    }
 }

@@ -94,7 +94,8 @@ final class Film
     }
 
     /**
-     * Writes the film as a stream of JPEG pictures, as a browser's simulated capture device plays it: thirty a second, each one three times.
+     * Writes the film as a stream of JPEG pictures, as a browser's simulated capture device plays it: thirty a second, each one three
+     * times.
      *
      * @param  int  $ms  how long it is
      */

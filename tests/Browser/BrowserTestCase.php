@@ -80,21 +80,14 @@ abstract class BrowserTestCase extends TestCase
     private static function openBrowser(): RemoteWebDriver
     {
         $options = new ChromeOptions;
-        $options->addArguments(
-            [
-                '--headless=new',
-                '--no-sandbox',
-                '--disable-gpu',
-                '--disable-quic',
-                '--no-first-run',
-                '--disable-background-networking',
-                '--disable-component-update',
-                '--disable-sync',
-                '--disable-dev-shm-usage',
-                '--window-size=1280,800',
-                '--user-data-dir='.self::$profile,
-            ],
-        );
+        $options->addArguments([
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+            '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--window-size=1280,800',
+            // the browser's own simulated camera, which plays what a test recorded before it is opened
+            '--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream',
+            '--use-file-for-fake-video-capture='.self::cameraFile(),
+            '--user-data-dir='.self::$profile,
+        ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY_W3C, $options);
 
@@ -126,6 +119,11 @@ abstract class BrowserTestCase extends TestCase
         self::assertSame('', $this->errors(), 'the server reported an error that no page has shown');
     }
 
+    protected static function cameraFile(): string
+    {
+        return self::$profile.'-camera.mjpeg';
+    }
+
     private static function quit(): void
     {
         try {
@@ -134,7 +132,7 @@ abstract class BrowserTestCase extends TestCase
             exec('pkill -9 -f -- '.escapeshellarg('--user-data-dir='.self::$profile));
         }
         self::$running = null;
-        exec('rm -rf '.escapeshellarg(self::$profile));
+        exec('rm -rf '.escapeshellarg(self::$profile).' '.escapeshellarg(self::cameraFile()));
     }
 
     protected function tools(): ChromeDevToolsDriver

@@ -148,7 +148,8 @@ final class LinesTest extends HttpTestCase
     public function test_the_simulated_camera_shows_what_it_is_told_to(): void
     {
         $this->signedIn();
-        self::assertSame('Simulated camera', $this->api('POST', '/camera', ['rung' => 'hands-plank', 'play' => 'sagging'])->assertOk()->json('name'));
+        $told = $this->api('POST', '/camera', ['rung' => 'hands-plank', 'play' => 'sagging'])->assertOk()->json();
+        self::assertSame('Simulated camera', $told['name']);
         $frame = (string) $this->api('GET', '/camera/frame')->assertOk()->getContent();
         self::assertSame([640, 480], array_slice((array) getimagesizefromstring($frame), 0, 2));
         $this->api('POST', '/camera', ['rung' => 'dead-bug', 'play' => 'sagging'])->assertStatus(422);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Reference;
 
 use EvenRungs\Core\InvalidValue;
+use EvenRungs\Core\Review\Line\FloorRange;
 use EvenRungs\Core\Review\Line\JudgedLine;
 use EvenRungs\Core\Review\Line\LineJudge;
 use EvenRungs\Core\Review\Line\Marks;
@@ -164,6 +165,26 @@ final class LineTest extends TestCase
                 $points = ['shoulder' => [0, 0], 'hip' => [100, $y], 'knee' => [200, 0], 'ankle' => [290, 9]];
                 $said = implode(' ', self::judge($rung->id, $points)->text);
                 self::assertDoesNotMatchRegularExpression('/back|arch|spine|lordos/i', $said);
+            }
+        }
+    }
+
+    public function test_a_range_over_the_floor_by_like_triangles(): void
+    {
+        $way = static fn (float ...$at): array => [new Spot($at[0], $at[1]), new Spot($at[2], $at[3])];
+        $mat = $way(100, 400, 466, 400);
+        self::assertSame(61, FloorRange::cm(FloorRange::MAT_CM, $mat, $way(200, 380, 322, 380)), 'a third of 183');
+        self::assertSame(61, FloorRange::cm(FloorRange::MAT_CM, $mat, $way(322, 380, 200, 380)), 'whichever end came first');
+        // 3-4-5: a stick of a metre over 500 pixels, and half of it
+        self::assertSame(50, FloorRange::cm(100, $way(0, 0, 300, 400), $way(10, 10, 160, 210)));
+        foreach ([
+            [$mat, $way(200, 380, 200, 380)], [$mat, $way(200, 380, 200, 300)], [$way(0, 0, 10, 0), $way(0, 50, 900, 50)],
+        ] as [$known, $went]) {
+            try {
+                FloorRange::cm(FloorRange::MAT_CM, $known, $went);
+                self::fail('it was measured');
+            } catch (InvalidValue $e) {
+                self::assertNotSame('', $e->sentence);
             }
         }
     }

@@ -28,7 +28,7 @@ final class Cuff
         return abs($mmHg - self::TARGET_MMHG) <= self::REACH_MMHG;
     }
 
-    /** @return ?string id of the fault that a reading out of reach shows: the back lifts off; null where it presses too hard, which has no name */
+    /** @return ?string id of the fault that a reading shows, a back that lifts; null where it is held or presses, which has no name */
     public static function fault(int|float $mmHg): ?string
     {
         return ! self::isHeld($mmHg) && $mmHg < self::TARGET_MMHG ? self::LIFTS : null;

@@ -24,7 +24,7 @@ import {
   type Report,
   type Run,
 } from '../../parts/run/run';
-import { LineCheckButton } from '../../parts/line/LineCheckButton';
+import { LineCheckButton, RangeButton } from '../../parts/line/LineCheckButton';
 import { Scale } from '../../parts/run/Scale';
 
 type Act = (by: (run: Run, at: number) => Run) => void;
@@ -474,18 +474,26 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
           </div>
         )}
         {rung.range === 'cm' && (
-          <label className="mt-1 flex items-center gap-2">
-            Range ({unitOf('cm')})
-            <AmountInput
-              unit="cm"
-              most={300}
-              asked={set.asked.target_range_cm}
-              value={told.range_cm ?? set.asked.target_range_cm}
-              onChange={(range_cm) => {
+          <div className="mt-1 flex flex-wrap items-center gap-2">
+            <label className="flex items-center gap-2">
+              Range ({unitOf('cm')})
+              <AmountInput
+                unit="cm"
+                most={300}
+                asked={set.asked.target_range_cm}
+                value={told.range_cm ?? set.asked.target_range_cm}
+                onChange={(range_cm) => {
+                  put({ range_cm });
+                }}
+              />
+            </label>
+            <RangeButton
+              name={rung.name}
+              onMeasured={(range_cm) => {
                 put({ range_cm });
               }}
             />
-          </label>
+          </div>
         )}
         {set.banded && (
           <div role="group" aria-label="Band" className="mt-1 flex flex-wrap items-center gap-1">

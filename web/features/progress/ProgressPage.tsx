@@ -11,6 +11,7 @@ import { Tabs } from '../../ui/Tabs';
 import { useBoard, useClientId } from '../../parts/board/useBoard';
 import { Dose, Path, Sides } from './LadderCharts';
 import { Levels } from './Levels';
+import { Lines } from './Lines';
 import { useProgress, type Months, type Progress } from './queries';
 import { Holds } from './Holds';
 import { Load, Work } from './Weeks';
@@ -68,6 +69,7 @@ export function ProgressPage() {
           <Holds data={data} />
         </Card>
       </div>
+      <Lines client={client} />
       <p className="text-sm text-faint">
         What was logged and measured, not a diagnosis. A reading inside the noise of its test says nothing yet.
       </p>

@@ -14,7 +14,7 @@ export function Drawn({
 }: {
   places: readonly Place[];
   width: number;
-  judged?: Schemas['JudgedLinePage'] | undefined;
+  judged?: Pick<Schemas['JudgedLinePage'], 'line'> | undefined;
 }) {
   const stroke = strokeOf(width);
   const d = places.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x} ${y}`).join(' ');

@@ -1,4 +1,3 @@
-import { ImageUp } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -12,14 +11,12 @@ import type { Place } from './find';
 import { startFinder } from './finder';
 import { Keep } from './Keep';
 import { Live } from './Live';
-import { lineOf, wanted, whyNot, type View } from './marks';
-import { Marking, type Picture } from './Marking';
+import { lineOf, marked, placedAnyhow, wanted, whyNot, type View } from './marks';
+import { Marking } from './Marking';
+import { PictureFile } from './PictureFile';
+import { inBase64, pictureOf, type Picture } from './picture';
 import { useJudged, type Watched } from './queries';
 import { Said } from './Said';
-
-/** A picture is kept no larger. Pixels of its longer side. */
-const largest = 1600;
-const quality = 0.85;
 
 export interface LineCheckProps {
   rung: string;
@@ -77,7 +74,6 @@ function Check({ rung, view, client, onTick }: LineCheckProps & { view: View }) 
   const [ticked, setTicked] = useState<string[]>([]);
   const [over, setOver] = useState<Watched | null>(null);
   const [holds, setHolds] = useState(0);
-  const picker = useRef<HTMLInputElement>(null);
   const shown = useRef<Picture | null>(null);
   useEffect(
     () => () => {
@@ -88,32 +84,24 @@ function Check({ rung, view, client, onTick }: LineCheckProps & { view: View }) 
   const complete = places.length === wanted[view];
   const judged = useJudged(rung, view, places, complete && picture !== null);
 
-  async function take(canvas: HTMLCanvasElement | OffscreenCanvas) {
-    const bitmap = await createImageBitmap(canvas);
-    const { width, height } = bitmap;
-    const blob = await asJpeg(bitmap);
+  async function take(source: ImageBitmapSource) {
+    const taken = await pictureOf(source).catch(() => null);
+    if (taken === null) {
+      setWhy('This file is no picture that the browser can read.');
+      return;
+    }
     const finder = startFinder();
-    const { found, picture: seen } = await finder.find(bitmap, wanted[view]);
+    const { found, picture: seen } = await finder.find(taken.bitmap, wanted[view]);
     finder.stop();
     seen.close();
     if (shown.current !== null) URL.revokeObjectURL(shown.current.url);
-    shown.current = { blob, url: URL.createObjectURL(blob), width, height };
-    setPicture(shown.current);
+    shown.current = taken.picture;
+    setPicture(taken.picture);
     setPlaces(found.points === null ? [] : found.points.map(([x, y]) => [tenth(x), tenth(y)]));
     setWhy(whyNot(found, view));
     setTicked([]);
     setCamera(null);
     setOver(null);
-  }
-
-  async function takeFile(file: File) {
-    const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => null);
-    if (bitmap === null) {
-      setWhy('This file is no picture that the browser can read.');
-      return;
-    }
-    await take(smaller(bitmap));
-    bitmap.close();
   }
 
   const tick = (fault: string, on: boolean) => {
@@ -143,27 +131,7 @@ function Check({ rung, view, client, onTick }: LineCheckProps & { view: View }) 
             Camera off
           </Button>
         )}
-        <input
-          ref={picker}
-          type="file"
-          name="picture"
-          accept="image/*"
-          className="sr-only"
-          aria-label="Picture from a file"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            if (file !== undefined) void takeFile(file);
-            event.target.value = '';
-          }}
-        />
-        <Button
-          className="min-h-11"
-          onClick={() => {
-            picker.current?.click();
-          }}
-        >
-          <ImageUp size={18} aria-hidden /> From a file
-        </Button>
+        <PictureFile onPick={(file) => void take(file)} />
       </div>
       <p role="status" className="mt-1 font-semibold empty:hidden">
         {why}
@@ -202,7 +170,14 @@ function Check({ rung, view, client, onTick }: LineCheckProps & { view: View }) 
       )}
       {picture !== null && (
         <div className="mt-2 grid gap-4 md:grid-cols-[3fr_2fr]">
-          <Marking picture={picture} view={view} places={places} judged={judged.data} onChange={setPlaces} />
+          <Marking
+            picture={picture}
+            names={marked[view]}
+            anyhow={placedAnyhow(view, picture.width, picture.height)}
+            places={places}
+            judged={judged.data}
+            onChange={setPlaces}
+          />
           <div>
             {complete && judged.data !== undefined && <Said judged={judged.data} ticked={ticked} onTick={tick} />}
             {complete && judged.isError && <Notice title={judged.error.message} />}
@@ -231,25 +206,4 @@ function Check({ rung, view, client, onTick }: LineCheckProps & { view: View }) 
 
 function tenth(number: number): number {
   return Math.round(10 * number) / 10;
-}
-
-/** A picture drawn anew in a size that is enough; what a device wrote into its file is not drawn. */
-function smaller(bitmap: ImageBitmap): OffscreenCanvas {
-  const scale = Math.min(1, largest / Math.max(bitmap.width, bitmap.height));
-  const canvas = new OffscreenCanvas(Math.round(bitmap.width * scale), Math.round(bitmap.height * scale));
-  canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
-  return canvas;
-}
-
-function asJpeg(bitmap: ImageBitmap): Promise<Blob> {
-  const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
-  canvas.getContext('2d')?.drawImage(bitmap, 0, 0);
-  return canvas.convertToBlob({ type: 'image/jpeg', quality });
-}
-
-async function inBase64(blob: Blob): Promise<string> {
-  const bytes = new Uint8Array(await blob.arrayBuffer());
-  let text = '';
-  for (const byte of bytes) text += String.fromCharCode(byte);
-  return btoa(text);
 }

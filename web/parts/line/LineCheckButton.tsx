@@ -32,3 +32,32 @@ export function LineCheckButton({
     </Dialog>
   );
 }
+
+const RangeCheck = lazy(() => import('./RangeCheck'));
+
+/** Opens the measuring of a range in a picture. */
+export function RangeButton({ name, onMeasured }: { name: string; onMeasured: (cm: number) => void }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Dialog
+      title={`Range in a picture: ${name}`}
+      open={open}
+      onOpenChange={setOpen}
+      wide
+      trigger={
+        <Button>
+          <Ruler size={16} aria-hidden /> Measure in a picture
+        </Button>
+      }
+    >
+      <Suspense fallback={<Waiting what="the picture" />}>
+        <RangeCheck
+          onMeasured={(cm) => {
+            onMeasured(cm);
+            setOpen(false);
+          }}
+        />
+      </Suspense>
+    </Dialog>
+  );
+}

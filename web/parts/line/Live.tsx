@@ -48,7 +48,7 @@ export function Live({
   const [mayBeOff, setMayBeOff] = useState('1000');
   const live = useLive(camera, { rung, view, hold, mayBeOffMs: Number(mayBeOff), canvas, onOver });
   const said = live.watched?.latest?.line.text ?? [];
-  const why = live.found === null ? 'Looking …' : whyNot(live.found, view);
+  const why = live.blind ? 'The camera shows nothing.' : live.found === null ? 'Looking …' : whyNot(live.found, view);
   return (
     <div
       data-live={live.unreachable ? 'unreachable' : live.hidden ? 'hidden' : 'on'}

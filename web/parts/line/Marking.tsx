@@ -2,15 +2,9 @@ import { useRef, useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Drawn, strokeOf } from './Drawn';
 import type { Place } from './find';
-import { marked, placedAnyhow, pointNames, type View } from './marks';
+import { pointNames } from './marks';
+import type { Picture } from './picture';
 import type { Judged } from './queries';
-
-export interface Picture {
-  blob: Blob;
-  url: string;
-  width: number;
-  height: number;
-}
 
 const magnified = 4;
 const glass = 128;
@@ -18,20 +12,26 @@ const glass = 128;
 /** A picture with its points: found, tapped in order, dragged, or moved by the arrow keys under a magnifier. */
 export function Marking({
   picture,
-  view,
+  names,
+  anyhow,
   places,
   judged,
+  apart = false,
   onChange,
 }: {
   picture: Picture;
-  view: View;
+  /** what is marked, in order */
+  names: readonly string[];
+  /** where they lie before anybody moved them */
+  anyhow: Place[];
   places: readonly Place[];
-  judged: Judged | undefined;
+  judged?: Judged | undefined;
+  /** whether every two are a line of their own */
+  apart?: boolean;
   onChange: (places: Place[]) => void;
 }) {
   const box = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<number | null>(null);
-  const names = marked[view];
   const { width, height } = picture;
   const radius = strokeOf(width) * 3.5;
   const next = names[places.length];
@@ -71,7 +71,9 @@ export function Marking({
           }}
         >
           <image href={picture.url} width={width} height={height} />
-          <Drawn places={places} width={width} judged={judged} />
+          {(apart ? [places.slice(0, 2), places.slice(2)] : [places]).map((line, i) => (
+            <Drawn key={i} places={line} width={width} judged={judged} />
+          ))}
           {places.map(([x, y], i) => (
             <g
               key={names[i]}
@@ -123,7 +125,7 @@ export function Marking({
         {next !== undefined && places.length === 0 && (
           <Button
             onClick={() => {
-              onChange(placedAnyhow(view, width, height));
+              onChange(anyhow);
             }}
           >
             Put all points in, to be moved

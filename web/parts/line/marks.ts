@@ -18,6 +18,10 @@ export const pointNames: Record<string, string> = {
   ankle: 'Ankle',
   left: 'Left hip',
   right: 'Right hip',
+  'known-from': 'One end of the known length',
+  'known-to': 'Other end of the known length',
+  from: 'Place it started from',
+  to: 'Place it came to',
 };
 
 export const wanted = { side: 5, behind: 2 } as const;

@@ -20,11 +20,13 @@ export interface Live {
   /** nothing is judged: the server does not answer */
   unreachable: boolean;
   refused: string | null;
+  /** the camera shows nothing */
+  blind: boolean;
   /** the page was hidden, and the camera let go */
   hidden: boolean;
 }
 
-const begun: Live = { found: null, watched: null, unreachable: false, refused: null, hidden: false };
+const begun: Live = { found: null, watched: null, unreachable: false, refused: null, blind: false, hidden: false };
 
 /**
  * A camera's picture with its line. Here points are found and nothing else; the server judges them, tells when the hold is over and how long
@@ -114,13 +116,13 @@ export function useLive(
           const { found, picture: seen } = await finder.find(picture, wanted[view]);
           paint(canvas.current, seen, found.points ?? []);
           seen.close();
-          tell({ found });
+          tell({ found, blind: false });
           samples.push({
             at_ms: Math.round(at - since),
             ...(found.points === null ? {} : marksOf(view, found.points)),
           });
           if (!asking && performance.now() - askedAt >= askedEveryMs) void ask();
-        }
+        } else tell({ blind: true, watched: null });
         await new Promise((resolve) => setTimeout(resolve, Math.max(0, everyMs - (performance.now() - at))));
       }
     };
