@@ -90,7 +90,9 @@ final class Film
     /** @return string the picture of a moment as JPEG, 640 × 480 */
     public function frame(int $ms): string
     {
-        return (new Painter($this->scene))->paint($this->at($ms), $this->joints);
+        $isLit = $ms >= 1000 * ($this->scene->faultAfterS ?? INF);
+
+        return (new Painter($this->scene, $this->scene->lamp ? $isLit : null))->paint($this->at($ms), $this->joints);
     }
 
     /**

@@ -29,6 +29,8 @@ final class Painter
     /** A sticker of five centimetres, in hundredths of body height. */
     private const STICKER = 1.5;
 
+    private const LAMP = 64;
+
     /** Where somebody else stands, in hundredths of body height: along, up and behind. */
     private const SECOND = [12.0, 34.0, -70.0];
 
@@ -51,7 +53,8 @@ final class Painter
     /** @var array<string, int> */
     private readonly array $colours;
 
-    public function __construct(private readonly Scene $scene)
+    /** @param  ?bool  $lamp  whether the lamp is on; null where there is none */
+    public function __construct(private readonly Scene $scene, private readonly ?bool $lamp = null)
     {
         $image = imagecreatetruecolor(self::TWICE * self::WIDTH, self::TWICE * self::HEIGHT);
         assert($image !== false);
@@ -99,6 +102,10 @@ final class Painter
         $this->person($body, $this->scene->stickers ? array_diff_key($joints, [$this->scene->hidden ?? '' => true]) : []);
         if ($this->scene->shadow) {
             $this->shadow();
+        }
+
+        if ($this->lamp !== null) {
+            imagefilledrectangle($this->image, 0, 0, self::LAMP, self::LAMP, $this->lamp ? 0xFFFFFF : 0);
         }
 
         return $this->developed();

@@ -27,6 +27,7 @@ final class Scene
      * @param  'nobody'|'plain'|'stickers'  $second  somebody else in the picture
      * @param  bool  $clothing  whether the shirt has the stickers' colour
      * @param  bool  $wall  whether the wall has it
+     * @param  bool  $lamp  whether a lamp in the corner goes on when the hips leave the line
      */
     public function __construct(
         public readonly int $seed = 1,
@@ -43,6 +44,7 @@ final class Scene
         public readonly bool $stickers = true,
         public readonly ?string $hidden = null,
         public readonly string $second = 'nobody',
+        public readonly bool $lamp = false,
     ) {
     }
 

@@ -29,6 +29,7 @@ export function WatchLine({ rung, hold, act }: { rung: string; hold: number | nu
         view="side"
         hold={hold}
         simulated={camera.studios}
+        beside
         onOver={(watched) => {
           act((run, at) => endBySight(run, at, 0, 'camera', watched.suggests[0]?.id ?? null, watched.held_s));
         }}

@@ -17,12 +17,12 @@ export function Lines({ client }: { client: string }) {
   if (lines.data === undefined || (lines.data.lines.length === 0 && lines.data.consent === null)) return null;
   const rungs = [...new Map(lines.data.lines.map((line) => [line.rung, line.name]))];
   return (
-    <section aria-label="Lines" className="space-y-4">
+    <section aria-label="Lines" className="space-y-4 print:hidden">
       {rungs.map(([rung, name]) => (
         <OfRung key={rung} client={client} name={name} lines={lines.data.lines.filter((line) => line.rung === rung)} />
       ))}
       {lines.data.consent !== null && (
-        <div className="print:hidden">
+        <div>
           <p className="text-[0.9375rem] text-faint">
             {lines.data.consent.name}
             {lines.data.consent.given_by === 'guardian' && ', guardian,'} said on {longDate(lines.data.consent.on)} that
@@ -41,6 +41,14 @@ export function Lines({ client }: { client: string }) {
       </p>
     </section>
   );
+}
+
+function degrees(of: number): string {
+  return `${of < 0 ? '−' : ''}${Math.abs(of)}°`;
+}
+
+function tens(low: number, high: number): number[] {
+  return Array.from({ length: (high - low) / 10 + 1 }, (_, i) => low + 10 * i);
 }
 
 function hipOf(line: KeptLine) {
@@ -72,9 +80,12 @@ function OfRung({ client, name, lines }: { client: string; name: string; lines: 
   });
   const first = measured[0];
   const newest = measured.at(-1);
+  const offs = measured.map(({ hip }) => hip.off);
+  const low = Math.min(-20, Math.floor(Math.min(...offs) / 10) * 10);
+  const high = Math.max(20, Math.ceil(Math.max(...offs) / 10) * 10);
   const options = lines.map((line, i) => [String(line.id), `${longDate(line.on)} (${i + 1})`] as const);
   return (
-    <article className="min-w-0 rounded-lg border border-line bg-card p-4 print:break-inside-avoid print:p-2">
+    <article className="grid min-w-0 grid-cols-[minmax(0,1fr)] items-start gap-x-6 gap-y-3 rounded-lg border border-line bg-card p-4 lg:grid-cols-2">
       {first !== undefined && newest !== undefined ? (
         <Chart
           title={`${name}: the line`}
@@ -105,10 +116,7 @@ function OfRung({ client, name, lines }: { client: string; name: string; lines: 
           >
             <CartesianGrid vertical={false} stroke="var(--line)" />
             <XAxis {...days(first.line.on, newest.line.on)} />
-            <YAxis
-              domain={([least, most]) => [Math.min(-20, Math.floor(least)), Math.max(20, Math.ceil(most))]}
-              tickFormatter={(degrees: number) => `${degrees}°`}
-            />
+            <YAxis domain={[low, high]} ticks={tens(low, high)} interval={0} tickFormatter={degrees} />
             {newest.hip.meant !== null && (
               <ReferenceArea
                 y1={newest.hip.meant[0] ?? 0}
@@ -131,8 +139,8 @@ function OfRung({ client, name, lines }: { client: string; name: string; lines: 
         <h2 className="font-bold">{name}: level hips</h2>
       )}
       {now !== undefined && then !== undefined && (
-        <div className="mt-3">
-          <div className="flex flex-wrap gap-3 print:hidden">
+        <div>
+          <div className="flex flex-wrap gap-3">
             <SelectField
               label="Then"
               className="w-56"
@@ -160,7 +168,7 @@ function OfRung({ client, name, lines }: { client: string; name: string; lines: 
                   <span className="flex-1">
                     {longDate(line.on)}, <b>{numberOf(line)}</b>
                   </span>
-                  <span className="print:hidden">
+                  <span>
                     <TwoTaps
                       name="Remove"
                       onSure={() => {

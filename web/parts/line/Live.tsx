@@ -86,8 +86,8 @@ export function Live({
         </div>
         <div className="mt-1 flex flex-wrap items-end gap-3">
           <SelectField
-            label="The hold ends when the line is off for"
-            className="w-64"
+            label="It ends when off for"
+            className="w-48"
             value={mayBeOff}
             options={offs}
             onChange={setMayBeOff}
