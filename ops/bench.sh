@@ -1,24 +1,29 @@
 #!/usr/bin/env bash
 # Prints one table of speed and size, each row a ratio in one run to a bare page or to `php -r ''`, on an instance of its own; with --record
-# it becomes the last recorded run in docs/speed.md. With "planning" or "search" what the planner and the finder take by themselves.
+# it becomes the last recorded run in docs/speed.md. With "planning", "search" or "line" what the planner,
+# the finder and a live line take by themselves.
 . "$(dirname "$0")/common.sh"
 . "$(dirname "$0")/services.sh"
 use_instance bench
 what=${1:-}
 case "$what" in
-    '' | --record | planning | search) ;;
-    *) fail "bench knows --record, planning and search, not $what" ;;
+    '' | --record | line | planning | search) ;;
+    *) fail "bench knows --record, line, planning and search, not $what" ;;
 esac
 if [ "$what" = planning ]; then
     # clients at random are made by what tests make them with
     bash ops/install.sh test
     exec php bench/planning.php
 fi
-bash ops/install.sh all
+bash ops/install.sh "$([ "$what" = line ] && echo test || echo all)"
 trap 'stop_services >/dev/null 2>&1 || true' EXIT
 start_services 8831 8931
 base="http://127.0.0.1:$(setting WEB_PORT)"
 artisan demo:seed --again --yes
+if [ "$what" = line ]; then
+    php bench/line.php "$base"
+    exit
+fi
 if [ "$what" = search ]; then
     php bench/search.php "$base"
     exit

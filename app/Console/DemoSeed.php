@@ -7,6 +7,7 @@ namespace App\Console;
 use App\Accounts\Role;
 use App\Clients\RecordClearance;
 use App\Clients\StartClient;
+use App\Line\KeptLines;
 use App\Models\Change;
 use App\Models\Client;
 use App\Models\OwnAim;
@@ -42,6 +43,7 @@ final class DemoSeed extends Command
         SimulatedLogs $logs,
         PlanAnew $plan,
         SimulatedPast $past,
+        KeptLines $lines,
     ): int {
         $scenario = new Node(Json::toArray(Json::decode((string) file_get_contents(base_path('demo/scenario.json')))));
         if ($this->option('leave')) {
@@ -57,7 +59,7 @@ final class DemoSeed extends Command
 
             return self::FAILURE;
         }
-        DB::transaction(function () use ($scenario, $start, $clearance, $days, $logs, $plan, $past): void {
+        DB::transaction(function () use ($scenario, $start, $clearance, $days, $logs, $plan, $past, $lines): void {
             if ($this->option('again')) {
                 DemoStudio::remove($scenario->each('trainers', static fn (Node $each): string => $each->string('email')));
             } elseif (Studio::query()->exists()) {
@@ -88,6 +90,7 @@ final class DemoSeed extends Command
                 ),
             );
             $this->ownAims($scenario, $record);
+            $this->lines($scenario, $record, $lines);
             $past->beginOnMonday($record);
             $scenario->each(
                 'climbed',
@@ -207,6 +210,18 @@ final class DemoSeed extends Command
     private function trainer(Studio $studio): Trainer
     {
         return Trainer::query()->where('studio_id', $studio->id)->where('role', Role::Owner)->firstOrFail();
+    }
+
+    private function lines(Node $scenario, Studio $studio, KeptLines $lines): void
+    {
+        $scenario->each('lines', function (Node $each) use ($studio, $lines): void {
+            $client = $this->client($each, $studio);
+            $lines->allow($client, $this->trainer($studio), new Node(['given_by' => $each->string('by'), 'name' => $client->name]));
+            $each->each('kept', fn (Node $line) => $lines->keep($client, $this->trainer($studio), new Node([
+                'on' => self::daysAgo($line), 'faults' => $line->strings('faults'), 'width' => 640, 'height' => 480,
+                'line' => ['rung' => $line->string('rung'), 'points' => $line->child('points')->all()],
+            ])));
+        });
     }
 
     private static function daysAgo(Node $each): string

@@ -8,6 +8,7 @@ use App\Accounts\Studios;
 use App\Clients\Erasure;
 use App\Models\Client;
 use App\Models\LadderChange;
+use App\Models\LineCheck;
 use App\Models\LogChange;
 use App\Models\LoggedSession;
 use App\Models\OwnStyle;
@@ -37,6 +38,10 @@ final class DemoStudio
         }
         if (LoggedSession::query()->ofStudio($studio)->where('key', 'not like', 'made-up-%')->exists()) {
             return 'A log';
+        }
+        $lines = array_sum($scenario->each('lines', static fn (Node $each): int => count($each->child('kept')->all())));
+        if (LineCheck::query()->ofStudio($studio)->count() > $lines) {
+            return 'A line check';
         }
         $meant = array_count_values(
             [

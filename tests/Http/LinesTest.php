@@ -5,15 +5,28 @@ declare(strict_types=1);
 namespace Tests\Http;
 
 use App\Copies\TakeOutDocument;
-use App\Models\LineCheck;
 use App\Models\LineConsent;
 use EvenRungs\Devices\Camera\Film;
 use EvenRungs\Devices\Camera\Scene;
 use EvenRungs\Storage\DataFolder;
+use Illuminate\Support\Facades\DB;
 
 final class LinesTest extends HttpTestCase
 {
     private const SAGGING = ['shoulder' => [100, 200], 'hip' => [300, 260], 'knee' => [450, 240], 'ankle' => [600, 230]];
+
+    private string $maren = '';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->maren = $this->clientNamed('Maren Tidewell')->id;
+    }
+
+    private function rows(string $table): int
+    {
+        return DB::table($table)->where('client_id', $this->maren)->count();
+    }
 
     private function path(string $rest = '', string $name = 'Maren Tidewell'): string
     {
@@ -72,12 +85,12 @@ final class LinesTest extends HttpTestCase
     {
         $this->signedIn();
         $this->api('POST', $this->path(), self::kept())->assertStatus(422);
-        self::assertSame(0, LineCheck::query()->count());
+        self::assertSame(0, $this->rows('line_checks'));
         $this->api('POST', $this->path('/consent'), ['given_by' => 'client', 'name' => '  '])->assertStatus(422);
         $said = $this->api('POST', $this->path('/consent'), ['given_by' => 'client', 'name' => 'Maren'])->assertOk()->json('consent');
         self::assertSame(['client', 'Maren'], [$said['given_by'], $said['name']]);
         $this->api('POST', $this->path('/consent'), ['given_by' => 'client', 'name' => 'Maren again'])->assertOk();
-        self::assertSame(1, LineConsent::query()->count(), 'asked once');
+        self::assertSame(1, $this->rows('line_consents'), 'asked once');
 
         $lines = $this->api('POST', $this->path(), self::kept())->assertOk()->json('lines');
         self::assertSame([1, false, ['hips-sag']], [count($lines), $lines[0]['has_picture'], $lines[0]['faults']]);
@@ -90,9 +103,9 @@ final class LinesTest extends HttpTestCase
         $this->api('GET', $other)->assertNotFound();
 
         self::assertSame([], $this->api('POST', $this->path('/consent/withdraw'))->assertOk()->json('lines'));
-        self::assertSame(0, LineCheck::query()->count());
+        self::assertSame(0, $this->rows('line_checks'));
         $this->api('POST', $this->path(), self::kept())->assertStatus(422);
-        self::assertNotNull(LineConsent::query()->sole()->withdrawn_on, 'that there was one stays');
+        self::assertNotNull(LineConsent::query()->ofClient($this->clientNamed('Maren Tidewell'))->get()->sole()->withdrawn_on, 'that there was one stays');
     }
 
     public function test_a_guardian_says_so_for_who_is_under_age(): void
@@ -142,7 +155,7 @@ final class LinesTest extends HttpTestCase
         self::assertSame([1, 'Maren'], [count($taken['clients'][0]['line_checks']), $taken['clients'][0]['line_consents'][0]['name']]);
         self::assertNotNull($taken['clients'][0]['line_checks'][0]['picture']);
         $this->api('POST', "/clients/{$client->id}/erase", ['name' => 'Maren Tidewell'])->assertNoContent();
-        self::assertSame([0, 0], [LineCheck::query()->count(), LineConsent::query()->count()]);
+        self::assertSame([0, 0], [$this->rows('line_checks'), $this->rows('line_consents')]);
     }
 
     public function test_the_simulated_camera_shows_what_it_is_told_to(): void

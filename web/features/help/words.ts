@@ -112,6 +112,12 @@ export const howTos: readonly Meaning[] = [
       'The ladder, or everything, stays stopped until a clearance of a later day. The person, Screen: record who cleared what, and ask the screen again.',
   },
   {
+    word: 'Check the line in a picture',
+    means:
+      'Line check, on an exercise, on the floor between sets, on a test day and in the log: a picture from the camera or a file, stickers or taps. During a hold on the floor Watch the line looks by itself.',
+    also: 'photo camera angle level hips stickers',
+  },
+  {
     word: 'Give the week to the client',
     means: 'The person, Sheet: on paper in one or two pages, or as a page of their own for the phone.',
   },

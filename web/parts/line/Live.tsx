@@ -51,6 +51,7 @@ export function Live({
   const why = live.blind ? 'The camera shows nothing.' : live.found === null ? 'Looking …' : whyNot(live.found, view);
   return (
     <div
+      data-frame-ms={live.ms}
       data-live={live.unreachable ? 'unreachable' : live.hidden ? 'hidden' : 'on'}
       className={beside ? 'grid gap-4 md:grid-cols-[3fr_2fr]' : ''}
     >

@@ -16,6 +16,8 @@ const mostAtOnce = 50;
 
 export interface Live {
   found: Found | null;
+  /** how long the newest picture took to be looked at */
+  ms: number;
   watched: Watched | null;
   /** nothing is judged: the server does not answer */
   unreachable: boolean;
@@ -26,7 +28,15 @@ export interface Live {
   hidden: boolean;
 }
 
-const begun: Live = { found: null, watched: null, unreachable: false, refused: null, blind: false, hidden: false };
+const begun: Live = {
+  found: null,
+  ms: 0,
+  watched: null,
+  unreachable: false,
+  refused: null,
+  blind: false,
+  hidden: false,
+};
 
 /**
  * A camera's picture with its line. Here points are found and nothing else; the server judges them, tells when the hold is over and how long
@@ -113,10 +123,10 @@ export function useLive(
         const at = performance.now();
         const picture = await camera.grab();
         if (picture !== null) {
-          const { found, picture: seen } = await finder.find(picture, wanted[view]);
+          const { found, picture: seen, ms } = await finder.find(picture, wanted[view]);
           paint(canvas.current, seen, found.points ?? []);
           seen.close();
-          tell({ found, blind: false });
+          tell({ found, ms, blind: false });
           samples.push({
             at_ms: Math.round(at - since),
             ...(found.points === null ? {} : marksOf(view, found.points)),
