@@ -61,7 +61,7 @@ $memory = static function () use ($tools, $profile): int {
     return $all;
 };
 // what is loaded once is loaded by then
-sleep((int) min(20, $seconds / 4));
+sleep((int) min(60, $seconds / 4));
 $frames = $sizes = [];
 for ($began = time(); time() - $began < $seconds; sleep(1)) {
     $frames[] = (float) $browser->executeScript('return document.querySelector("[data-frame-ms]").dataset.frameMs');

@@ -82,6 +82,12 @@ export function Live({
               </p>
               <p className="text-lg">{why ?? said[0] ?? ''}</p>
               {why === null && said.slice(1).map((line) => <p key={line}>{line}</p>)}
+              {why === null &&
+                live.watched?.latest?.suggests.map(({ id, name, cue }) => (
+                  <p key={id} className="mt-1 rounded-md bg-warn-soft px-3 py-1 text-lg">
+                    Looks like <b>{name.toLowerCase()}</b>. Say: <b>{cue}</b>
+                  </p>
+                ))}
             </>
           )}
         </div>
