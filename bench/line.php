@@ -38,8 +38,9 @@ $capabilities = DesiredCapabilities::chrome()->setCapability(ChromeOptions::CAPA
 $browser = RemoteWebDriver::create('http://127.0.0.1:'.$port, $capabilities);
 $tools = new ChromeDevToolsDriver($browser);
 $browser->get($base.'/sign-in');
-$browser->executeAsyncScript('const done = arguments[0]; fetch("/api/sign-in", {method: "POST", headers: {"Content-Type": "application/json",
-    Accept: "application/json"}, body: JSON.stringify({email: "trainer@slipway.example", password: "slipway-demo"})}).then(done)');
+$browser->executeAsyncScript('const done = arguments[0]; const headers = {"Content-Type": "application/json", Accept: "application/json"};
+    const body = JSON.stringify({email: "trainer@slipway.example", password: "slipway-demo"});
+    fetch("/api/sign-in", {method: "POST", headers, body}).then(done);');
 $browser->get($base.'/library/'.RUNG);
 $press = static fn (string $text): mixed => $browser->wait(20)->until(
     static fn () => $browser->findElements(WebDriverBy::xpath("//button[normalize-space(.)='{$text}']"))[0] ?? null,

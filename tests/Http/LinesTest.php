@@ -105,7 +105,8 @@ final class LinesTest extends HttpTestCase
         self::assertSame([], $this->api('POST', $this->path('/consent/withdraw'))->assertOk()->json('lines'));
         self::assertSame(0, $this->rows('line_checks'));
         $this->api('POST', $this->path(), self::kept())->assertStatus(422);
-        self::assertNotNull(LineConsent::query()->ofClient($this->clientNamed('Maren Tidewell'))->get()->sole()->withdrawn_on, 'that there was one stays');
+        $consent = LineConsent::query()->ofClient($this->clientNamed('Maren Tidewell'))->get()->sole();
+        self::assertNotNull($consent->withdrawn_on, 'that there was one stays');
     }
 
     public function test_a_guardian_says_so_for_who_is_under_age(): void
