@@ -4,7 +4,8 @@ import type { Camera } from '../../parts/line/camera';
 import { Cameras } from '../../parts/line/Cameras';
 import { Live } from '../../parts/line/Live';
 import { CuffTrace, type Trace } from '../../parts/cuff/CuffTrace';
-import { useCuff, usePlayCuff } from '../../parts/cuff/useCuff';
+import { cuffPlays, useCuff, usePlayCuff } from '../../parts/cuff/useCuff';
+import { Plays } from '../../parts/devices/Plays';
 import { endBySight, type Run } from '../../parts/run/run';
 
 type Act = (by: (run: Run, at: number) => Run) => void;
@@ -46,12 +47,6 @@ export function WatchLine({ rung, hold, act }: { rung: string; hold: number | nu
   );
 }
 
-const plays = [
-  ['steady', 'keeps still'],
-  ['losing', 'loses pressure'],
-  ['pressing', 'presses too hard'],
-] as const;
-
 /** The pressure cuff beside the clock: a reading out of its reach ends the set. */
 export function WatchCuff({ counts, act }: { counts: boolean; act: Act }) {
   const { data: cuff, dataUpdatedAt } = useCuff(true);
@@ -84,21 +79,7 @@ export function WatchCuff({ counts, act }: { counts: boolean; act: Act }) {
           {cuff.name}: {cuff.target} ± {cuff.reach} mmHg; a change over {cuff.reach} ends the set.
         </span>
       </div>
-      <p className="mt-1 flex flex-wrap items-center gap-2 text-[0.9375rem] text-faint">
-        Simulated client:
-        {plays.map(([id, name]) => (
-          <button
-            key={id}
-            type="button"
-            className="min-h-8 rounded border border-line px-2 hover:border-ink"
-            onClick={() => {
-              play.mutate(id);
-            }}
-          >
-            {name}
-          </button>
-        ))}
-      </p>
+      <Plays plays={cuffPlays} onPlay={play.mutate} />
     </div>
   );
 }

@@ -2,7 +2,8 @@ import { useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { CuffTrace, type Trace } from '../../parts/cuff/CuffTrace';
-import { useCuff, usePlayCuff } from '../../parts/cuff/useCuff';
+import { cuffPlays, useCuff, usePlayCuff } from '../../parts/cuff/useCuff';
+import { Plays } from '../../parts/devices/Plays';
 
 export type LegLoadingResult = NonNullable<Schemas['TestDayRequest']['leg_loading']>;
 type Level = LegLoadingResult['levels'][number];
@@ -100,12 +101,6 @@ export function LegLoading({
   );
 }
 
-const plays = [
-  ['steady', 'keeps still'],
-  ['losing', 'loses pressure'],
-  ['pressing', 'presses too hard'],
-] as const;
-
 /** Watches the cuff, records its trace, and ends the level when the reading leaves its reach. */
 function WithCuff({ level, onDone }: { level: number; onDone: (level: Level) => void }) {
   const [began, setBegan] = useState<number | null>(null);
@@ -165,19 +160,7 @@ function WithCuff({ level, onDone }: { level: number; onDone: (level: Level) => 
             Done, both legs
           </Button>
         )}
-        <span className="ml-4 text-[0.9375rem] text-faint">Simulated client:</span>
-        {plays.map(([id, name]) => (
-          <button
-            key={id}
-            type="button"
-            className="min-h-8 rounded border border-line px-2 text-[0.9375rem] hover:border-ink"
-            onClick={() => {
-              play.mutate(id);
-            }}
-          >
-            {name}
-          </button>
-        ))}
+        <Plays plays={cuffPlays} onPlay={play.mutate} />
       </div>
       <p role="alert" className="font-semibold text-warn empty:hidden">
         {play.error?.message}

@@ -3,6 +3,13 @@ import { answer, api, type Schemas } from '../../api/client';
 
 const everyMs = 250;
 
+/** What the simulated cuff plays. */
+export const cuffPlays = [
+  ['steady', 'keeps still'],
+  ['losing', 'loses pressure'],
+  ['pressing', 'presses too hard'],
+] as const;
+
 /** What the pressure cuff reads, while it is watched. */
 export function useCuff(watch: boolean) {
   return useQuery({

@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import { SelectField } from '../../ui/Field';
 import { Button } from '../../ui/Button';
+import { Plays } from '../devices/Plays';
 import type { Camera } from './camera';
 import { playCamera } from './changes';
 import { whyNot, type View } from './marks';
@@ -111,21 +112,12 @@ export function Live({
           )}
         </div>
         {simulated && (
-          <p className="mt-2 flex flex-wrap items-center gap-2 text-[0.9375rem] text-faint">
-            Simulated client:
-            {plays.map(([id, name]) => (
-              <button
-                key={id}
-                type="button"
-                className="min-h-8 rounded border border-line px-2 hover:border-ink"
-                onClick={() => {
-                  void playCamera(rung, id).catch(() => undefined);
-                }}
-              >
-                {name}
-              </button>
-            ))}
-          </p>
+          <Plays
+            plays={plays}
+            onPlay={(play) => {
+              void playCamera(rung, play).catch(() => undefined);
+            }}
+          />
         )}
       </div>
     </div>
