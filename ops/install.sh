@@ -66,7 +66,7 @@ if [ ! -f vendor/autoload.php ] || [ "$(stamp_of composer.json)" != "${composer_
     say "Installing PHP packages"
     only=()
     [ "$what" = test ] || [ "${composer_stamp#* }" = test ] || only=(--no-dev --classmap-authoritative)
-    [ "$what" != php ] || only+=(--ignore-platform-req=ext-pdo_mysql)
+    [ "$what" != php ] || only+=(--ignore-platform-req=ext-pdo_mysql --ignore-platform-req=ext-gd)
     COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress -q "${only[@]}" >&2 || fail "composer could not install the PHP packages"
     [ "$what" = php ] || printf '%s %s\n' "$(stamp_of composer.json)" "$([ ${#only[@]} -gt 0 ] && echo served || echo test)" >var/composer.stamp
 fi
