@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Console\ClaimLease;
 use App\Console\DemoSeed;
 use App\Console\DrawFigures;
 use App\Console\ManySeed;
@@ -31,7 +32,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
             require dirname(__DIR__).'/routes/web.php';
         },
     )
-    ->withCommands([DemoSeed::class, DrawFigures::class, ManySeed::class, StudioAdmin::class, TrainerAdmin::class])
+    ->withCommands([ClaimLease::class, DemoSeed::class, DrawFigures::class, ManySeed::class, StudioAdmin::class, TrainerAdmin::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->use([ValidatePostSize::class, SecurityHeaders::class, WellFormed::class]);
         $middleware->group('web', [EncryptCookies::class, KeptSession::class, SameOrigin::class, SubstituteBindings::class]);

@@ -2,32 +2,37 @@
 
 declare(strict_types=1);
 
+$mariadb = [
+    'driver' => 'mariadb',
+    'unix_socket' => env('DB_SOCKET', ''),
+    'host' => '127.0.0.1',
+    'port' => env('DB_PORT', '3306'),
+    'database' => env('DB_DATABASE', 'even_rungs'),
+    'username' => env('DB_USERNAME', 'even_rungs'),
+    'password' => env('DB_PASSWORD', ''),
+    'use_db_after_connecting' => false,
+    'charset' => 'utf8mb4',
+    'collation' => 'utf8mb4_unicode_ci',
+    'prefix' => '',
+    'engine' => 'InnoDB',
+    'options' => [
+        // said once for each connection that is opened, which a worker of PHP does once for all its requests. Every statement sees
+        // what is there now: a request waits for its lock after it began, and what it reads next must be no older.
+        PDO::MYSQL_ATTR_INIT_COMMAND => "SET NAMES 'utf8mb4' COLLATE 'utf8mb4_unicode_ci', SESSION tx_isolation='READ-COMMITTED', "
+            ."SESSION sql_mode='ONLY_FULL_GROUP_BY,STRICT_TRANS_TABLES,NO_ZERO_IN_DATE,NO_ZERO_DATE,ERROR_FOR_DIVISION_BY_ZERO,"
+            ."NO_ENGINE_SUBSTITUTION'",
+        PDO::ATTR_EMULATE_PREPARES => true,
+        PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', false),
+    ],
+];
+
+// the same server apart: what is written there is not taken back with a request that failed. Its name keeps PHP from handing out the kept
+// connection of the other.
+$apart = $mariadb;
+$apart['options'][PDO::ATTR_PERSISTENT] = env('DB_PERSISTENT', false) ? 'apart' : false;
+
 return [
     'default' => 'mariadb',
-    'connections' => [
-        'mariadb' => [
-            'driver' => 'mariadb',
-            'unix_socket' => env('DB_SOCKET', ''),
-            'host' => '127.0.0.1',
-            'port' => env('DB_PORT', '3306'),
-            'database' => env('DB_DATABASE', 'even_rungs'),
-            'username' => env('DB_USERNAME', 'even_rungs'),
-            'password' => env('DB_PASSWORD', ''),
-            'use_db_after_connecting' => false,
-            'charset' => 'utf8mb4',
-            'collation' => 'utf8mb4_unicode_ci',
-            'prefix' => '',
-            'engine' => 'InnoDB',
-            'options' => [
-                // said once for each connection that is opened, which a worker of PHP does once for all its requests. Every statement sees
-                // what is there now: a request waits for its lock after it began, and what it reads next must be no older.
-                PDO::MYSQL_ATTR_INIT_COMMAND => "SET NAMES 'utf8mb4' COLLATE 'utf8mb4_unicode_ci', SESSION tx_isolation='READ-COMMITTED', "
-                    ."SESSION sql_mode='ONLY_FULL_GROUP_BY,STRICT_TRANS_TABLES,NO_ZERO_IN_DATE,NO_ZERO_DATE,ERROR_FOR_DIVISION_BY_ZERO,"
-                    ."NO_ENGINE_SUBSTITUTION'",
-                PDO::ATTR_EMULATE_PREPARES => true,
-                PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', false),
-            ],
-        ],
-    ],
+    'connections' => ['mariadb' => $mariadb, 'apart' => $apart],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],
 ];

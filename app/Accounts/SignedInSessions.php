@@ -7,6 +7,7 @@ namespace App\Accounts;
 use App\Support\Reads;
 use Illuminate\Session\DatabaseSessionHandler;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
@@ -64,6 +65,7 @@ final class SignedInSessions extends DatabaseSessionHandler
     protected function performInsert($sessionId, $payload): ?bool
     {
         $this->gc($this->minutes * 60);
+        DB::connection('apart')->table('cache')->where('expiration', '<', $this->currentTime())->delete();
 
         return parent::performInsert($sessionId, $payload);
     }

@@ -17,11 +17,13 @@ use App\Support\DeviceLine;
 use App\Support\Happened;
 use App\Support\KeptConnector;
 use App\Support\Remembered;
+use App\Support\RetryingConnection;
 use EvenRungs\Storage\DataFolder;
 use EvenRungs\Storage\KeptDrawings;
 use EvenRungs\Storage\WordFiles;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Events\TransactionRolledBack;
 use Illuminate\Support\Facades\Auth;
@@ -37,6 +39,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->bind('db.connector.mariadb', KeptConnector::class);
+        Connection::resolverFor('mariadb', static fn (mixed ...$of): RetryingConnection => new RetryingConnection(...$of));
         $this->app->singleton(StudioTables::class);
         $this->app->scoped(Happened::class);
         $this->app->scoped(Progress::class);

@@ -12,6 +12,7 @@ use Closure;
 use Illuminate\Database\ConcurrencyErrorDetector;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use PDOException;
 use Symfony\Component\HttpFoundation\Response;
 use Throwable;
 
@@ -46,6 +47,12 @@ final class Recorded
                     $trainer instanceof Trainer && $this->keep($request, $trainer);
                     DB::commit();
                 }
+            } catch (PDOException $e) {
+                // a cluster may refuse at the very end what another node has overtaken
+                if ($try === self::TRIES || ! self::gaveWay($e)) {
+                    throw $e;
+                }
+                $again = true;
             } finally {
                 while (DB::transactionLevel() > $level) {
                     DB::rollBack();

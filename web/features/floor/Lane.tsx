@@ -216,7 +216,9 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
               </Button>
             )}
             <EndWith key={run.segment} run={run} act={act} />
-            <Watched run={run} act={act} />
+            <div className="hidden sm:block">
+              <Watched run={run} act={act} />
+            </div>
           </div>
         )}
         <SetCard run={run} act={act} />
@@ -225,6 +227,9 @@ export function Lane({ run, takesKeys, alone }: { run: Run; takesKeys: boolean; 
         <div className="flex flex-wrap gap-2 px-3 pb-3 lg:px-4">
           {(run.segment > 0 || run.ranMs > 0 || run.since !== null) && <EndHere act={act} />}
           <Note run={run} />
+          <div className="w-full sm:hidden">
+            <Watched run={run} act={act} />
+          </div>
         </div>
       )}
     </section>

@@ -355,16 +355,16 @@ function Told({ run, i, act }: { run: Run; i: number; act: Act }) {
             Another …
           </Button>
         )}
+        <LineCheckButton
+          name={rung.name}
+          rung={set.rung}
+          client={clientOf(run, set.member)}
+          className="min-h-11"
+          onTick={(fault, on) => {
+            put({ faults: toggled(told.faults ?? [], fault, on) });
+          }}
+        />
       </div>
-      <LineCheckButton
-        name={rung.name}
-        rung={set.rung}
-        client={clientOf(run, set.member)}
-        className="mt-2 min-h-11"
-        onTick={(fault, on) => {
-          put({ faults: toggled(told.faults ?? [], fault, on) });
-        }}
-      />
       {told.seen_by !== undefined && <p className="mt-1 text-faint">Ended by what the {told.seen_by} saw.</p>}
       {shown.map((fault) => {
         const cured = told.cued?.includes(fault.id) === true;

@@ -1,3 +1,6 @@
+/** A line that is cut in the middle of an answer says nothing by itself. */
+export const patienceMs = 3000;
+
 /** Where pictures come from while they are looked at. */
 export interface Camera {
   name: string;
@@ -43,8 +46,12 @@ export function studioCamera(name: string): Camera {
   return {
     name,
     grab: async () => {
-      const answer = await fetch('/api/camera/frame').catch(() => null);
-      return answer?.ok === true ? createImageBitmap(await answer.blob()) : null;
+      try {
+        const answer = await fetch('/api/camera/frame', { signal: AbortSignal.timeout(patienceMs) });
+        return answer.ok ? await createImageBitmap(await answer.blob()) : null;
+      } catch {
+        return null;
+      }
     },
     stop: () => undefined,
   };

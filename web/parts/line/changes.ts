@@ -1,4 +1,5 @@
 import { answer, api, type Schemas } from '../../api/client';
+import { patienceMs } from './camera';
 import type { LinesChange } from './queries';
 
 export function keepLine(body: Schemas['KeepLineRequest']): LinesChange {
@@ -22,7 +23,7 @@ export function withdrawLines(): LinesChange {
 
 /** Samples of a live line. */
 export function watchLine(body: Schemas['WatchRequest']) {
-  return answer(api.POST('/lines/watch', { body }));
+  return answer(api.POST('/lines/watch', { body, signal: AbortSignal.timeout(patienceMs) }));
 }
 
 /** Only the simulated camera: what it films from its beginning. */

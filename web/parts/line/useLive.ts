@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState, type RefObject } from 'react';
-import { isUnreachable, type Schemas } from '../../api/client';
+import { ApiError, isUnreachable, type Schemas } from '../../api/client';
 import type { Camera } from './camera';
 import { watchLine } from './changes';
 import type { Found, Place } from './find';
@@ -112,9 +112,9 @@ export function useLive(
           latest.current.onOver(watched);
         }
       } catch (error) {
-        const problem = error instanceof Error ? error : null;
-        const unreachable = isUnreachable(problem);
-        tell({ watched: null, unreachable, refused: unreachable ? null : (problem?.message ?? null) });
+        // what was not answered in time was not answered
+        const problem = error instanceof ApiError && !isUnreachable(error) ? error : null;
+        tell({ watched: null, unreachable: problem === null, refused: problem?.message ?? null });
       }
       asking = false;
     };
