@@ -10,5 +10,11 @@ export default defineConfig({
   },
   // the engine of the floor and other pieces are entries of their own, so that the tests run what was built
   plugins: [laravel({ input: ['web/main.tsx', 'web/parts/run/run.ts', 'web/apart.tsx'] }), react(), tailwindcss()],
-  build: { rollupOptions: { preserveEntrySignatures: 'exports-only' } },
+  build: {
+    rollupOptions: {
+      preserveEntrySignatures: 'exports-only',
+      // the first page names every file: seven letters of each tell builds apart as well as eight
+      output: { entryFileNames: 'assets/[name]-[hash:7].js', chunkFileNames: 'assets/[name]-[hash:7].js' },
+    },
+  },
 });
