@@ -57,6 +57,7 @@ final class WatchTest extends TestCase
         $unseen = self::seen($watch, [3000 => self::SAGS]);
         self::assertSame([false, 3000], [$unseen->isOver, $unseen->offSinceMs], 'more than a second unseen');
         self::assertSame($watch, $watch->with(2000, null));
+        self::assertSame($watch, self::seen($watch, [1800 => self::HELD]), 'what is late is no news');
     }
 
     public function test_how_long_it_may_be_off_is_settable_within_bounds(): void

@@ -60,14 +60,17 @@ final class Watch
     }
 
     /**
-     * With one sample more; what comes after the end changes nothing.
+     * With one sample more; what comes after the end, or is older than what was seen, changes nothing.
      *
-     * @param  int  $ms  of any clock that goes on, later than the sample before
+     * @param  int  $ms  of any clock that goes on
      * @param  ?JudgedLine  $line  null where no line was found
      */
     public function with(int $ms, ?JudgedLine $line): self
     {
-        if ($this->isOver || $line === null || ! $line->isJudged() || ($this->beganMs === null && $line->isOff())) {
+        if ($this->isOver || $ms < max($this->seenMs ?? $ms, $this->beganMs ?? $ms)) {
+            return $this;
+        }
+        if ($line === null || ! $line->isJudged() || ($this->beganMs === null && $line->isOff())) {
             return $this;
         }
         $began = $this->beganMs ?? $ms;
@@ -90,6 +93,6 @@ final class Watch
     /** How long the line was held so far, to where it was first seen off. Milliseconds; 0 before it was held. */
     public function heldMs(): int
     {
-        return $this->beganMs === null ? 0 : ($this->offSinceMs ?? $this->seenMs ?? $this->beganMs) - $this->beganMs;
+        return $this->beganMs === null ? 0 : max(0, ($this->offSinceMs ?? $this->seenMs ?? $this->beganMs) - $this->beganMs);
     }
 }

@@ -31,9 +31,14 @@ export async function deviceCamera(): Promise<Camera> {
   video.playsInline = true;
   video.srcObject = stream;
   await video.play();
+  const track = stream.getVideoTracks()[0];
   return {
-    name: stream.getVideoTracks()[0]?.label ?? 'Camera',
-    grab: () => (video.videoWidth === 0 ? Promise.resolve(null) : createImageBitmap(video)),
+    name: track?.label ?? 'Camera',
+    // a camera that was pulled out leaves its last picture standing
+    grab: () =>
+      video.videoWidth === 0 || track?.readyState !== 'live'
+        ? Promise.resolve(null)
+        : createImageBitmap(video).catch(() => null),
     stop: () => {
       for (const track of stream.getTracks()) track.stop();
       video.srcObject = null;
