@@ -22,7 +22,8 @@ final class Lease
     {
         DB::table('leases')->insertOrIgnore(['job' => $job, 'holder' => '', 'until' => '2000-01-01 00:00:00']);
         DB::update(
-            'update leases set holder = ?, until = utc_timestamp() + interval ? second where job = ? and (until <= utc_timestamp() or holder = ?)',
+            'update leases set holder = ?, until = utc_timestamp() + interval ? second '
+                .'where job = ? and (until <= utc_timestamp() or holder = ?)',
             [$holder, $seconds, $job, $holder],
         );
 

@@ -8,8 +8,8 @@ use Closure;
 use Illuminate\Database\MariaDbConnection;
 
 /**
- * A connection whose transactions are tried again where another got in their way: a deadlock on one server, or a commit that a cluster did not
- * certify. Within another transaction it is that one which is tried again.
+ * A connection whose transactions are tried again where another got in their way: a deadlock on one server, or a commit that a cluster did
+ * not certify. Within another transaction it is that one which is tried again.
  */
 final class RetryingConnection extends MariaDbConnection
 {

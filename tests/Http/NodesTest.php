@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
-use App\Models\Client;
 use App\Support\Lease;
 use Illuminate\Database\Events\TransactionCommitting;
 use Illuminate\Support\Facades\DB;
@@ -60,10 +59,10 @@ final class NodesTest extends HttpTestCase
 
     public function test_every_table_has_a_key_by_which_nodes_tell_rows_apart(): void
     {
-        $without = DB::select('select t.table_name as name from information_schema.tables t left join information_schema.table_constraints c '
-            .'on c.table_schema = t.table_schema and c.table_name = t.table_name and c.constraint_type = "PRIMARY KEY" '
+        $without = DB::select('select t.table_name as name from information_schema.tables t '
+            .'left join information_schema.table_constraints c on c.table_schema = t.table_schema and c.table_name = t.table_name '
+            .'and c.constraint_type = "PRIMARY KEY" '
             .'where t.table_schema = ? and t.table_type = "BASE TABLE" and c.constraint_name is null', [DB::getDatabaseName()]);
         self::assertSame([], array_column($without, 'name'));
-        self::assertGreaterThan(0, Client::query()->count());
     }
 }
