@@ -49,7 +49,7 @@ export function Live({
   const [mayBeOff, setMayBeOff] = useState('1000');
   const live = useLive(camera, { rung, view, hold, mayBeOffMs: Number(mayBeOff), canvas, onOver });
   const said = live.watched?.latest?.line.text ?? [];
-  const why = live.blind ? 'The camera shows nothing.' : live.found === null ? 'Looking …' : whyNot(live.found, view);
+  const why = live.found === null ? 'Looking …' : whyNot(live.found, view);
   return (
     <div
       data-frame-ms={live.ms}
@@ -67,6 +67,8 @@ export function Live({
         <div className="min-h-32">
           {live.hidden ? (
             <p className="mt-1 text-lg font-semibold">The page was hidden: the camera is off. Start it again.</p>
+          ) : live.blind ? (
+            <p className="mt-1 text-lg font-semibold">The camera shows nothing.</p>
           ) : live.unreachable ? (
             <p role="alert" className="mt-1 text-lg font-semibold text-warn">
               The server does not answer: nothing is judged.
