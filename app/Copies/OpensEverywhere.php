@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Copies;
 
+use App\Line\LinesPage;
 use App\Models\Client;
 use App\Models\Standing;
 use App\Planning\BoardLoader;
@@ -28,6 +29,7 @@ final class OpensEverywhere
             app(BoardLoader::class)->load($client);
             app(LogPage::class)->of($client);
             app(EvennessPage::class)->of($client);
+            app(LinesPage::class)->of($client);
         } catch (UnusableInput $e) {
             throw $e;
         } catch (Throwable $e) {

@@ -22,7 +22,9 @@ final class CameraController extends Controller
 
     public function show(): JsonResponse
     {
-        return new JsonResponse(['name' => $this->camera->name()]);
+        $name = $this->camera->name();
+
+        return new JsonResponse(['name' => $name, 'simulated' => $name === CameraLine::SIMULATED]);
     }
 
     public function frame(): Response

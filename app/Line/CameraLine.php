@@ -7,10 +7,13 @@ namespace App\Line;
 use App\Support\DeviceLine;
 
 /**
- * A camera of the studio's at the end of a local line. docs/camera.md tells what is spoken.
+ * A camera of the studio's at the end of a local line. docs/line.md tells what is spoken.
  */
 final class CameraLine
 {
+    /** What the one that ships is called: it alone plays. */
+    public const SIMULATED = 'Simulated camera';
+
     public function __construct(private readonly DeviceLine $line)
     {
     }

@@ -43,9 +43,12 @@ final class KeptLines
         return $person->born === null ? null : Age::of($person)->isUnderAge();
     }
 
-    public static function consent(Client $client): ?LineConsent
+    /** What is in force: not the client's own word where it has become known that a guardian must say so. */
+    public function consent(Client $client): ?LineConsent
     {
-        return LineConsent::query()->ofClient($client)->where('withdrawn_on', null)->ordered('id', 'desc')->first();
+        $consent = LineConsent::query()->ofClient($client)->where('withdrawn_on', null)->ordered('id', 'desc')->first();
+
+        return $consent?->given_by === 'client' && $this->needsGuardian($client) === true ? null : $consent;
     }
 
     /** @throws UnusableInput where a guardian must say so */
@@ -60,7 +63,7 @@ final class KeptLines
         }
         DB::transaction(function () use ($client, $trainer, $body, $name): void {
             Client::query()->whereKey($client->id)->lockForUpdate()->firstOrFail();
-            if (self::consent($client) === null) {
+            if ($this->consent($client) === null) {
                 LineConsent::query()->create([
                     'studio_id' => $client->studio_id,
                     'client_id' => $client->id,
@@ -100,9 +103,9 @@ final class KeptLines
         $picture = $body->has('picture') ? Picture::of($body->string('picture')) : null;
         $scale = $picture === null ? 1.0 : $picture->width / $body->int('width');
         $on = PastDay::of($body, 'on');
-        DB::transaction(static function () use ($client, $trainer, $body, $rung, $marks, $picture, $scale, $on): void {
+        DB::transaction(function () use ($client, $trainer, $body, $rung, $marks, $picture, $scale, $on): void {
             Client::query()->whereKey($client->id)->lockForUpdate()->firstOrFail();
-            if (self::consent($client) === null) {
+            if ($this->consent($client) === null) {
                 throw UnusableInput::at('/', 'nobody has said yet that pictures and lines of this client may be kept');
             }
             if (LineCheck::query()->ofClient($client)->count() >= self::MOST) {

@@ -44,7 +44,7 @@ final class LinesPage
     /** @return array<string, mixed> */
     public function of(Client $client): array
     {
-        $consent = KeptLines::consent($client);
+        $consent = $this->kept->consent($client);
         $columns = ['id', 'on', 'rung', 'marks', 'width', 'height', 'faults'];
         $rows = LineCheck::query()->ofClient($client)->ordered('on')->ordered('id')->get(
             [...$columns, DB::raw('picture is not null as has_picture')],

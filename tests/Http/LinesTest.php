@@ -119,6 +119,18 @@ final class LinesTest extends HttpTestCase
         self::assertSame('/given_by', $this->api('POST', $this->path('/consent'), ['given_by' => 'client', 'name' => 'Maren'])
             ->assertStatus(422)->json('errors.0.path'));
         $this->api('POST', $this->path('/consent'), ['given_by' => 'guardian', 'name' => 'Her mother'])->assertOk();
+        $this->api('POST', $this->path(), self::kept())->assertOk();
+    }
+
+    public function test_the_clients_own_word_is_none_once_they_are_known_to_be_under_age(): void
+    {
+        $this->signedIn();
+        $this->api('POST', $this->path('/consent'), ['given_by' => 'client', 'name' => 'Maren'])->assertOk();
+        $client = $this->clientNamed('Maren Tidewell');
+        $client->document = [...$client->document, 'born' => (int) date('Y') - 15];
+        $client->save();
+        self::assertNull($this->api('GET', $this->path())->json('consent'));
+        $this->api('POST', $this->path(), self::kept())->assertStatus(422);
     }
 
     public function test_a_picture_is_kept_small_and_without_what_a_device_wrote_into_it(): void
@@ -155,6 +167,12 @@ final class LinesTest extends HttpTestCase
         $taken = json_decode($this->app->make(TakeOutDocument::class)->client($client), true);
         self::assertSame([1, 'Maren'], [count($taken['clients'][0]['line_checks']), $taken['clients'][0]['line_consents'][0]['name']]);
         self::assertNotNull($taken['clients'][0]['line_checks'][0]['picture']);
+        $bent = $taken;
+        $bent['clients'][0]['line_checks'][0]['marks'] = ['points' => ['shoulder' => 'here', 'hip' => [1], 'knee' => []]];
+        $bent['clients'][0]['logs'] = [];
+        $bent['clients'][0]['verdict_answers'] = [];
+        $read = $this->api('POST', '/read-in', (string) json_encode($bent))->getStatusCode();
+        self::assertContains($read, [200, 201, 422], 'bad marks are refused or passed over, and nothing breaks');
         $this->api('POST', "/clients/{$client->id}/erase", ['name' => 'Maren Tidewell'])->assertNoContent();
         self::assertSame([0, 0], [$this->rows('line_checks'), $this->rows('line_consents')]);
     }
@@ -163,7 +181,7 @@ final class LinesTest extends HttpTestCase
     {
         $this->signedIn();
         $told = $this->api('POST', '/camera', ['rung' => 'hands-plank', 'play' => 'sagging'])->assertOk()->json();
-        self::assertSame('Simulated camera', $told['name']);
+        self::assertSame(['Simulated camera', true], [$told['name'], $told['simulated']]);
         $frame = (string) $this->api('GET', '/camera/frame')->assertOk()->getContent();
         self::assertSame([640, 480], array_slice((array) getimagesizefromstring($frame), 0, 2));
         $this->api('POST', '/camera', ['rung' => 'dead-bug', 'play' => 'sagging'])->assertStatus(422);

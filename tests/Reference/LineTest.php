@@ -173,15 +173,15 @@ final class LineTest extends TestCase
     {
         $way = static fn (float ...$at): array => [new Spot($at[0], $at[1]), new Spot($at[2], $at[3])];
         $mat = $way(100, 400, 466, 400);
-        self::assertSame(61, FloorRange::cm(FloorRange::MAT_CM, $mat, $way(200, 380, 322, 380)), 'a third of 183');
-        self::assertSame(61, FloorRange::cm(FloorRange::MAT_CM, $mat, $way(322, 380, 200, 380)), 'whichever end came first');
+        self::assertSame(61, FloorRange::cm(183, $mat, $way(200, 380, 322, 380)), 'a third of 183');
+        self::assertSame(61, FloorRange::cm(183, $mat, $way(322, 380, 200, 380)), 'whichever end came first');
         // 3-4-5: a stick of a metre over 500 pixels, and half of it
         self::assertSame(50, FloorRange::cm(100, $way(0, 0, 300, 400), $way(10, 10, 160, 210)));
         foreach ([
             [$mat, $way(200, 380, 200, 380)], [$mat, $way(200, 380, 200, 300)], [$way(0, 0, 10, 0), $way(0, 50, 900, 50)],
         ] as [$known, $went]) {
             try {
-                FloorRange::cm(FloorRange::MAT_CM, $known, $went);
+                FloorRange::cm(183, $known, $went);
                 self::fail('it was measured');
             } catch (InvalidValue $e) {
                 self::assertNotSame('', $e->sentence);

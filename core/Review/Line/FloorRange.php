@@ -13,9 +13,6 @@ use EvenRungs\Core\OutOfRange;
  */
 final class FloorRange
 {
-    /** A usual mat is so long. Centimetres; common practice, no source. */
-    public const MAT_CM = 183;
-
     private const MOST_CM = 300;
 
     private const LEAST_KNOWN_CM = 10;

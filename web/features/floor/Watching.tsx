@@ -12,13 +12,13 @@ type Act = (by: (run: Run, at: number) => Run) => void;
 
 /** A camera beside the clock: it shows the line, and ends the hold with the fault that it saw. */
 export function WatchLine({ rung, hold, act }: { rung: string; hold: number | null; act: Act }) {
-  const [camera, setCamera] = useState<{ camera: Camera; studios: boolean } | null>(null);
+  const [camera, setCamera] = useState<{ camera: Camera; simulated: boolean } | null>(null);
   return camera === null ? (
     <div className="flex flex-wrap items-center gap-2">
       <span className="font-semibold">Watch the line with</span>
       <Cameras
-        onChoose={(chosen, studios) => {
-          setCamera({ camera: chosen, studios });
+        onChoose={(chosen, simulated) => {
+          setCamera({ camera: chosen, simulated });
         }}
       />
     </div>
@@ -29,7 +29,7 @@ export function WatchLine({ rung, hold, act }: { rung: string; hold: number | nu
         rung={rung}
         view="side"
         hold={hold}
-        simulated={camera.studios}
+        simulated={camera.simulated}
         beside
         onOver={(watched) => {
           act((run, at) => endBySight(run, at, 0, 'camera', watched.suggests[0]?.id ?? null, watched.held_s));

@@ -5,8 +5,8 @@ import { deviceCamera, studioCamera, type Camera } from './camera';
 import { useStudioCamera } from './queries';
 
 /** Chooses what looks: the device's camera, or the studio's where it has one. */
-export function Cameras({ onChoose }: { onChoose: (camera: Camera, isStudios: boolean) => void }) {
-  const studio = useStudioCamera().data?.name ?? null;
+export function Cameras({ onChoose }: { onChoose: (camera: Camera, isSimulated: boolean) => void }) {
+  const { name: studio = null, simulated = false } = useStudioCamera().data ?? {};
   const [problem, setProblem] = useState<string | null>(null);
   const [asks, setAsks] = useState(false);
   return (
@@ -37,7 +37,7 @@ export function Cameras({ onChoose }: { onChoose: (camera: Camera, isStudios: bo
         <Button
           className="min-h-11"
           onClick={() => {
-            onChoose(studioCamera(studio), true);
+            onChoose(studioCamera(studio), simulated);
           }}
         >
           <Video size={18} aria-hidden /> {studio}

@@ -68,7 +68,7 @@ export default function LineCheck({ rung, client, onTick }: LineCheckProps) {
 
 function Check({ rung, view, client, onTick }: LineCheckProps & { view: View }) {
   const [picture, setPicture] = useState<Picture | null>(null);
-  const [camera, setCamera] = useState<{ camera: Camera; studios: boolean } | null>(null);
+  const [camera, setCamera] = useState<{ camera: Camera; simulated: boolean } | null>(null);
   const [places, setPlaces] = useState<Place[]>([]);
   const [why, setWhy] = useState<string | null>(null);
   const [ticked, setTicked] = useState<string[]>([]);
@@ -113,11 +113,11 @@ function Check({ rung, view, client, onTick }: LineCheckProps & { view: View }) 
       <div className="flex flex-wrap items-center gap-2">
         {camera === null && (
           <Cameras
-            onChoose={(chosen, studios) => {
+            onChoose={(chosen, simulated) => {
               setPicture(null);
               setOver(null);
               setWhy(null);
-              setCamera({ camera: chosen, studios });
+              setCamera({ camera: chosen, simulated });
             }}
           />
         )}
@@ -143,7 +143,7 @@ function Check({ rung, view, client, onTick }: LineCheckProps & { view: View }) 
             rung={rung}
             view={view}
             hold={over === null ? holds : null}
-            simulated={camera.studios}
+            simulated={camera.simulated}
             beside
             onOver={setOver}
             onStill={(canvas) => void take(canvas)}
