@@ -171,8 +171,9 @@ final class LinesTest extends HttpTestCase
         $bent['clients'][0]['line_checks'][0]['marks'] = ['points' => ['shoulder' => 'here', 'hip' => [1], 'knee' => []]];
         $bent['clients'][0]['logs'] = [];
         $bent['clients'][0]['verdict_answers'] = [];
-        $read = $this->api('POST', '/read-in', (string) json_encode($bent))->getStatusCode();
-        self::assertContains($read, [200, 201, 422], 'bad marks are refused or passed over, and nothing breaks');
+        $answer = $this->api('POST', '/read-in', (string) json_encode($bent));
+        $read = [$answer->getStatusCode(), $answer->json('errors.0.path')];
+        self::assertSame([422, '/clients'], $read, 'no page would open with such marks');
         $this->api('POST', "/clients/{$client->id}/erase", ['name' => 'Maren Tidewell'])->assertNoContent();
         self::assertSame([0, 0], [$this->rows('line_checks'), $this->rows('line_consents')]);
     }
