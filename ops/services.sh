@@ -205,6 +205,7 @@ to_php() {
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $root/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;
+$([ -z "${behind:-}" ] || echo '            fastcgi_param HTTPS $tls_before if_not_empty;')
             fastcgi_pass unix:${1:-$fpm_socket};
             fastcgi_read_timeout ${2:-30}s;
             limit_conn asked $([ -n "${1:-}" ] && echo 4 || echo $((16 * $(most_workers))));
@@ -355,7 +356,7 @@ http {
     client_max_body_size 1m;
     error_page 413 @too-large;
     error_page 503 @busy;
-    map \$https \$hsts {
+    map \$https${behind:+\$tls_before} \$hsts {
         on "max-age=31536000";
         default "";
     }
@@ -364,15 +365,25 @@ http {
     fastcgi_temp_path $var/tmp/fastcgi;
     uwsgi_temp_path $var/tmp/uwsgi;
     scgi_temp_path $var/tmp/scgi;
+$([ -z "${behind:-}" ] || cat <<BEHIND
+    # a proxy stands before it and says who asks and how
+    set_real_ip_from 127.0.0.1;
+    real_ip_header proxy_protocol;
+    map \$http_x_forwarded_proto \$tls_before {
+        https on;
+        default "";
+    }
+BEHIND
+)
     # a page that was led here under another name gets nothing
     server {
-        listen 127.0.0.1:$(setting WEB_PORT) default_server;
+        listen 127.0.0.1:$(setting WEB_PORT)${behind:+ proxy_protocol} default_server;
         server_name _;
         return 421;
     }
     server {
-        listen 127.0.0.1:$(setting WEB_PORT);
-        server_name 127.0.0.1 localhost;
+        listen 127.0.0.1:$(setting WEB_PORT)${behind:+ proxy_protocol};
+        server_name 127.0.0.1 localhost${behind:+ *.localhost};
         include $var/conf/site.conf;
     }
 $(lan_server)
