@@ -12,12 +12,14 @@ use App\Http\Middleware\KeptSession;
 use App\Http\Middleware\MayReach;
 use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\SeesOwnWrites;
 use App\Http\Middleware\WellFormed;
 use App\Http\Problem;
 use App\Support\StaleVersion;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Cookie\Middleware\EncryptCookies;
+use Illuminate\Database\ConcurrencyErrorDetector;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -35,13 +37,15 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withCommands([ClaimLease::class, DemoSeed::class, DrawFigures::class, ManySeed::class, StudioAdmin::class, TrainerAdmin::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->use([ValidatePostSize::class, SecurityHeaders::class, WellFormed::class]);
-        $middleware->group('web', [EncryptCookies::class, KeptSession::class, SameOrigin::class, SubstituteBindings::class]);
+        $middleware->group('web', [EncryptCookies::class, SeesOwnWrites::class, KeptSession::class, SameOrigin::class, SubstituteBindings::class]);
         $middleware->alias(['may' => MayReach::class]);
         $middleware->redirectGuestsTo(fn (Request $request) => '/sign-in');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         // a wrong entry is the answer to whoever made it, not an error of the server
         $exceptions->dontReport([UnusableInput::class, InvalidValue::class, StaleVersion::class]);
+        // two writes in each other's way are tried again
+        $exceptions->dontReportWhen(static fn (Throwable $e): bool => (new ConcurrencyErrorDetector)->causedByConcurrencyError($e));
         $exceptions->render(fn (Throwable $e, Request $request): ?Response => $request->is('api/*') ? Problem::of($e)->toResponse() : null);
     })
     ->create();

@@ -33,6 +33,8 @@ $apart['options'][PDO::ATTR_PERSISTENT] = env('DB_PERSISTENT', false) ? 'apart' 
 
 return [
     'default' => 'mariadb',
+    // nodes of a cluster that hold the same
+    'several' => (bool) env('DB_SEVERAL', false),
     'connections' => ['mariadb' => $mariadb, 'apart' => $apart],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],
 ];

@@ -239,12 +239,15 @@ proxy_of() {
 backend web-$1
     option httpchk GET /api/health
     http-check send hdr Host localhost
-    # what only reads is asked of the other server, where one ends in the middle; who writes sends again with the same key
-    http-request disable-l7-retry unless METH_GET
-    retry-on conn-failure empty-response response-timeout 502
+    # an answer of 503 says that nothing was changed: the other server, which asks another database, is asked
+    retry-on conn-failure 503
     default-server send-proxy-v2 check inter 500ms fastinter 200ms fall 2 rise 1 on-marked-down shutdown-sessions
 CONF
     for each in "${webs[@]}"; do echo "    server $each 127.0.0.1:$(port "$1" "$each" web)"; done
+    # what only reads may be asked twice, wherever it broke off; who writes sends again with the same key
+    echo "backend read-$1"
+    echo "    retry-on conn-failure 503 502 504 empty-response response-timeout"
+    for each in "${webs[@]}"; do echo "    server $each 127.0.0.1:$(port "$1" "$each" web) send-proxy-v2 track web-$1/$each on-marked-down shutdown-sessions"; done
     for each in "${webs[@]}"; do
         cat <<CONF
 listen sql-$1-$each
@@ -299,6 +302,7 @@ frontend site
     http-request set-header X-Forwarded-Proto %[ssl_fc,iif(https,http)]
     http-request set-var(txn.cluster) var(txn.host),map($front/studios.map,$first)
     use_backend moving if { var(txn.cluster) -m str moving }
+    use_backend read-%[var(txn.cluster)] if METH_GET
     use_backend web-%[var(txn.cluster)]
     http-error status 503 content-type application/problem+json string '$(problem 503 'No server answers right now. Try again in a moment.')' hdr Retry-After 2
     http-error status 502 content-type application/problem+json string '$(problem 502 'A server ended in the middle of this. Try again in a moment.')' hdr Retry-After 2

@@ -15,6 +15,8 @@ ops/cluster.sh kill CLUSTER NODE   ends db1 to db3, web1 or web2 as a power cut 
 ops/cluster.sh cut CLUSTER NODE    takes a database off the others, or stops a web server in the middle of what it does
 ops/cluster.sh heal CLUSTER NODE   ends a cut, or starts what was ended, and waits until the node is as the others
 ops/cluster.sh leave CLUSTER NODE  ends a node in good order, as before an upgrade; heal takes it back
+ops/cluster.sh hold CLUSTER NODE SECONDS
+                                   a database takes nothing of the others for so long, and answers with what it has
 ops/cluster.sh artisan CLUSTER NODE WORDS...
                                    a command of the application, on what one database node (or web server) sees
 ops/cluster.sh place STUDIO HOST   a studio of any cluster gets a host name of its own
@@ -36,6 +38,12 @@ case "$act" in
         [ $# -eq 2 ] || { usage && exit 2; }
         check_node "$1" "$2"
         "${act}_node" "$1" "$2"
+        ;;
+    hold)
+        [ $# -eq 3 ] || { usage && exit 2; }
+        check_node "$1" "$2"
+        use_node "$1" "$2"
+        asked "flush tables with read lock; do sleep($3)"
         ;;
     artisan)
         [ $# -ge 3 ] || { usage && exit 2; }

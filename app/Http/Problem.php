@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Support\OutcomeUnknown;
 use App\Support\StaleVersion;
 use EvenRungs\Core\InvalidValue;
 use EvenRungs\Formats\Problem as FieldProblem;
 use EvenRungs\Formats\UnusableInput;
 use Illuminate\Auth\AuthenticationException;
+use Illuminate\Database\ConcurrencyErrorDetector;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Session\TokenMismatchException;
@@ -24,8 +26,8 @@ final class Problem
 {
     private const RETRY_AFTER_S = 5;
 
-    /** Codes of MariaDB and its driver: no connection, too many, gone in between, shutting down. */
-    private const AWAY = [1040, 1053, 2002, 2006, 2013];
+    /** Codes of MariaDB and its driver: no connection, too many, a node apart from the others, shutting down, gone in between. */
+    private const AWAY = [1040, 1047, 1053, 2002, 2006, 2013];
 
     /**
      * @param  list<FieldProblem>  $errors
@@ -58,11 +60,22 @@ final class Problem
                 413 => 'That is too large.',
                 419 => 'The page was open too long; reload it and try again.',
                 429 => 'Too many tries. Wait a minute.',
+                503 => 'This cannot be answered right now. Nothing was changed; try again in a moment.',
                 default => 'That did not work.',
             }, headers: $e->getHeaders()),
             $e instanceof FatalError && str_contains($e->getMessage(), 'Maximum execution time') => new self(
                 503,
                 'This took too long and was given up. Nothing was changed.',
+                headers: ['Retry-After' => self::RETRY_AFTER_S],
+            ),
+            $e instanceof OutcomeUnknown => new self(
+                504,
+                'The database went away in the middle of this. Look whether it was kept before you do it again.',
+                headers: ['Retry-After' => self::RETRY_AFTER_S],
+            ),
+            (new ConcurrencyErrorDetector)->causedByConcurrencyError($e) => new self(
+                503,
+                'Too many change this at once. Nothing was changed; try again in a moment.',
                 headers: ['Retry-After' => self::RETRY_AFTER_S],
             ),
             self::isDatabaseAway($e) => new self(

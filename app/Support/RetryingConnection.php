@@ -6,6 +6,8 @@ namespace App\Support;
 
 use Closure;
 use Illuminate\Database\MariaDbConnection;
+use PDOException;
+use Throwable;
 
 /**
  * A connection whose transactions are tried again where another got in their way: a deadlock on one server, or a commit that a cluster did
@@ -21,5 +23,37 @@ final class RetryingConnection extends MariaDbConnection
     public function transaction(Closure $callback, $attempts = 1)
     {
         return parent::transaction($callback, max($attempts, self::TRIES));
+    }
+
+    /** @throws OutcomeUnknown */
+    public function commit(): void
+    {
+        try {
+            parent::commit();
+        } catch (PDOException $e) {
+            $this->tellUnknown($e);
+            throw $e;
+        }
+    }
+
+    /**
+     * @param  int  $currentAttempt
+     * @param  int  $maxAttempts
+     *
+     * @throws OutcomeUnknown
+     */
+    protected function handleCommitTransactionException(Throwable $e, $currentAttempt, $maxAttempts): void
+    {
+        $this->tellUnknown($e);
+        parent::handleCommitTransactionException($e, $currentAttempt, $maxAttempts);
+    }
+
+    /** @throws OutcomeUnknown where the connection went in the middle of it */
+    private function tellUnknown(Throwable $e): void
+    {
+        if ($this->causedByLostConnection($e)) {
+            $this->transactions = 0;
+            throw new OutcomeUnknown($e->getMessage(), previous: $e);
+        }
     }
 }

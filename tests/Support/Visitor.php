@@ -45,6 +45,12 @@ final class Visitor
         unset($this->cookies['XSRF-TOKEN']);
     }
 
+    /** Comes with what another carries, as one browser does that is led to another server. */
+    public function takeCookiesOf(self $other): void
+    {
+        $this->cookies = $other->cookies;
+    }
+
     public function signIn(string $email = 'trainer@slipway.example', string $password = 'slipway-demo'): int
     {
         return $this->send('POST', '/api/sign-in', ['email' => $email, 'password' => $password])[0];

@@ -7,6 +7,7 @@ namespace App\Http\Middleware;
 use App\Models\Client;
 use App\Models\Trainer;
 use App\Support\Happened;
+use App\Support\Nodes;
 use App\Support\Stamps;
 use Closure;
 use Illuminate\Database\ConcurrencyErrorDetector;
@@ -61,6 +62,7 @@ final class Recorded
             if (! $again) {
                 return $response;
             }
+            Nodes::waitForAll();
         }
     }
 

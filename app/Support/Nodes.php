@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
+
+/**
+ * Several databases that hold the same: what one of them took is on its way to the others for some thousandths of a second. Reads wait for
+ * that only where they would otherwise not see what the same person wrote before, or what a write was refused for. With one database nothing
+ * is asked.
+ */
+final class Nodes
+{
+    private const MOST_S = 2;
+
+    /** As MariaDB numbers what its nodes agreed on: domain, server, place in the order. */
+    private const PLACE = '/^\d{1,10}-\d{1,10}-\d{1,19}$/D';
+
+    private static function areSeveral(): bool
+    {
+        return (bool) config('database.several');
+    }
+
+    /** @return string|null the place of what this connection wrote last in the order that all nodes keep; null with one database */
+    public static function written(): ?string
+    {
+        return self::areSeveral() ? (string) DB::scalar('select wsrep_last_written_gtid()') : null;
+    }
+
+    /**
+     * Waits until the node that answers has what was written up to there.
+     *
+     * @throws ServiceUnavailableHttpException where it is too far behind
+     */
+    public static function waitUpTo(?string $place): void
+    {
+        if ($place === null || ! self::areSeveral() || preg_match(self::PLACE, $place) !== 1) {
+            return;
+        }
+        try {
+            DB::scalar('select wsrep_sync_wait_upto_gtid(?, ?)', [$place, self::MOST_S]);
+        } catch (QueryException $e) {
+            throw new ServiceUnavailableHttpException(1, 'This node is behind.', $e);
+        }
+    }
+
+    /** Waits until the node that answers has everything that any node took before now. */
+    public static function waitForAll(): void
+    {
+        if (self::areSeveral()) {
+            DB::select('set statement wsrep_sync_wait = 1 for select 1');
+        }
+    }
+}
