@@ -110,7 +110,10 @@ run_node() {
     # who says nothing for two seconds is suspected, and out after four
     own="$own;evs.keepalive_period=PT0.5S;evs.inactive_check_period=PT0.25S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT4S"
     own="$own;evs.install_timeout=PT4S;gcache.size=128M;gcache.recover=yes;pc.recovery=true"
-    as_user "$(database_user)" nohup mariadbd --no-defaults --datadir="$var/mysql" --socket="$socket" --pid-file="$var/run/db.pid" \
+    # not through a function: its shell would stay and hold whatever reads what this one writes
+    local as=()
+    [ "$(id -u)" != 0 ] || as=(setpriv --reuid mysql --regid mysql --clear-groups)
+    nohup "${as[@]}" mariadbd --no-defaults --datadir="$var/mysql" --socket="$socket" --pid-file="$var/run/db.pid" \
         --bind-address=127.0.0.1 --port="$(port "$cluster" "$node" sql)" --skip-name-resolve --log-error="$var/log/db.log" --tmpdir="$var/tmp" \
         --innodb-buffer-pool-size=128M --innodb-log-file-size=96M --innodb-flush-log-at-trx-commit=1 \
         --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --max-allowed-packet=64M \

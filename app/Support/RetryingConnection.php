@@ -17,6 +17,9 @@ final class RetryingConnection extends MariaDbConnection
 {
     private const TRIES = 3;
 
+    /** Codes of MariaDB: a node apart from the others, an error while it committed. */
+    private const BROKEN_OFF = [1047, 1180];
+
     /**
      * @param  int  $attempts  one is what nobody thought of
      */
@@ -48,10 +51,10 @@ final class RetryingConnection extends MariaDbConnection
         parent::handleCommitTransactionException($e, $currentAttempt, $maxAttempts);
     }
 
-    /** @throws OutcomeUnknown where the connection went in the middle of it */
+    /** @throws OutcomeUnknown where the connection, or the node's to the others, went in the middle of it */
     private function tellUnknown(Throwable $e): void
     {
-        if ($this->causedByLostConnection($e)) {
+        if ($this->causedByLostConnection($e) || ($e instanceof PDOException && in_array($e->errorInfo[1] ?? 0, self::BROKEN_OFF, true))) {
             $this->transactions = 0;
             throw new OutcomeUnknown($e->getMessage(), previous: $e);
         }

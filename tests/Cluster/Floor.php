@@ -126,7 +126,7 @@ final class Floor
         $began = microtime(true);
         for ($tries = 1; ; $tries++) {
             [$status, $answer, $text] = $this->visitor->send($method, $path, $body);
-            if ($status === 200) {
+            if ($status >= 200 && $status < 300) {
                 break;
             }
             $found = $look !== null && $tries > 1 ? $look() : null;
@@ -137,8 +137,7 @@ final class Floor
             if (($status !== 0 && $status < 500) || $status === 500 || microtime(true) - $began > self::MOST_S) {
                 throw new RuntimeException("{$this->name}: {$method} {$path} was answered {$status} at try {$tries}: {$text}");
             }
-            $tell = sprintf("%s %s %d %s\n", date('H:i:s'), $is, $status, $this->visitor->headers['x-node'] ?? '');
-            fwrite(STDERR, $tell);
+            fwrite(STDERR, sprintf("%s %s %d %s\n", date('H:i:s'), $is, $status, $text));
             usleep(self::AGAIN_US);
         }
         $this->asked[] = ['at' => $began, 's' => microtime(true) - $began, 'tries' => $tries, 'is' => $is];

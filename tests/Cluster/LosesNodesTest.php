@@ -47,7 +47,7 @@ final class LosesNodesTest extends TestCase
         $asked = array_merge(...array_column($reports, 'asked'));
         (new Figures($plugs->moments, $asked, microtime(true) - $began))->print($seed);
 
-        $copies = array_map(static fn (string $node): string => Site::tell('artisan', 'a', $node, 'studio', 'take-out', 'Slipway'), ['db1', 'db2', 'db3']);
+        $copies = array_map(static fn (string $node): string => Site::tell('artisan', 'a', $node, 'studio', 'take-out', Site::studio()), ['db1', 'db2', 'db3']);
         self::assertSame([$copies[0], $copies[0]], [$copies[1], $copies[2]], 'the same from each node');
         self::assertSame($taken, self::kept($copies[0], $taken), 'seed '.$seed);
     }

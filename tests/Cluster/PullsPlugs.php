@@ -34,7 +34,7 @@ final class PullsPlugs
         usleep($this->chance->getInt(0, 2_000_000));
         $from = microtime(true);
         Site::tell($act, $cluster, $node);
-        usleep($this->chance->getInt(0, 5_000_000));
+        usleep($this->chance->getInt(500_000, 6_000_000));
         Site::tell('heal', $cluster, $node);
         $this->moments[] = ['what' => $what, 'node' => $node, 'from' => $from, 'to' => microtime(true)];
     }

@@ -20,6 +20,12 @@ final class Site
         return (int) (getenv('EVEN_RUNGS_CLUSTER_PORT') ?: 9000);
     }
 
+    /** The studio of the demo. */
+    public static function studio(): string
+    {
+        return json_decode((string) file_get_contents(dirname(__DIR__, 2).'/demo/scenario.json'), true)['studio']['name'];
+    }
+
     /** Somebody before the proxy, at a studio's own name where one is given. */
     public static function visitor(string $host = '127.0.0.1'): Visitor
     {
@@ -44,7 +50,8 @@ final class Site
     public static function begin(string ...$words): callable
     {
         $process = proc_open(
-            ['bash', dirname(__DIR__, 2).'/ops/cluster.sh', ...array_values($words)],
+            // servers that it starts would hold what this process writes to
+            ['bash', '-c', 'exec 3>&- 4>&- 5>&- 6>&- 7>&- 8>&- 9>&-; exec bash "$@"', 'sh', dirname(__DIR__, 2).'/ops/cluster.sh', ...array_values($words)],
             [['file', '/dev/null', 'r'], ['pipe', 'w'], ['pipe', 'w']],
             $pipes,
         );
