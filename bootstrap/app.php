@@ -6,7 +6,9 @@ use App\Console\ClaimLease;
 use App\Console\DemoSeed;
 use App\Console\DrawFigures;
 use App\Console\ManySeed;
+use App\Console\MoveStudio;
 use App\Console\StudioAdmin;
+use App\Console\StudioPlaces;
 use App\Console\TrainerAdmin;
 use App\Http\Middleware\KeptSession;
 use App\Http\Middleware\MayReach;
@@ -34,7 +36,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
             require dirname(__DIR__).'/routes/web.php';
         },
     )
-    ->withCommands([ClaimLease::class, DemoSeed::class, DrawFigures::class, ManySeed::class, StudioAdmin::class, TrainerAdmin::class])
+    ->withCommands([ClaimLease::class, DemoSeed::class, DrawFigures::class, ManySeed::class, MoveStudio::class, StudioAdmin::class, StudioPlaces::class, TrainerAdmin::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->use([ValidatePostSize::class, SecurityHeaders::class, WellFormed::class]);
         $middleware->group('web', [EncryptCookies::class, SeesOwnWrites::class, KeptSession::class, SameOrigin::class, SubstituteBindings::class]);

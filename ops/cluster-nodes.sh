@@ -53,7 +53,7 @@ port() {
 each_cluster() {
     local each
     for each in "$clusters"/[a-h]; do
-        [ -d "$each" ] && "$@" "$(basename "$each")"
+        [ ! -d "$each" ] || "$@" "$(basename "$each")"
     done
 }
 
@@ -280,7 +280,7 @@ start_proxy() {
     local first
     mkdir -p "$front"
     touch "$front/studios.map"
-    first=$(each_cluster echo | head -n 1)
+    first=$(each_cluster echo | sed -n 1p)
     {
         cat <<CONF
 global

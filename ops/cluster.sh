@@ -20,7 +20,7 @@ ops/cluster.sh hold CLUSTER NODE SECONDS
 ops/cluster.sh artisan CLUSTER NODE WORDS...
                                    a command of the application, on what one database node (or web server) sees
 ops/cluster.sh place STUDIO HOST   a studio of any cluster gets a host name of its own
-ops/cluster.sh move STUDIO CLUSTER everything of a studio goes to another cluster, under the same host name
+ops/cluster.sh move HOST CLUSTER   everything of a studio goes to another cluster, under the same host name
 HELP
 }
 

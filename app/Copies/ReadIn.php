@@ -78,16 +78,19 @@ final class ReadIn
     /**
      * A whole studio beside those that are there. Nobody can sign in before they chose a new password.
      *
+     * @param  ?SameIds  $same  where it is the same studio that comes from another database
+     *
      * @throws UnusableInput naming what cannot be used
      */
-    public function studio(string $text): Studio
+    public function studio(string $text, ?SameIds $same = null): Studio
     {
         $document = TakenOutDocument::read($text, TakeOutDocument::OF_STUDIO);
 
-        return $this->once(function () use ($document): Studio {
+        return $this->once(function () use ($document, $same): Studio {
             $of = (array) ($document['studio'] ?? []);
-            $studio = Studio::query()->create(
+            $studio = Studio::query()->forceCreate(
                 [
+                    ...($same === null ? [] : ['id' => $same->studio]),
                     'name' => TakenOutDocument::text($of, 'name', 200),
                     'emergency_steps' => $of['emergency_steps'] ?? null,
                     'bands' => TakenOutDocument::bands($of['bands'] ?? null),
@@ -95,7 +98,7 @@ final class ReadIn
                     ...array_intersect_key(array_map(strval(...), (array) ($of['settings'] ?? [])), array_flip(Studio::SETTINGS)),
                 ],
             );
-            $people = ReadInPeople::of($document, $studio->id);
+            $people = ReadInPeople::of($document, $studio->id, $same->people ?? []);
             $this->ownThings($document, $studio->id, TakeOutDocument::OWN, false);
             foreach (TakenOutDocument::list($document, 'happened') as $i => $event) {
                 $this->insert('events', $event, "/happened/{$i}", ['studio_id' => $studio->id, 'client_id' => null], $people);
@@ -107,7 +110,7 @@ final class ReadIn
             Auth::setUser($owner);
             $this->tables->changed();
             foreach (TakenOutDocument::list($document, 'clients') as $i => $each) {
-                OpensEverywhere::check($this->read($each, "/clients/{$i}", $studio->id, $people));
+                OpensEverywhere::check($this->read($each, "/clients/{$i}", $studio->id, $people, $same?->clients[$i] ?? null));
             }
 
             return $studio;
@@ -167,12 +170,12 @@ final class ReadIn
      * @param  array<string, mixed>  $taken
      * @param  array<string, string>  $people
      */
-    private function read(array $taken, string $path, string $studio, array $people): Client
+    private function read(array $taken, string $path, string $studio, array $people, ?string $id = null): Client
     {
         $of = (array) ($taken['client'] ?? []);
-        $id = (string) Str::ulid();
-        $whose = ['studio_id' => $studio, 'client_id' => strtolower($id)];
-        $this->insert('clients', $of, $path.'/client', ['id' => strtolower($id), 'studio_id' => $studio], $people);
+        $id ??= strtolower((string) Str::ulid());
+        $whose = ['studio_id' => $studio, 'client_id' => $id];
+        $this->insert('clients', $of, $path.'/client', ['id' => $id, 'studio_id' => $studio], $people);
         $this->stop();
         foreach (array_unique(array_filter((array) ($taken['trainers'] ?? []), is_string(...))) as $email) {
             DB::table('client_trainer')->insert(

@@ -20,9 +20,12 @@ final class ReadInPeople
 {
     /**
      * @param  array<string, mixed>  $document
+     * @param  array<string, string>  $same  the ids that they keep, by address; nobody else here may have such an address then
      * @return array<string, string> id by address
+     *
+     * @throws UnusableInput
      */
-    public static function of(array $document, string $studio): array
+    public static function of(array $document, string $studio, array $same = []): array
     {
         $ids = [];
         foreach (TakenOutDocument::list($document, 'people') as $i => $each) {
@@ -37,8 +40,12 @@ final class ReadInPeople
 
                 continue;
             }
+            if ($same !== [] && $known !== null) {
+                throw UnusableInput::at("/people/{$i}/email", sprintf('somebody of another studio has the address %s here', $email));
+            }
             // an address belongs to one account of the machine: in another studio the name alone is kept
-            $ids[$email] = Trainer::query()->create([
+            $ids[$email] = Trainer::query()->forceCreate([
+                ...(isset($same[$email]) ? ['id' => $same[$email]] : []),
                 'studio_id' => $studio,
                 'name' => TakenOutDocument::text($each, 'name', 200),
                 'email' => $known === null ? $email : Str::ulid()->toBase32().'@read-in.invalid',

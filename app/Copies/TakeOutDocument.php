@@ -37,6 +37,9 @@ final class TakeOutDocument
     /** @var array<string, Rows> */
     private array $rows = [];
 
+    /** @var list<string> the clients of the studio that was taken out last, in its order */
+    public array $clients = [];
+
     public function client(Client $client): string
     {
         $this->people = [];
@@ -63,9 +66,10 @@ final class TakeOutDocument
         $clients = [];
         foreach (Client::query()->ofStudio($studio->id)->get() as $client) {
             $taken = $this->of($client);
-            $clients[$client->name.' '.json_encode($taken)] = $taken;
+            $clients[$client->name.' '.json_encode($taken)] = [$client->id, $taken];
         }
         ksort($clients, SORT_STRING);
+        $this->clients = array_column($clients, 0);
         $happened = array_map(
             fn (object $row): array => $this->row('events', $row),
             DB::table('events')->where('studio_id', $studio->id)->whereNull('client_id')->orderBy('id')->get()->all(),
@@ -82,7 +86,7 @@ final class TakeOutDocument
             ),
             'own' => $this->own($studio->id, self::OWN),
             'happened' => $happened,
-            'clients' => array_values($clients),
+            'clients' => array_column($clients, 1),
         ]);
     }
 

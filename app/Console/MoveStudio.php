@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\Clients\Erasure;
+use App\Copies\Move;
+use App\Models\Studio;
+use EvenRungs\Formats\UnusableInput;
+use Illuminate\Console\Command;
+use Symfony\Component\Console\Output\OutputInterface;
+
+/**
+ * The steps of a move from one database to another, for ops/cluster.sh: each is safe to do again.
+ */
+final class MoveStudio extends Command
+{
+    protected $signature = 'studio:move {act : find NAME, out ID, in (from standard input), gone ID} {word?}';
+
+    protected $description = 'Take a studio to another cluster, step by step';
+
+    public function handle(Move $move): int
+    {
+        $word = (string) $this->argument('word');
+        $studio = Studio::query()->find($word);
+        switch ($this->argument('act')) {
+            case 'find':
+                Studio::query()->where('name', $word)->pluck('id')->each(fn (string $id) => $this->line($id));
+
+                return self::SUCCESS;
+            case 'out':
+                $studio !== null && $this->output->write($move->out($studio), false, OutputInterface::OUTPUT_RAW);
+
+                return $studio === null ? self::FAILURE : self::SUCCESS;
+            case 'in':
+                try {
+                    $this->line($move->in((string) stream_get_contents(STDIN))->name);
+                } catch (UnusableInput $e) {
+                    $this->error(ltrim($e->problems[0]->path.': '.$e->problems[0]->message, '/: '));
+
+                    return self::FAILURE;
+                }
+
+                return self::SUCCESS;
+            case 'gone':
+                $studio !== null && Erasure::studio($studio->id);
+
+                return self::SUCCESS;
+            default:
+                return self::INVALID;
+        }
+    }
+}
