@@ -18,9 +18,20 @@ set_place() {
 under_way() { tell_proxy 'show table site' | grep -F "key=$1 " | sed -n 's/.*conn_cur=//p'; }
 is_idle() { [ "$(under_way "$1")" = 0 ] || [ -z "$(under_way "$1")" ]; }
 
+# drop_removed HOST: the host name of a studio that no cluster has any more is free.
+drop_removed() {
+    local id each
+    read -r id each < <(places of "$1") || return 0
+    for each in $(each_cluster echo); do
+        [ -z "$(studio_act "$each" find "$id")" ] || return 0
+    done
+    places drop "$1"
+}
+
 place_studio() { # NAME HOST
     local each id
     [[ "$2" =~ ^[a-z0-9][a-z0-9.-]{0,98}$ ]] || fail "a host name has small letters, digits, dots and hyphens: $2"
+    drop_removed "$2"
     for each in $(each_cluster echo); do
         id=$(studio_act "$each" find "$1")
         [ -n "$id" ] || continue

@@ -16,7 +16,7 @@ use Symfony\Component\Console\Output\OutputInterface;
  */
 final class MoveStudio extends Command
 {
-    protected $signature = 'studio:move {act : find NAME, out ID, in (from standard input), gone ID} {word?}';
+    protected $signature = 'studio:move {act : find NAME|ID, out ID, in (from standard input), gone ID} {word?}';
 
     protected $description = 'Take a studio to another cluster, step by step';
 
@@ -26,7 +26,7 @@ final class MoveStudio extends Command
         $studio = Studio::query()->find($word);
         switch ($this->argument('act')) {
             case 'find':
-                Studio::query()->where('name', $word)->pluck('id')->each(fn (string $id) => $this->line($id));
+                Studio::query()->where('name', $word)->orWhere('id', $word)->pluck('id')->each(fn (string $id) => $this->line($id));
 
                 return self::SUCCESS;
             case 'out':

@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class StudioPlaces extends Command
 {
-    protected $signature = 'studio:places {act : map, put HOST STUDIO CLUSTER, of HOST, begin HOST CLUSTER, end HOST or back HOST} {words?*}';
+    protected $signature = 'studio:places {act : map, put HOST STUDIO CLUSTER, of HOST, begin HOST CLUSTER, end HOST, back HOST or drop HOST} {words?*}';
 
     protected $description = 'Know in which cluster a studio is';
 
@@ -33,6 +33,7 @@ final class StudioPlaces extends Command
                 + $row->clone()->where('goes_to', $second)->count(),
             'end' => $row->whereNotNull('goes_to')->update(['cluster' => DB::raw('goes_to'), 'goes_to' => null, 'since' => now()]),
             'back' => $row->update(['goes_to' => null]),
+            'drop' => $row->delete(),
             default => 0,
         };
 
