@@ -194,6 +194,7 @@ APP_URL=http://127.0.0.1:$site_port
 CUFF_ADDRESS=
 CAMERA_ADDRESS=
 DB_SOCKET=
+DB_HOST=127.0.0.1
 WEB_PORT=$(port "$cluster" "$node" web)
 DB_PORT=$(port "$cluster" "$node" through)
 DB_DATABASE=even_rungs
@@ -212,6 +213,8 @@ start_web_node() {
     write_web_settings
     behind=proxy start_php
     behind=proxy start_web
+    # one at each server; which of them makes the copy of the night is for the lease to say
+    start_keeper
 }
 
 answers_itself() { curl -fsS --max-time 2 --haproxy-protocol "http://127.0.0.1:$(setting WEB_PORT)/api/health"; }
@@ -370,7 +373,7 @@ status_of() {
 
 pids_of() {
     local each pid
-    for each in nginx:nginx fpm:php-fpm; do
+    for each in nginx:nginx fpm:php-fpm keeper:bash; do
         is_ours "$var/run/${each%%:*}.pid" "${each#*:}" || continue
         pid=$(cat "$var/run/${each%%:*}.pid")
         printf '%s\n' "$pid"
@@ -411,6 +414,7 @@ heal_node() {
 
 leave_node() {
     use_node "$1" "$2"
+    stop_one "$var/run/keeper.pid" bash TERM
     stop_one "$var/run/nginx.pid" nginx QUIT
     stop_one "$var/run/fpm.pid" php-fpm QUIT
     stop_one "$var/run/db.pid" mariadbd TERM

@@ -21,6 +21,8 @@ ops/cluster.sh artisan CLUSTER NODE WORDS...
                                    a command of the application, on what one database node (or web server) sees
 ops/cluster.sh place STUDIO HOST   a studio of any cluster gets a host name of its own
 ops/cluster.sh move HOST CLUSTER   everything of a studio goes to another cluster, under the same host name
+ops/cluster.sh backup CLUSTER FOLDER, restore CLUSTER FILE
+                                   a file as ./even-rungs backup writes it; only a cluster without a studio takes one
 HELP
 }
 
@@ -54,6 +56,12 @@ case "$act" in
         [ $# -eq 2 ] || { usage && exit 2; }
         . "$(dirname "$0")/cluster-studios.sh"
         "${act}_studio" "$1" "$2"
+        ;;
+    backup | restore)
+        [ $# -eq 2 ] || { usage && exit 2; }
+        check_node "$1" db1
+        . "$(dirname "$0")/cluster-copies.sh"
+        "${act}_cluster" "$1" "$2"
         ;;
     *) usage && [ -z "$act" ] || exit 2 ;;
 esac

@@ -16,6 +16,15 @@ crypt() {
     EVEN_RUNGS_KEY=$(passphrase) openssl enc "$1" -aes-256-cbc -pbkdf2 -iter 600000 -md sha256 -pass env:EVEN_RUNGS_KEY -in "$2" -out "$3" 2>/dev/null
 }
 
+# where_from: how a copy is taken: through the socket of this machine's database, or of whichever node of a cluster the settings lead to.
+where_from() {
+    if [ -n "$(setting DB_SOCKET)" ]; then
+        printf '%s\n' "--socket=$socket" "--user=$(id -un)"
+    else
+        printf '%s\n' --protocol=tcp "--host=$(setting DB_HOST)" "--port=$(setting DB_PORT)" "--user=$(setting DB_USERNAME)"
+    fi
+}
+
 # make_backup FOLDER NAME: a consistent copy while everything runs; prints the file.
 make_backup() {
     local folder=$1 name=$2 work file
@@ -23,7 +32,9 @@ make_backup() {
     chmod 700 "$folder" 2>/dev/null || true
     work=$(mktemp -d "$var/tmp/backup.XXXXXX")
     mkdir "$work/copy"
-    mariadb-dump --no-defaults --socket="$socket" --user="$(id -un)" --single-transaction --quick --no-tablespaces --skip-comments --hex-blob \
+    local from=()
+    mapfile -t from < <(where_from)
+    MYSQL_PWD=$([ -n "$(setting DB_SOCKET)" ] || setting DB_PASSWORD) mariadb-dump --no-defaults "${from[@]}" --single-transaction --quick --no-tablespaces --skip-comments --hex-blob \
         even_rungs >"$work/copy/database.sql" 2>"$var/log/backup.log" || { rm -rf "$work" && fail "the database could not be copied; see var/$instance/log/backup.log"; }
     tail -c 200 "$work/copy/database.sql" | grep -q 'SQL_NOTES' || { rm -rf "$work" && fail "the copy of the database is not whole"; }
     cp "$var/app.env" "$work/copy/app.env"

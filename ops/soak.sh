@@ -3,6 +3,7 @@
 # 1,000 careers of a year, whose weeks to the top are printed by style, and 120 that go on until they end at the top.
 . "$(dirname "$0")/common.sh"
 . "$(dirname "$0")/services.sh"
+[ "${1:-}" != cluster ] || exec bash ops/soak-cluster.sh
 bash ops/install.sh test
 if [ "${1:-}" = mutants ]; then
     shift

@@ -13,13 +13,13 @@ final class Figures
      * @param  list<array{what: string, node: string, from: float, to: float}>  $moments
      * @param  list<array{at: float, s: float, tries: int, is: string}>  $asked
      */
-    public function __construct(private readonly array $moments, private readonly array $asked, private readonly float $seconds)
+    public function __construct(private readonly array $moments, private readonly array $asked)
     {
     }
 
-    public function print(int $seed): void
+    public function print(string $title): void
     {
-        printf("seed %d, %d moments, %.0f s\n", $seed, count($this->moments), $this->seconds);
+        echo $title, "\n";
         printf("%-36s %9s %9s %9s %9s %9s %9s\n", 'while', 'requests', 'again', 'p50 ms', 'p95 ms', 'p99 ms', 'longest s');
         $rows = ['nothing was wrong' => $this->during(null)];
         foreach (array_unique(array_column($this->moments, 'what')) as $what) {
@@ -45,7 +45,7 @@ final class Figures
     {
         return array_values(array_filter($this->asked, function (array $each) use ($what): bool {
             foreach ($this->moments as $moment) {
-                if ($each['at'] + $each['s'] > $moment['from'] && $each['at'] < $moment['to']) {
+                if ($moment['from'] < $each['at'] + $each['s'] && $each['at'] < $moment['to']) {
                     return $moment['what'] === $what;
                 }
             }

@@ -27,14 +27,20 @@ final class LosesNodesTest extends TestCase
         $plugs = new PullsPlugs(new Randomizer(new Mt19937($seed)));
         for ($i = 0; $i < (int) (getenv('EVEN_RUNGS_MOMENTS') ?: self::MOMENTS); $i++) {
             $plugs->once('a');
-            fwrite(STDERR, sprintf("%s %s: %.1f s until it was as the others again\n", $plugs->moments[$i]['node'], $plugs->moments[$i]['what'], $plugs->moments[$i]['to'] - $plugs->moments[$i]['from']));
+            $moment = $plugs->moments[$i];
+            fwrite(STDERR, sprintf("%2d %s, %s: %.1f s\n", $i + 1, $moment['what'], $moment['node'], $moment['to'] - $moment['from']));
         }
         sleep(2);
         ['wrong' => $wrong, 'taken' => $taken, 'asked' => $asked] = $floors->end();
         self::assertSame([], $wrong, 'seed '.$seed);
-        (new Figures($plugs->moments, $asked, microtime(true) - $began))->print($seed);
+        (new Figures($plugs->moments, $asked))->print(
+            sprintf('%d moments in %.0f s under four floors, seed %d', count($plugs->moments), microtime(true) - $began, $seed),
+        );
 
-        $copies = array_map(static fn (string $node): string => Site::tell('artisan', 'a', $node, 'studio', 'take-out', Site::studio()), ['db1', 'db2', 'db3']);
+        $copies = array_map(
+            static fn (string $node): string => Site::tell('artisan', 'a', $node, 'studio', 'take-out', Site::studio()),
+            ['db1', 'db2', 'db3'],
+        );
         self::assertSame([$copies[0], $copies[0]], [$copies[1], $copies[2]], 'the same from each node');
         self::assertSame($taken, Floors::kept($copies[0], $taken), 'seed '.$seed);
     }

@@ -40,6 +40,31 @@ final class Site
         return new Visitor('http://127.0.0.1:'.(self::port() + 100 + $node), [self::SAYS_WHO_ASKS => true]);
     }
 
+    /** Where the nodes keep what is theirs. */
+    public static function folder(): string
+    {
+        return dirname(__DIR__, 2).'/var/cluster/';
+    }
+
+    /** The last line of what a database node itself answers. */
+    public static function ask(string $cluster, string $node, string $statement): string
+    {
+        $process = proc_open(
+            ['mariadb', '--no-defaults', '--socket='.self::folder()."{$cluster}/{$node}/run/db.sock", '-N', '-e', $statement],
+            [['file', '/dev/null', 'r'], ['pipe', 'w']],
+            $pipes,
+        );
+        $said = is_resource($process) ? trim((string) stream_get_contents($pipes[1])) : '';
+
+        return (string) substr((string) strrchr("\n".$said, "\n"), 1);
+    }
+
+    /** @return list<string> the copies that the web servers of a cluster made by themselves */
+    public static function nightlyCopies(string $cluster): array
+    {
+        return glob(self::folder()."{$cluster}/web*/backups/nightly-*.gz") ?: [];
+    }
+
     /** What a command of ops/cluster.sh writes. */
     public static function tell(string ...$words): string
     {
