@@ -23,7 +23,11 @@ $mariadb = [
             ."NO_ENGINE_SUBSTITUTION'",
         PDO::ATTR_EMULATE_PREPARES => true,
         PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', false),
-    ],
+    ] + (env('DB_TLS_CA', '') === '' ? [] : [
+        // a database on another machine, whose certificate names the host that is asked
+        PDO::MYSQL_ATTR_SSL_CA => env('DB_TLS_CA'),
+        PDO::MYSQL_ATTR_SSL_VERIFY_SERVER_CERT => true,
+    ]),
 ];
 
 // the same server apart: what is written there is not taken back with a request that failed. Its name keeps PHP from handing out the kept

@@ -80,8 +80,9 @@ kept() {
 make_group_certificate() {
     local folder="$clusters/$1"
     [ ! -s "$folder/group.crt" ] || return 0
-    (umask 077 && openssl req -x509 -newkey rsa:2048 -nodes -days 3650 -sha256 -subj "/CN=Even Rungs, cluster $1" \
+    (umask 077 && openssl req -x509 -newkey rsa:2048 -nodes -days 3650 -sha256 -subj "/CN=Even Rungs, cluster $1" -addext subjectAltName=IP:127.0.0.1,DNS:localhost \
         -keyout "$folder/group.key" -out "$folder/group.crt" 2>"$folder/tls.log") || fail "no certificate could be made; see var/cluster/$1/tls.log"
+    chmod 644 "$folder/group.crt"
 }
 
 # database_user: as whom the databases run. Started by root, as the user of Debian's package: rsync, which brings a whole copy, refuses root.
@@ -116,6 +117,7 @@ run_node() {
     nohup "${as[@]}" mariadbd --no-defaults --datadir="$var/mysql" --socket="$socket" --pid-file="$var/run/db.pid" \
         --bind-address=127.0.0.1 --port="$(port "$cluster" "$node" sql)" --skip-name-resolve --log-error="$var/log/db.log" --tmpdir="$var/tmp" \
         --innodb-buffer-pool-size=128M --innodb-log-file-size=96M --innodb-flush-log-at-trx-commit=1 \
+        --ssl-ca="$clusters/$cluster/group.crt" --ssl-cert="$clusters/$cluster/group.crt" --ssl-key="$clusters/$cluster/group.key" \
         --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --max-allowed-packet=64M \
         --binlog-format=ROW --innodb-autoinc-lock-mode=2 --wsrep-on=ON --wsrep-provider="$galera" --wsrep-cluster-name="even-rungs-$cluster" \
         --wsrep-cluster-address="gcomm://${others#,}" --wsrep-node-name="$node" --wsrep-node-address="127.0.0.1:$(port "$cluster" "$node" group)" \
@@ -164,7 +166,7 @@ start_databases() {
         run_node --wsrep-new-cluster
         wait_for 60 "database $1 $best" is_synced
         db -e "CREATE DATABASE IF NOT EXISTS even_rungs CHARACTER SET utf8mb4;
-            CREATE USER IF NOT EXISTS 'even_rungs'@'127.0.0.1' IDENTIFIED BY '$(kept "$1" password)';
+            CREATE USER IF NOT EXISTS 'even_rungs'@'127.0.0.1' IDENTIFIED BY '$(kept "$1" password)' REQUIRE SSL;
             GRANT ALL ON even_rungs.* TO 'even_rungs'@'127.0.0.1';
             CREATE USER IF NOT EXISTS 'health'@'127.0.0.1'" || fail "the database users could not be made"
     fi
@@ -201,6 +203,7 @@ DB_DATABASE=even_rungs
 DB_USERNAME=even_rungs
 DB_PASSWORD=$(kept "$cluster" password)
 DB_SEVERAL=1
+DB_TLS_CA=$clusters/$cluster/group.crt
 SET
     )
 }

@@ -21,7 +21,7 @@ where_from() {
     if [ -n "$(setting DB_SOCKET)" ]; then
         printf '%s\n' "--socket=$socket" "--user=$(id -un)"
     else
-        printf '%s\n' --protocol=tcp "--host=$(setting DB_HOST)" "--port=$(setting DB_PORT)" "--user=$(setting DB_USERNAME)"
+        printf '%s\n' --protocol=tcp "--host=$(setting DB_HOST)" "--port=$(setting DB_PORT)" "--user=$(setting DB_USERNAME)" "--ssl-ca=$(setting DB_TLS_CA)" --ssl-verify-server-cert
     fi
 }
 

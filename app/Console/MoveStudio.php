@@ -22,8 +22,8 @@ final class MoveStudio extends Command
 
     public function handle(Move $move): int
     {
-        $word = (string) $this->argument('word');
-        $studio = Studio::query()->find($word);
+        $word = $this->argument('word');
+        $studio = Studio::query()->where('id', $word)->first();
         switch ($this->argument('act')) {
             case 'find':
                 Studio::query()->where('name', $word)->orWhere('id', $word)->pluck('id')->each(fn (string $id) => $this->line($id));

@@ -13,7 +13,8 @@ use Illuminate\Support\Facades\DB;
  */
 final class StudioPlaces extends Command
 {
-    protected $signature = 'studio:places {act : map, put HOST STUDIO CLUSTER, of HOST, begin HOST CLUSTER, end HOST, back HOST or drop HOST} {words?*}';
+    protected $signature = 'studio:places {act : map, put HOST STUDIO CLUSTER, of HOST, begin HOST CLUSTER, end HOST, back HOST or drop '
+        .'HOST} {words?*}';
 
     protected $description = 'Know in which cluster a studio is';
 

@@ -67,7 +67,9 @@ final class Move
             foreach ($people as $each) {
                 DB::table('trainers')->where('id', $each['id'])->update([
                     ...array_intersect_key($each, array_flip(self::OF_TRAINERS)),
-                    'code_secret' => $each['code_secret'] === null ? null : Crypt::encryptString((string) base64_decode($each['code_secret'], true)),
+                    'code_secret' => is_string($each['code_secret'])
+                        ? Crypt::encryptString((string) base64_decode($each['code_secret'], true))
+                        : null,
                 ]);
             }
             foreach (self::AS_THEY_ARE as $table) {
@@ -76,7 +78,7 @@ final class Move
                 }
             }
             if ($this->takesOut->studio($studio) !== $moved['take_out']) {
-                throw UnusableInput::at('/take_out', 'what was read in is not what was taken out; nothing was moved');
+                throw UnusableInput::at('/take_out', 'what was read in is not what was taken out');
             }
             Happened::write($studio->id, 'Moved to another cluster');
 

@@ -76,9 +76,8 @@ final class ReadIn
     }
 
     /**
-     * A whole studio beside those that are there. Nobody can sign in before they chose a new password.
-     *
-     * @param  ?SameIds  $same  where it is the same studio that comes from another database
+     * A whole studio beside those that are there, or the same that comes from another database. Nobody can sign in before they chose a
+     * new password.
      *
      * @throws UnusableInput naming what cannot be used
      */
@@ -89,8 +88,7 @@ final class ReadIn
         return $this->once(function () use ($document, $same): Studio {
             $of = (array) ($document['studio'] ?? []);
             $studio = Studio::query()->forceCreate(
-                [
-                    ...($same === null ? [] : ['id' => $same->studio]),
+                array_filter(['id' => $same?->studio]) + [
                     'name' => TakenOutDocument::text($of, 'name', 200),
                     'emergency_steps' => $of['emergency_steps'] ?? null,
                     'bands' => TakenOutDocument::bands($of['bands'] ?? null),

@@ -9,9 +9,9 @@ use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 
 /**
- * Several databases that hold the same: what one of them took is on its way to the others for some thousandths of a second. Reads wait for
- * that only where they would otherwise not see what the same person wrote before, or what a write was refused for. With one database nothing
- * is asked.
+ * Several databases that hold the same: what one of them took is on its way to the others for some thousandths of a second. Reads wait
+ * for that only where they would otherwise not see what the same person wrote before, or what a write was refused for. With one database
+ * nothing is asked.
  */
 final class Nodes
 {

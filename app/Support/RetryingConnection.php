@@ -54,9 +54,10 @@ final class RetryingConnection extends MariaDbConnection
     /** @throws OutcomeUnknown where the connection, or the node's to the others, went in the middle of it */
     private function tellUnknown(Throwable $e): void
     {
-        if ($this->causedByLostConnection($e) || ($e instanceof PDOException && in_array($e->errorInfo[1] ?? 0, self::BROKEN_OFF, true))) {
+        $isApart = $e instanceof PDOException && in_array($e->errorInfo[1] ?? 0, self::BROKEN_OFF, true);
+        if ($isApart || $this->causedByLostConnection($e)) {
             $this->transactions = 0;
-            throw new OutcomeUnknown($e->getMessage(), previous: $e);
+            throw new OutcomeUnknown('The commit broke off.', previous: $e);
         }
     }
 }

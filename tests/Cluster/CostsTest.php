@@ -7,8 +7,8 @@ namespace Tests\Cluster;
 use PHPUnit\Framework\TestCase;
 
 /**
- * What one set and one plan cost each part of a cluster in processor time, and how much of it goes over the wire and onto the disk: what the
- * sums of docs/scale.md start from. Part of `./even-rungs soak cluster` only.
+ * What one set costs each part of a cluster in processor time, and how much of it goes over the wire and onto the disk: what the sums of
+ * docs/scale.md start from. Part of `./even-rungs soak cluster` only.
  */
 final class CostsTest extends TestCase
 {
@@ -40,7 +40,11 @@ final class CostsTest extends TestCase
         foreach ($cpuThen as $part => $seconds) {
             printf("%-12s %6.2f ms of a processor for each request\n", $part, 1000 * ($seconds - $cpu[$part]) / count($asked));
         }
-        printf("%.0f bytes a set to each other node, %.0f bytes a set on each disk\n", ($wireThen - $wire) / $sets, ($bytesThen - $bytes) / $sets);
+        printf(
+            "%.0f bytes a set to each other node, %.0f bytes a set on each disk\n",
+            ($wireThen - $wire) / $sets,
+            ($bytesThen - $bytes) / $sets,
+        );
     }
 
     /** @return array<string, float> seconds of a processor so far, by part, its children included */

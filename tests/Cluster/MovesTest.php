@@ -17,9 +17,7 @@ final class MovesTest extends TestCase
     protected function setUp(): void
     {
         Site::tell('artisan', 'a', 'web1', 'demo:seed', '--again', '--yes');
-        if (str_contains(Site::tell('artisan', 'b', 'web1', 'studio', 'list'), Site::studio())) {
-            Site::tell('artisan', 'b', 'web1', 'studio', 'remove', Site::studio(), '--yes');
-        }
+        Site::empty('b');
         Site::tell('place', Site::studio(), self::HOST);
     }
 
@@ -65,7 +63,7 @@ final class MovesTest extends TestCase
             self::assertStringContainsString('Nothing was moved', $e->getMessage());
         }
         self::assertStringContainsString('Only here', $visitor->send('GET', '/api/take-out')[2], 'whoever was signed in goes on');
-        Site::tell('artisan', 'b', 'web1', 'studio', 'remove', Site::studio(), '--yes');
+        Site::empty('b');
         Site::tell('move', self::HOST, 'b');
         self::assertSame(200, $visitor->signIn());
         self::assertStringContainsString('Only here', $visitor->send('GET', '/api/take-out')[2]);

@@ -40,6 +40,14 @@ final class Site
         return new Visitor('http://127.0.0.1:'.(self::port() + 100 + $node), [self::SAYS_WHO_ASKS => true]);
     }
 
+    /** Takes the studio of the demo out of a cluster, where it is there. */
+    public static function empty(string $cluster): void
+    {
+        if (str_contains(self::tell('artisan', $cluster, 'web1', 'studio', 'list'), self::studio())) {
+            self::tell('artisan', $cluster, 'web1', 'studio', 'remove', self::studio(), '--yes');
+        }
+    }
+
     /** Where the nodes keep what is theirs. */
     public static function folder(): string
     {
@@ -76,7 +84,14 @@ final class Site
     {
         $process = proc_open(
             // servers that it starts would hold what this process writes to
-            ['bash', '-c', 'exec 3>&- 4>&- 5>&- 6>&- 7>&- 8>&- 9>&-; exec bash "$@"', 'sh', dirname(__DIR__, 2).'/ops/cluster.sh', ...array_values($words)],
+            [
+                'bash',
+                '-c',
+                'exec 3>&- 4>&- 5>&- 6>&- 7>&- 8>&- 9>&-; exec bash "$@"',
+                'sh',
+                dirname(__DIR__, 2).'/ops/cluster.sh',
+                ...array_values($words),
+            ],
             [['file', '/dev/null', 'r'], ['pipe', 'w'], ['pipe', 'w']],
             $pipes,
         );

@@ -11,8 +11,8 @@ use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Where several databases hold the same, whoever wrote something sees it in what they ask next, whichever node answers: the answer to a write
- * says its place in the order of writes, and what is asked in the minute after it waits for that place. Nobody else waits.
+ * Where several databases hold the same, whoever wrote something sees it in what they ask next, whichever node answers: the answer to a
+ * write says its place in the order of writes, and what is asked in the minute after it waits for that place. Nobody else waits.
  */
 final class SeesOwnWrites
 {
