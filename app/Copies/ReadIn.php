@@ -170,10 +170,9 @@ final class ReadIn
      */
     private function read(array $taken, string $path, string $studio, array $people, ?string $id = null): Client
     {
-        $of = (array) ($taken['client'] ?? []);
         $id ??= strtolower((string) Str::ulid());
         $whose = ['studio_id' => $studio, 'client_id' => $id];
-        $this->insert('clients', $of, $path.'/client', ['id' => $id, 'studio_id' => $studio], $people);
+        $this->insert('clients', (array) ($taken['client'] ?? []), $path.'/client', ['id' => $id, 'studio_id' => $studio], $people);
         $this->stop();
         foreach (array_unique(array_filter((array) ($taken['trainers'] ?? []), is_string(...))) as $email) {
             DB::table('client_trainer')->insert(

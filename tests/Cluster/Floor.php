@@ -76,7 +76,10 @@ final class Floor
     /** @return array<mixed>|null */
     private function named(string $name): ?array
     {
-        $found = array_column($this->ask('GET', '/api/clients', null, 'look')['clients'], null, 'name');
+        do {
+            $list = $this->ask('GET', '/api/clients', null, 'look');
+        } while ($list['behind'] > 0);
+        $found = array_column($list['clients'], null, 'name');
 
         return $found[$name] ?? null;
     }
