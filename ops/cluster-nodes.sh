@@ -110,7 +110,7 @@ run_node() {
     own="$own;socket.ssl_key=$clusters/$cluster/group.key;socket.ssl_cert=$clusters/$cluster/group.crt;socket.ssl_ca=$clusters/$cluster/group.crt"
     # who says nothing for two seconds is suspected, and out after four
     own="$own;evs.keepalive_period=PT0.5S;evs.inactive_check_period=PT0.25S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT4S"
-    own="$own;evs.install_timeout=PT4S;gcache.size=128M;gcache.recover=yes;pc.recovery=true"
+    own="$own;evs.install_timeout=PT4S;repl.causal_read_timeout=PT3S;gcache.size=128M;gcache.recover=yes;pc.recovery=true"
     # not through a function: its shell would stay and hold whatever reads what this one writes
     local as=()
     [ "$(id -u)" != 0 ] || as=(setpriv --reuid mysql --regid mysql --clear-groups)
@@ -122,7 +122,7 @@ run_node() {
         --binlog-format=ROW --innodb-autoinc-lock-mode=2 --wsrep-on=ON --wsrep-provider="$galera" --wsrep-cluster-name="even-rungs-$cluster" \
         --wsrep-cluster-address="gcomm://${others#,}" --wsrep-node-name="$node" --wsrep-node-address="127.0.0.1:$(port "$cluster" "$node" group)" \
         --wsrep-sst-method=rsync --wsrep-sst-receive-address="127.0.0.1:$(port "$cluster" "$node" whole)" --wsrep-sst-donor=db3, \
-        --server-id=1 --wsrep-gtid-mode=ON --wsrep-gtid-domain-id=1 --wsrep-slave-threads=2 --wsrep-retry-autocommit=4 --wsrep-provider-options="$own" "$@" >/dev/null 2>&1 </dev/null 9>&- 8>&- &
+        --server-id=1 --wsrep-gtid-mode=ON --wsrep-gtid-domain-id=$(($(printf '%d' "'$cluster") - 96)) --wsrep-slave-threads=2 --wsrep-retry-autocommit=4 --wsrep-provider-options="$own" "$@" >/dev/null 2>&1 </dev/null 9>&- 8>&- &
     disown
 }
 

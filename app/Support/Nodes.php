@@ -15,7 +15,7 @@ use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
  */
 final class Nodes
 {
-    private const MOST_S = 2;
+    private const MOST_S = 1;
 
     /** As MariaDB numbers what its nodes agreed on: domain, server, place in the order. */
     private const PLACE = '/^\d{1,10}-\d{1,10}-\d{1,19}$/D';
@@ -32,9 +32,8 @@ final class Nodes
     }
 
     /**
-     * Waits until the node that answers has what was written up to there.
-     *
-     * @throws ServiceUnavailableHttpException where it is too far behind
+     * Waits until the node that answers has what was written up to there. A place that does not come, since the cluster was made anew or
+     * the node is far behind, is not waited for any longer, but everything that was written before now is.
      */
     public static function waitUpTo(?string $place): void
     {
@@ -43,16 +42,22 @@ final class Nodes
         }
         try {
             DB::scalar('select wsrep_sync_wait_upto_gtid(?, ?)', [$place, self::MOST_S]);
-        } catch (QueryException $e) {
-            throw new ServiceUnavailableHttpException(1, 'This node is behind.', $e);
+        } catch (QueryException) {
+            self::waitForAll();
         }
     }
 
-    /** Waits until the node that answers has everything that any node took before now. */
+    /**
+     * Waits until the node that answers has everything that any node took before now.
+     *
+     * @throws ServiceUnavailableHttpException where it is too far behind, or apart from the others
+     */
     public static function waitForAll(): void
     {
-        if (self::areSeveral()) {
-            DB::select('set statement wsrep_sync_wait = 1 for select 1');
+        try {
+            self::areSeveral() && DB::select('set statement wsrep_sync_wait = 1 for select 1');
+        } catch (QueryException $e) {
+            throw new ServiceUnavailableHttpException(1, 'This node is behind.', $e);
         }
     }
 }

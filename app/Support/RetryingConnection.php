@@ -57,6 +57,7 @@ final class RetryingConnection extends MariaDbConnection
         $isApart = $e instanceof PDOException && in_array($e->errorInfo[1] ?? 0, self::BROKEN_OFF, true);
         if ($isApart || $this->causedByLostConnection($e)) {
             $this->transactions = 0;
+            $this->disconnect();
             throw new OutcomeUnknown('The commit broke off.', previous: $e);
         }
     }

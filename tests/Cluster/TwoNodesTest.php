@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Cluster;
 
+use App\Http\Middleware\SeesOwnWrites;
+use Illuminate\Cookie\CookieValuePrefix;
+use Illuminate\Encryption\Encrypter;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Visitor;
 
@@ -58,6 +61,19 @@ final class TwoNodesTest extends TestCase
             $holds();
             [$here, $there] = [$there, $here];
         }
+    }
+
+    public function test_a_place_that_never_comes_holds_nobody_up_for_long(): void
+    {
+        $visitor = $this->trainers()[0];
+        $key = base64_decode(substr((string) file_get_contents(Site::folder().'a/key'), 7), true) ?: '';
+        $place = CookieValuePrefix::create(SeesOwnWrites::COOKIE, $key).'1-1-999999999999';
+        $visitor->carry(SeesOwnWrites::COOKIE, rawurlencode((new Encrypter($key, 'AES-256-CBC'))->encryptString($place)));
+        self::assertSame(200, $visitor->send('GET', '/api/me')[0], 'as after a cluster was made anew from a backup');
+        self::assertGreaterThan(1, $visitor->seconds, 'it was waited for');
+        self::assertSame(200, $visitor->send('POST', '/api/emergency', ['steps' => []])[0]);
+        self::assertSame(200, $visitor->send('GET', '/api/me')[0]);
+        self::assertLessThan(1, $visitor->seconds, 'the next write says a place that comes');
     }
 
     public function test_tries_count_whichever_server_is_asked(): void

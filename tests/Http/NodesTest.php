@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
+use App\Http\Middleware\SeesOwnWrites;
 use App\Support\Lease;
 use Illuminate\Database\Events\TransactionCommitting;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
 use PDOException;
+use PHPUnit\Framework\Attributes\TestWith;
 
 /**
  * What several nodes before one database rest on: they share counters and leases, and a commit that another node has overtaken is tried
@@ -47,6 +49,46 @@ final class NodesTest extends HttpTestCase
         DB::table('events')->where('detail', 'haul the sail alone')->delete();
         self::assertSame([200, $before + 1], [$status, $after]);
         self::assertGreaterThan(1, $refused);
+    }
+
+    /** @return array{int, int} the answer's status, and how many times it was committed */
+    private function whereCommitsAre(string $state, int $code, string $words = ''): array
+    {
+        $this->signedIn();
+        DB::rollBack();
+        $commits = 0;
+        Event::listen(TransactionCommitting::class, static function () use (&$commits, $state, $code, $words): void {
+            $commits++;
+            $refused = new PDOException("SQLSTATE[{$state}]: {$code} {$words}");
+            $refused->errorInfo = [$state, $code, ''];
+            throw $refused;
+        });
+        $client = $this->clientNamed('Maren Tidewell');
+        $status = $this->api('POST', "/clients/{$client->id}/own-aims", ['words' => 'haul it in'])->getStatusCode();
+        self::assertSame(0, DB::table('own_aims')->where('words', 'haul it in')->count());
+
+        return [$status, $commits];
+    }
+
+    public function test_what_is_refused_each_time_was_not_done_and_may_be_sent_again(): void
+    {
+        self::assertSame([503, 3], $this->whereCommitsAre('40001', 1213, 'Deadlock found when trying to get lock'));
+    }
+
+    /** Codes of MariaDB: an error during a commit, a node that the others do not hear. */
+    #[TestWith([1180])]
+    #[TestWith([1047])]
+    public function test_a_commit_that_breaks_off_is_not_tried_again(int $code): void
+    {
+        self::assertSame([504, 1], $this->whereCommitsAre('HY000', $code));
+    }
+
+    public function test_where_one_database_is_nobody_waits_for_it(): void
+    {
+        $this->signedIn();
+        $answer = $this->withCookie(SeesOwnWrites::COOKIE, '1-1-999999')->postJson('/api/emergency', ['steps' => []]);
+        self::assertLessThan(400, $answer->getStatusCode());
+        self::assertNull($answer->getCookie(SeesOwnWrites::COOKIE));
     }
 
     public function test_a_try_counts_although_its_request_was_taken_back(): void

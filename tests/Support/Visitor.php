@@ -51,6 +51,12 @@ final class Visitor
         $this->cookies = $other->cookies;
     }
 
+    /** Comes with a cookie, its value as it is sent. */
+    public function carry(string $name, string $value): void
+    {
+        $this->cookies[$name] = $value;
+    }
+
     public function signIn(string $email = 'trainer@slipway.example', string $password = 'slipway-demo'): int
     {
         return $this->send('POST', '/api/sign-in', ['email' => $email, 'password' => $password])[0];
