@@ -15,19 +15,20 @@ final class Json
     public const LARGEST = 16 * 1024 * 1024;
 
     /**
+     * @param  int  $largest  in bytes
      * @return object the document, objects as objects, for the schema check
      *
      * @throws UnusableInput when it is empty, too large, not JSON, or not an object
      */
-    public static function decode(string $text): object
+    public static function decode(string $text, int $largest = self::LARGEST): object
     {
-        if (strlen($text) > self::LARGEST) {
+        if (strlen($text) > $largest) {
             throw UnusableInput::at(
                 '/',
                 sprintf(
                     'the input is %d MB; at most %d MB are read',
                     intdiv(strlen($text), 1024 * 1024),
-                    intdiv(self::LARGEST, 1024 * 1024),
+                    intdiv($largest, 1024 * 1024),
                 ),
             );
         }

@@ -18,6 +18,8 @@ set_place() {
 under_way() { tell_proxy 'show table site' | grep -F "key=$1 " | sed -n 's/.*conn_cur=//p'; }
 is_idle() { [ "$(under_way "$1")" = 0 ] || [ -z "$(under_way "$1")" ]; }
 
+has_studio() { [ -n "$(artisan_on "$1" "$2" studio:move find "$3")" ]; } # CLUSTER NODE ID
+
 # drop_removed HOST: the host name of a studio that no cluster has any more is free.
 drop_removed() {
     local id each
@@ -59,6 +61,8 @@ move_studio() { # HOST CLUSTER
         # of a move that broke off; what counts is still where it was
         studio_act "$to" gone "$id"
         studio_act "$from" out "$id" | studio_act "$to" in || fail "cluster $to did not take it"
+        # a large studio is some time on its way to the others
+        for each in "${databases[@]}"; do wait_for 300 "database $to $each" has_studio "$to" "$each" "$id"; done
         places end "$host"
         trap - EXIT
         set_place "$host" "$to"

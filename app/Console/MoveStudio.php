@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Clients\Erasure;
-use App\Copies\Move;
+use App\Copies\MoveDocument;
 use App\Models\Studio;
 use EvenRungs\Formats\UnusableInput;
+use Generator;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Output\OutputInterface;
 
@@ -20,7 +21,7 @@ final class MoveStudio extends Command
 
     protected $description = 'Take a studio to another cluster, step by step';
 
-    public function handle(Move $move): int
+    public function handle(MoveDocument $move): int
     {
         $word = $this->argument('word');
         $studio = Studio::query()->where('id', $word)->first();
@@ -30,12 +31,14 @@ final class MoveStudio extends Command
 
                 return self::SUCCESS;
             case 'out':
-                $studio !== null && $this->output->write($move->out($studio), false, OutputInterface::OUTPUT_RAW);
+                foreach ($studio === null ? [] : $move->out($studio) as $line) {
+                    $this->output->write($line, false, OutputInterface::OUTPUT_RAW);
+                }
 
                 return $studio === null ? self::FAILURE : self::SUCCESS;
             case 'in':
                 try {
-                    $this->line($move->in((string) stream_get_contents(STDIN))->name);
+                    $this->line($move->in(self::lines())->name);
                 } catch (UnusableInput $e) {
                     $this->error(ltrim($e->problems[0]->path.': '.$e->problems[0]->message, '/: '));
 
@@ -49,6 +52,14 @@ final class MoveStudio extends Command
                 return self::SUCCESS;
             default:
                 return self::INVALID;
+        }
+    }
+
+    /** @return Generator<int, string> of standard input */
+    private static function lines(): Generator
+    {
+        while (($line = fgets(STDIN)) !== false) {
+            yield $line;
         }
     }
 }

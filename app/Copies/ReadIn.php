@@ -10,10 +10,8 @@ use App\Library\StudioTables;
 use App\Models\Client;
 use App\Models\Studio;
 use App\Models\Trainer;
-use EvenRungs\Formats\Problem;
 use EvenRungs\Formats\UnusableInput;
 use EvenRungs\Storage\DataFolder;
-use EvenRungs\Storage\Schemas;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -24,22 +22,7 @@ use Illuminate\Support\Str;
  */
 final class ReadIn
 {
-    private const MOST_PROBLEMS = 50;
-
-    /** The schema of a table's documents. */
-    private const SCHEMAS = [
-        'clients' => 'client',
-        'own_ladders' => 'ladder',
-        'own_styles' => 'style',
-        'programs' => 'program',
-        'session_templates' => 'session',
-    ];
-
-    /** @var array<string, Rows> */
-    private array $rows = [];
-
-    /** @var list<Problem> */
-    private array $problems = [];
+    private ReadInRows $in;
 
     public function __construct(
         private readonly StudioTables $tables,
@@ -76,19 +59,31 @@ final class ReadIn
     }
 
     /**
-     * A whole studio beside those that are there, or the same that comes from another database. Nobody can sign in before they chose a
-     * new password.
+     * A whole studio beside those that are there. Nobody can sign in before they chose a new password.
      *
      * @throws UnusableInput naming what cannot be used
      */
-    public function studio(string $text, ?SameIds $same = null): Studio
+    public function studio(string $text): Studio
     {
         $document = TakenOutDocument::read($text, TakeOutDocument::OF_STUDIO);
 
-        return $this->once(function () use ($document, $same): Studio {
+        return $this->whole($document, TakenOutDocument::list($document, 'clients'));
+    }
+
+    /**
+     * @param  array<string, mixed>  $document  without its clients
+     * @param  iterable<int|string, array<string, mixed>>  $clients
+     * @param  ?string  $studio  its number, where it is one that comes from another database, and so are the keys of the clients theirs
+     * @param  array<string, string>  $same  likewise those of its people, by address
+     *
+     * @throws UnusableInput naming what cannot be used
+     */
+    public function whole(array $document, iterable $clients, ?string $studio = null, array $same = []): Studio
+    {
+        return $this->once(function () use ($document, $clients, $studio, $same): Studio {
             $of = (array) ($document['studio'] ?? []);
-            $studio = Studio::query()->forceCreate(
-                array_filter(['id' => $same?->studio]) + [
+            $read = Studio::query()->forceCreate(
+                array_filter(['id' => $studio]) + [
                     'name' => TakenOutDocument::text($of, 'name', 200),
                     'emergency_steps' => $of['emergency_steps'] ?? null,
                     'bands' => TakenOutDocument::bands($of['bands'] ?? null),
@@ -96,22 +91,22 @@ final class ReadIn
                     ...array_intersect_key(array_map(strval(...), (array) ($of['settings'] ?? [])), array_flip(Studio::SETTINGS)),
                 ],
             );
-            $people = ReadInPeople::of($document, $studio->id, $same->people ?? []);
-            $this->ownThings($document, $studio->id, TakeOutDocument::OWN, false);
+            $people = ReadInPeople::of($document, $read->id, $same);
+            $this->ownThings($document, $read->id, TakeOutDocument::OWN, false);
             foreach (TakenOutDocument::list($document, 'happened') as $i => $event) {
-                $this->insert('events', $event, "/happened/{$i}", ['studio_id' => $studio->id, 'client_id' => null], $people);
+                $this->in->insert('events', $event, "/happened/{$i}", ['studio_id' => $read->id, 'client_id' => null], $people);
             }
-            $owner = Trainer::query()->ofStudio($studio->id)->where('role', Role::Owner)->first() ?? throw UnusableInput::at(
+            $owner = Trainer::query()->ofStudio($read->id)->where('role', Role::Owner)->first() ?? throw UnusableInput::at(
                 '/people',
                 'nobody of them owns the studio',
             );
             Auth::setUser($owner);
             $this->tables->changed();
-            foreach (TakenOutDocument::list($document, 'clients') as $i => $each) {
-                OpensEverywhere::check($this->read($each, "/clients/{$i}", $studio->id, $people, $same?->clients[$i] ?? null));
+            foreach ($clients as $i => $each) {
+                OpensEverywhere::check($this->read($each, "/clients/{$i}", $read->id, $people, $studio === null ? null : (string) $i));
             }
 
-            return $studio;
+            return $read;
         });
     }
 
@@ -125,7 +120,7 @@ final class ReadIn
      */
     private function once(callable $read): mixed
     {
-        $this->problems = [];
+        $this->in = new ReadInRows;
         try {
             return DB::transaction($read(...));
         } catch (UniqueConstraintViolationException) {
@@ -152,7 +147,7 @@ final class ReadIn
                     TakenOutDocument::text($each, $key, 200),
                 )->first() : null;
                 if ($there === null) {
-                    $this->insert($table, $each, "/own/{$table}/{$i}", ['studio_id' => $studio], []);
+                    $this->in->insert($table, $each, "/own/{$table}/{$i}", ['studio_id' => $studio], []);
                 } elseif (json_decode((string) $there->document) != ($each['document'] ?? null)) {
                     throw UnusableInput::at(
                         "/own/{$table}/{$i}",
@@ -161,7 +156,7 @@ final class ReadIn
                 }
             }
         }
-        $this->stop();
+        $this->in->stop();
     }
 
     /**
@@ -172,8 +167,8 @@ final class ReadIn
     {
         $id ??= strtolower((string) Str::ulid());
         $whose = ['studio_id' => $studio, 'client_id' => $id];
-        $this->insert('clients', (array) ($taken['client'] ?? []), $path.'/client', ['id' => $id, 'studio_id' => $studio], $people);
-        $this->stop();
+        $this->in->insert('clients', (array) ($taken['client'] ?? []), $path.'/client', ['id' => $id, 'studio_id' => $studio], $people);
+        $this->in->stop();
         foreach (array_unique(array_filter((array) ($taken['trainers'] ?? []), is_string(...))) as $email) {
             DB::table('client_trainer')->insert(
                 [
@@ -189,7 +184,7 @@ final class ReadIn
         $programs = [];
         foreach (TakenOutDocument::list($taken, 'programs') as $i => $each) {
             $programs[] = $program = strtolower((string) Str::ulid());
-            $this->insert('programs', $each, "{$path}/programs/{$i}", ['id' => $program, ...$whose], $people);
+            $this->in->insert('programs', $each, "{$path}/programs/{$i}", ['id' => $program, ...$whose], $people);
         }
         foreach (TakenOutDocument::list($taken, 'screens') as $i => $each) {
             $each['touched'] = array_map(
@@ -199,22 +194,25 @@ final class ReadIn
                 ],
                 TakenOutDocument::list($each, 'touched'),
             );
-            $this->insert('screens', $each, "{$path}/screens/{$i}", $whose, $people);
+            $this->in->insert('screens', $each, "{$path}/screens/{$i}", $whose, $people);
         }
         $logs = [];
         $written = TakenOutDocument::list($taken, 'logs');
         foreach ($written as $i => $each) {
             $this->progress->came($i, count($written));
-            $log = $this->insert('logged_sessions', $each, "{$path}/logs/{$i}", $whose, $people);
+            $log = $this->in->insert('logged_sessions', $each, "{$path}/logs/{$i}", $whose, $people);
             $logs[(string) ($each['key'] ?? '')] = $log;
+            $sets = [];
             foreach (TakenOutDocument::list($each, 'sets') as $j => $set) {
-                $this->insert('logged_sets', $set, "{$path}/logs/{$i}/sets/{$j}", [...$whose, 'logged_session_id' => $log], $people);
+                $of = [...$whose, 'logged_session_id' => $log];
+                $sets[] = $this->in->row('logged_sets', $set, "{$path}/logs/{$i}/sets/{$j}", $of, $people);
             }
+            $log !== 0 && DB::table('logged_sets')->insert(array_filter($sets));
         }
         foreach (TakenOutDocument::list($taken, 'verdict_answers') as $i => $each) {
             $log = (array) ($each['log'] ?? []);
             $number = is_string($log['key'] ?? null) ? $logs[$log['key']] ?? null : null;
-            $this->insert(
+            $this->in->insert(
                 'verdict_answers',
                 $each,
                 "{$path}/verdict_answers/{$i}",
@@ -224,51 +222,11 @@ final class ReadIn
         }
         foreach (TakeOutDocument::PLAIN as $table) {
             foreach (TakenOutDocument::list($taken, $table) as $i => $each) {
-                $this->insert($table, $each, "{$path}/{$table}/{$i}", $whose, $people);
+                $this->in->insert($table, $each, "{$path}/{$table}/{$i}", $whose, $people);
             }
         }
-        $this->stop();
+        $this->in->stop();
 
         return Client::query()->whereKey($whose['client_id'])->firstOrFail();
-    }
-
-    /**
-     * @param  array<string, mixed>  $written
-     * @param  array<string, mixed>  $whose
-     * @param  array<string, string>  $people
-     */
-    private function insert(string $table, array $written, string $path, array $whose, array $people): int
-    {
-        $before = count($this->problems);
-        $row = ($this->rows[$table] ??= TakeOutDocument::rowsOf($table))->read($written, $path, $this->problems);
-        if (isset(self::SCHEMAS[$table]) && is_object($written['document'] ?? null)) {
-            $this->problems = [
-                ...$this->problems,
-                ...array_map(
-                    static fn (Problem $each): Problem => new Problem($path.'/document'.$each->path, $each->message),
-                    Schemas::check(self::SCHEMAS[$table], $written['document']),
-                ),
-            ];
-        }
-        if (array_key_exists('by', $written)) {
-            $by = $written['by'];
-            $row['trainer_id'] = $by === null ? null : $people[is_string($by) ? $by : ''] ?? throw UnusableInput::at(
-                $path.'/by',
-                'is none of the people',
-            );
-        }
-        if (count($this->problems) > self::MOST_PROBLEMS) {
-            $this->stop();
-        }
-
-        return count($this->problems) > $before ? 0 : DB::table($table)->insertGetId([...$row, ...$whose]);
-    }
-
-    /** @throws UnusableInput where something was wrong so far */
-    private function stop(): void
-    {
-        if ($this->problems !== []) {
-            throw new UnusableInput($this->problems);
-        }
     }
 }

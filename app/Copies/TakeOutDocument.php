@@ -6,6 +6,7 @@ namespace App\Copies;
 
 use App\Models\Client;
 use App\Models\Studio;
+use Generator;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -37,9 +38,6 @@ final class TakeOutDocument
     /** @var array<string, Rows> */
     private array $rows = [];
 
-    /** @var list<string> the clients of the studio that was taken out last, in its order */
-    public array $clients = [];
-
     public function client(Client $client): string
     {
         $this->people = [];
@@ -62,20 +60,18 @@ final class TakeOutDocument
 
     public function studio(Studio $studio): string
     {
-        $this->people = [];
-        $clients = [];
-        foreach (Client::query()->ofStudio($studio->id)->get() as $client) {
-            $taken = $this->of($client);
-            $clients[$client->name.' '.json_encode($taken)] = [$client->id, $taken];
-        }
-        ksort($clients, SORT_STRING);
-        $this->clients = array_column($clients, 0);
+        return $this->written([...$this->head($studio), 'clients' => array_values(iterator_to_array($this->clients($studio)))]);
+    }
+
+    /** @return array<string, mixed> what a studio's take-out says before its clients */
+    public function head(Studio $studio): array
+    {
         $happened = array_map(
             fn (object $row): array => $this->row('events', $row),
             DB::table('events')->where('studio_id', $studio->id)->whereNull('client_id')->orderBy('id')->get()->all(),
         );
 
-        return $this->written([
+        return [
             'format' => self::FORMAT,
             'version' => self::VERSION,
             'of' => self::OF_STUDIO,
@@ -86,8 +82,22 @@ final class TakeOutDocument
             ),
             'own' => $this->own($studio->id, self::OWN),
             'happened' => $happened,
-            'clients' => array_column($clients, 1),
-        ]);
+        ];
+    }
+
+    /** @return Generator<string, array<string, mixed>> the clients by their numbers, in an order that rests on what they are alone */
+    public function clients(Studio $studio): Generator
+    {
+        $named = Client::query()->ofStudio($studio->id)->get()->groupBy(static fn (Client $client): string => $client->name.' {')->all();
+        ksort($named, SORT_STRING);
+        foreach ($named as $alike) {
+            $taken = [];
+            foreach ($alike as $client) {
+                $taken[$client->id] = $this->of($client);
+            }
+            count($taken) > 1 && uasort($taken, static fn (array $a, array $b): int => json_encode($a) <=> json_encode($b));
+            yield from $taken;
+        }
     }
 
     /** @return array<string, mixed> */

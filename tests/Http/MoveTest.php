@@ -6,7 +6,7 @@ namespace Tests\Http;
 
 use App\Accounts\SecondFactor;
 use App\Clients\Erasure;
-use App\Copies\Move;
+use App\Copies\MoveDocument;
 use App\Copies\TakeOutDocument;
 use App\Models\Client;
 use App\Models\Studio;
@@ -30,13 +30,13 @@ final class MoveTest extends HttpTestCase
         $path = $this->api('POST', '/calendar/links')->assertOk()->json('path');
         $clients = Client::query()->ofStudio($owner->studio_id)->ordered('id')->pluck('name', 'id')->all();
         $copy = app(TakeOutDocument::class)->studio($owner->studio);
-        $moved = app(Move::class)->out($owner->studio);
+        $moved = iterator_to_array(app(MoveDocument::class)->out($owner->studio));
         Erasure::studio($owner->studio_id);
         $this->get($path)->assertNotFound();
 
         // the other cluster has a key of its own
         Crypt::swap(new Encrypter(random_bytes(32), 'AES-256-CBC'));
-        $studio = app(Move::class)->in($moved);
+        $studio = app(MoveDocument::class)->in($moved);
 
         self::assertSame($owner->studio_id, $studio->id);
         self::assertSame($clients, Client::query()->ofStudio($studio->id)->ordered('id')->pluck('name', 'id')->all());
@@ -53,7 +53,7 @@ final class MoveTest extends HttpTestCase
     public function test_whose_address_somebody_has_there_stays_where_they_are(): void
     {
         $owner = $this->signedIn();
-        $moved = app(Move::class)->out($owner->studio);
+        $moved = iterator_to_array(app(MoveDocument::class)->out($owner->studio));
         Erasure::studio($owner->studio_id);
         $other = Studio::query()->create(['name' => 'Another Studio']);
         Trainer::query()->create([
@@ -64,12 +64,28 @@ final class MoveTest extends HttpTestCase
             'role' => 'owner',
         ]);
         try {
-            app(Move::class)->in($moved);
+            app(MoveDocument::class)->in($moved);
             self::fail('taken');
         } catch (UnusableInput $e) {
             self::assertStringContainsString('second@slipway.example', $e->problems[0]->message);
         }
         self::assertNull(Studio::query()->find($owner->studio_id), 'nothing of it was kept');
+    }
+
+    public function test_what_broke_off_on_its_way_is_not_kept(): void
+    {
+        $owner = $this->signedIn();
+        $moved = iterator_to_array(app(MoveDocument::class)->out($owner->studio));
+        Erasure::studio($owner->studio_id);
+        foreach ([array_slice($moved, 0, -1), [...array_slice($moved, 0, -1), substr((string) end($moved), 0, -9)], []] as $part) {
+            try {
+                app(MoveDocument::class)->in($part);
+                self::fail('kept');
+            } catch (UnusableInput) {
+                self::assertNull(Studio::query()->find($owner->studio_id));
+            }
+        }
+        self::assertSame($owner->studio_id, app(MoveDocument::class)->in($moved)->id);
     }
 
     public function test_of_two_who_move_a_studio_at_once_one_does(): void
