@@ -108,9 +108,9 @@ run_node() {
     prepare_database
     local own="gmcast.listen_addr=ssl://127.0.0.1:$(port "$cluster" "$node" group);ist.recv_addr=127.0.0.1:$(port "$cluster" "$node" steps)"
     own="$own;socket.ssl_key=$clusters/$cluster/group.key;socket.ssl_cert=$clusters/$cluster/group.crt;socket.ssl_ca=$clusters/$cluster/group.crt"
-    # who says nothing for two seconds is suspected, and out after four
-    own="$own;evs.keepalive_period=PT0.5S;evs.inactive_check_period=PT0.25S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT4S"
-    own="$own;evs.install_timeout=PT4S;repl.causal_read_timeout=PT3S;gcache.size=128M;gcache.recover=yes;pc.recovery=true"
+    # who says nothing for three seconds is suspected; whoever is quicker parts nodes that only had much to do
+    own="$own;evs.keepalive_period=PT0.5S;evs.suspect_timeout=PT3S;evs.inactive_timeout=PT10S;evs.install_timeout=PT7.5S"
+    own="$own;repl.causal_read_timeout=PT3S;gcache.size=128M;gcache.recover=yes;pc.recovery=true"
     # not through a function: its shell would stay and hold whatever reads what this one writes
     local as=()
     [ "$(id -u)" != 0 ] || as=(setpriv --reuid mysql --regid mysql --clear-groups)
@@ -400,12 +400,26 @@ cut_node() {
     esac
 }
 
+# stays_together CLUSTER: all three say that they are three and in step, for longer than it takes to part.
+stays_together() {
+    local each second
+    for second in 1 2 3 4 5; do
+        for each in "${databases[@]}"; do
+            use_node "$1" "$each"
+            is_synced && [ "$(state_of cluster_size)" = ${#databases[@]} ] || return 1
+        done
+        sleep 0.8
+    done
+}
+
 heal_node() {
     use_node "$1" "$2"
     case "$2" in
         db*)
             ! is_running || asked "set global wsrep_provider_options = 'gmcast.isolate=0'" || true
             join_database "$1" "$2"
+            # a node that was cut off for a moment says that it is in step until it notices that the others parted from it
+            wait_for 120 "cluster $1" stays_together "$1"
             ;;
         *)
             pids_of | xargs -r kill -CONT

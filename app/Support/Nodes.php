@@ -17,6 +17,9 @@ final class Nodes
 {
     private const MOST_S = 1;
 
+    /** Stands for a place that was not known yet. */
+    private const EVERYTHING = 'all';
+
     /** As MariaDB numbers what its nodes agreed on: domain, server, place in the order. */
     private const PLACE = '/^\d{1,10}-\d{1,10}-\d{1,19}$/D';
 
@@ -25,10 +28,17 @@ final class Nodes
         return (bool) config('database.several');
     }
 
-    /** @return string|null the place of what this connection wrote last in the order that all nodes keep; null with one database */
-    public static function written(): ?string
+    /**
+     * @param  bool  $isStillWritten  it has no place yet
+     * @return string|null the place of what this connection wrote last in the order that all nodes keep; null with one database
+     */
+    public static function written(bool $isStillWritten): ?string
     {
-        return self::areSeveral() ? (string) DB::scalar('select wsrep_last_written_gtid()') : null;
+        return match (true) {
+            ! self::areSeveral() => null,
+            $isStillWritten => self::EVERYTHING,
+            default => (string) DB::scalar('select wsrep_last_written_gtid()'),
+        };
     }
 
     /**
@@ -37,6 +47,9 @@ final class Nodes
      */
     public static function waitUpTo(?string $place): void
     {
+        if ($place === self::EVERYTHING) {
+            self::waitForAll();
+        }
         if ($place === null || ! self::areSeveral() || preg_match(self::PLACE, $place) !== 1) {
             return;
         }

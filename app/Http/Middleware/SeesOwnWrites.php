@@ -9,6 +9,7 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /**
  * Where several databases hold the same, whoever wrote something sees it in what they ask next, whichever node answers: the answer to a
@@ -23,10 +24,12 @@ final class SeesOwnWrites
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
-        $wrote = $request->cookie(self::COOKIE);
-        Nodes::waitUpTo(is_string($wrote) ? $wrote : null);
+        $place = $request->cookie(self::COOKIE);
+        Nodes::waitUpTo(is_string($place) ? $place : null);
         $response = $next($request);
-        $place = $request->isMethodSafe() || $response->getStatusCode() >= 400 ? null : Nodes::written();
+        $wrote = ! $request->isMethodSafe() && $response->getStatusCode() < 400;
+        // what comes in pieces is written while they are sent
+        $place = $wrote ? Nodes::written($response instanceof StreamedResponse) : null;
         if ($place !== null) {
             $response->headers->setCookie(
                 Cookie::create(self::COOKIE, $place, now()->addMinutes(self::MINUTES), secure: $request->isSecure()),
