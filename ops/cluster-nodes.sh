@@ -271,6 +271,7 @@ listen sql-$1-$each
     tcp-check expect binary 0700000200000002
     tcp-check send-binary $(printf "\x03select concat('SYN', 'CED') from information_schema.global_status where variable_name = 'wsrep_local_state' and variable_value = 4" | packet 0)
     tcp-check expect string SYNCED
+    tcp-check send-binary $(printf '\x01' | packet 0)
     default-server check inter 500ms fastinter 200ms fall 2 rise 2 on-marked-down shutdown-sessions on-marked-up shutdown-backup-sessions
 CONF
         backup=''

@@ -18,7 +18,9 @@ set_place() {
 under_way() { tell_proxy 'show table site' | grep -F "key=$1 " | sed -n 's/.*conn_cur=//p'; }
 is_idle() { [ "$(under_way "$1")" = 0 ] || [ -z "$(under_way "$1")" ]; }
 
-has_studio() { [ -n "$(artisan_on "$1" "$2" studio:move find "$3")" ]; } # CLUSTER NODE ID
+has_studio() { # CLUSTER NODE ID
+    (use_node "$1" "$2" && asked "select 1 from even_rungs.studios where id = '$3'") | grep -q 1
+}
 
 # drop_removed HOST: the host name of a studio that no cluster has any more is free.
 drop_removed() {

@@ -28,6 +28,9 @@ HELP
 
 act=${1:-}
 [ $# -eq 0 ] || shift
+# two who start and stop at once take turns
+mkdir -p "$clusters"
+case "$act" in start | stop) exec 9>"$clusters/lock" && flock 9 ;; esac
 case "$act" in
     start)
         need_cluster_packages
