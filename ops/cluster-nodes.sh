@@ -7,7 +7,7 @@ set_up_names() {
     clusters="$root/var/cluster"
     front="$clusters/front"
     site_port=${EVEN_RUNGS_CLUSTER_PORT:-9000}
-    # what a node is cut off by is told to it through its socket; a long path has another place, as in use_instance
+    # a socket's path may have about 100 characters, as in use_instance
     proxy_socket="$front/haproxy.sock"
     [ ${#proxy_socket} -le 95 ] || proxy_socket="/tmp/even-rungs-$(printf '%s' "$front" | md5sum | cut -c1-12)-proxy.sock"
 }
