@@ -12,7 +12,13 @@ tell_proxy() {
 # set_place HOST CLUSTER|moving: from now on, and for the next start.
 set_place() {
     tell_proxy "set map $front/studios.map $1 $2" | grep -q . && tell_proxy "add map $front/studios.map $1 $2" >/dev/null
+    local old
+    old=$(cut -d' ' -f1 "$front/studios.map")
     places map >"$front/studios.map"
+    # a name that a studio had before leads nowhere any more
+    for old in $old; do
+        grep -q "^$old " "$front/studios.map" || tell_proxy "del map $front/studios.map $old" >/dev/null
+    done
 }
 
 under_way() { tell_proxy 'show table site' | grep -F "key=$1 " | sed -n 's/.*conn_cur=//p'; }
@@ -41,6 +47,7 @@ place_studio() { # NAME HOST
         [ -n "$id" ] || continue
         [ "$(printf '%s\n' "$id" | wc -l)" = 1 ] || fail "there is more than one studio $1 in cluster $each; rename one first"
         places put "$2" "$id" "$each" || fail "$2 is another studio's"
+        read -r id each < <(places of "$2")
         set_place "$2" "$each"
         say "$1 is in cluster $each and answers at http://$2:$site_port"
         return 0

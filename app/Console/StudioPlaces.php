@@ -27,7 +27,7 @@ final class StudioPlaces extends Command
             'map' => $table->orderBy('host')->get()->each(
                 fn (object $each) => $this->line($each->host.' '.($each->goes_to === null ? $each->cluster : 'moving')),
             ),
-            'put' => $table->upsert([['host' => $host, 'studio' => $second, 'cluster' => $third]], ['studio'], ['host']),
+            'put' => self::put($host, $second, $third),
             'of' => $row->get()->each(fn (object $each) => $this->line("{$each->studio} {$each->cluster}"))->count(),
             // one conditional update: of two who move it to two clusters at once, one does; who began goes on
             'begin' => $row->clone()->whereNull('goes_to')->update(['goes_to' => $second, 'since' => now()])
@@ -39,5 +39,19 @@ final class StudioPlaces extends Command
         };
 
         return $done === 0 ? self::FAILURE : self::SUCCESS;
+    }
+
+    /** @return int 1 where the studio has the name now, 0 where it is another's */
+    private static function put(string $host, string $studio, string $cluster): int
+    {
+        $has = DB::table('studio_clusters')->where('host', $host)->value('studio');
+        if ($has === null) {
+            DB::table('studio_clusters')->updateOrInsert(
+                ['studio' => $studio],
+                static fn (bool $isThere): array => ['host' => $host, ...($isThere ? [] : ['cluster' => $cluster])],
+            );
+        }
+
+        return $has === null || $has === $studio ? 1 : 0;
     }
 }

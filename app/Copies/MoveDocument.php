@@ -82,7 +82,10 @@ final class MoveDocument
                 array_column(TakenOutDocument::list($first, 'people'), 'id', 'email'),
             );
             $this->complete($first);
-            $again = array_map(static fn (string $line): string => hash('sha256', $line), iterator_to_array($this->out($studio)));
+            $again = [];
+            foreach ($this->out($studio) as $line) {
+                $again[] = hash('sha256', $line);
+            }
             if ($again !== $sums) {
                 throw UnusableInput::at('/', 'what was read in is not what was taken out, or not all of it came');
             }

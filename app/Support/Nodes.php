@@ -29,16 +29,25 @@ final class Nodes
     }
 
     /**
+     * What was written is kept already: that its place cannot be found out is no reason to say that it failed.
+     *
      * @param  bool  $isStillWritten  it has no place yet
-     * @return string|null the place of what this connection wrote last in the order that all nodes keep; null with one database
+     * @return string|null the place of what this connection wrote last in the order that all nodes keep, or what stands for one that is
+     *                     not known; null with one database
      */
     public static function written(bool $isStillWritten): ?string
     {
-        return match (true) {
-            ! self::areSeveral() => null,
-            $isStillWritten => self::EVERYTHING,
-            default => (string) DB::scalar('select wsrep_last_written_gtid()'),
-        };
+        if (! self::areSeveral()) {
+            return null;
+        }
+        try {
+            $place = $isStillWritten ? '' : (string) DB::scalar('select wsrep_last_written_gtid()');
+        } catch (QueryException) {
+            $place = '';
+        }
+
+        // a connection that wrote nothing is another than the one that did
+        return preg_match(self::PLACE, $place) === 1 && ! str_ends_with($place, '-0') ? $place : self::EVERYTHING;
     }
 
     /**

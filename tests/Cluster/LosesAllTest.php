@@ -52,7 +52,7 @@ final class LosesAllTest extends TestCase
         self::assertSame(200, $visitor->send('GET', '/api/clients')[0]);
     }
 
-    public function test_each_node_is_taken_out_for_an_upgrade_and_nobody_is_refused(): void
+    public function test_each_node_is_taken_out_for_an_upgrade_and_nothing_is_lost(): void
     {
         $floors = new Floors(['Long floor', 'Wide floor']);
         sleep(8);

@@ -96,7 +96,11 @@ final class MoveTest extends HttpTestCase
 
             return $code.' '.trim(Artisan::output());
         };
-        self::assertSame('0 ', $say('put', 'slipway.localhost', $studio, 'a'));
+        self::assertSame('0 ', $say('put', 'pier.localhost', $studio, 'a'));
+        self::assertSame('0 ', $say('put', 'slipway.localhost', $studio, 'a'), 'another name in place of the first');
+        self::assertSame('0 ', $say('put', 'slipway.localhost', $studio, 'a'), 'the same again');
+        self::assertSame('1 ', $say('put', 'slipway.localhost', str_repeat('0', 26), 'a'), 'a name is one studio’s');
+        self::assertSame('0 slipway.localhost a', $say('map'));
         self::assertSame('0 ', $say('begin', 'slipway.localhost', 'b'));
         self::assertSame('1 ', $say('begin', 'slipway.localhost', 'c'));
         self::assertSame('0 ', $say('begin', 'slipway.localhost', 'b'), 'a move that broke off goes on');

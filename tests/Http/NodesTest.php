@@ -91,6 +91,15 @@ final class NodesTest extends HttpTestCase
         self::assertNull($answer->getCookie(SeesOwnWrites::COOKIE));
     }
 
+    public function test_what_was_kept_is_not_said_to_have_failed_because_its_place_is_not_known(): void
+    {
+        $this->signedIn();
+        // one server that is told to be a node of several knows of no order
+        config(['database.several' => true]);
+        $answer = $this->postJson('/api/emergency', ['steps' => ['Kept']]);
+        self::assertSame([200, 'all'], [$answer->getStatusCode(), $answer->getCookie(SeesOwnWrites::COOKIE)?->getValue()]);
+    }
+
     public function test_a_try_counts_although_its_request_was_taken_back(): void
     {
         DB::beginTransaction();
